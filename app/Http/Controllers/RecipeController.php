@@ -1,0 +1,115 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Models\Recipe;
+use App\Songs\Keeping;
+use App\Songs\Library;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use Jactonic\Core\Recipe\Book;
+use Jactonic\Core\Recipe\Recipe as CoreRecipe;
+use Jactonic\Core\Recipe\Recording;
+use Jactonic\Core\Refusal;
+
+/** Recipes: a person's own commands. */
+final class RecipeController
+{
+    public function index(): JsonResponse
+    {
+        return new JsonResponse(['recipes' => self::all()]);
+    }
+
+    /** Keeps a new recipe. Where its key is taken, it gets another. */
+    public function store(Request $request): JsonResponse
+    {
+        $recipe = CoreRecipe::fromArray($request->json('recipe'));
+        $book = Recipe::book();
+        $key = $recipe->key;
+        for ($i = 2; isset($book->recipes[$recipe->key]); $i++) {
+            $recipe = $recipe->withKey("$key-$i");
+        }
+        $book->check($recipe);
+        Recipe::keep($recipe);
+
+        return new JsonResponse(['recipe' => $recipe->toArray(), 'recipes' => self::all()], 201);
+    }
+
+    public function update(string $recipe, Request $request): JsonResponse
+    {
+        $kept = Recipe::query()->where('key', $recipe)->firstOrFail();
+        $core = CoreRecipe::fromArray($request->json('recipe'))->withKey($kept->key);
+        Recipe::book()->check($core);
+        Recipe::keep($core);
+
+        return new JsonResponse(['recipe' => $core->toArray(), 'recipes' => self::all()]);
+    }
+
+    public function destroy(string $recipe): JsonResponse
+    {
+        $kept = Recipe::query()->where('key', $recipe)->firstOrFail();
+        foreach (Recipe::book()->recipes as $other) {
+            if ($other->key !== $recipe && in_array($recipe, $other->runs(), true)) {
+                throw new Refusal("“{$other->name}” runs this recipe; change that one first.");
+            }
+        }
+        $kept->delete();
+
+        return $this->index();
+    }
+
+    /** Steps out of what was done, repeats folded. */
+    public function fold(Request $request): JsonResponse
+    {
+        $steps = $request->json('steps');
+        if (! is_array($steps) || ! array_is_list($steps)) {
+            throw Refusal::parameter('steps', $steps, 'a list of steps');
+        }
+
+        return new JsonResponse(['steps' => Recording::fold(array_values(array_filter($steps, is_array(...))))]);
+    }
+
+    /** Brings in a file of one recipe or of several; all of them or none. */
+    public function import(Request $request): JsonResponse
+    {
+        $recipes = Book::read($request->json('file'));
+        Keeping::whole(static function () use ($recipes): void {
+            $book = new Book([...array_values(Recipe::book()->recipes), ...$recipes]);
+            foreach ($recipes as $recipe) {
+                $book->check($recipe);
+                Recipe::keep($recipe);
+            }
+        });
+
+        return new JsonResponse(['said' => (count($recipes) === 1 ? '1 recipe' : count($recipes).' recipes').' brought in.', 'recipes' => self::all()], 201);
+    }
+
+    public function export(string $recipe): Response
+    {
+        $core = Recipe::query()->where('key', $recipe)->firstOrFail()->toCore();
+
+        return self::file("$core->name.recipe.json", [$core]);
+    }
+
+    public function exportAll(): Response
+    {
+        return self::file('Recipes.recipe.json', array_values(Recipe::book()->recipes));
+    }
+
+    /** @param  list<CoreRecipe>  $recipes */
+    private static function file(string $name, array $recipes): Response
+    {
+        $data = count($recipes) === 1 ? $recipes[0]->toArray() : ['kind' => 'recipes', 'recipes' => array_map(static fn (CoreRecipe $r): array => $r->toArray(), $recipes)];
+
+        return Library::download($name, json_encode($data, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_PRETTY_PRINT));
+    }
+
+    /** @return list<array<string, mixed>> */
+    private static function all(): array
+    {
+        return array_map(static fn (CoreRecipe $r): array => $r->toArray(), array_values(Recipe::book()->recipes));
+    }
+}

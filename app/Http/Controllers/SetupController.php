@@ -1,0 +1,33 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Models\Recipe as Kept;
+use Illuminate\Http\JsonResponse;
+use Jactonic\Core\Command\Command;
+use Jactonic\Core\Command\Commands;
+use Jactonic\Core\Edit\Catalogue;
+use Jactonic\Core\Keymap\Defaults;
+use Jactonic\Core\Keymap\Stroke;
+use Jactonic\Core\Midi\GeneralMidi;
+use Jactonic\Core\Recipe\Recipe;
+
+/** What the interface needs to know before it shows anything: the shortcuts, the catalogue, names, limits. */
+final class SetupController
+{
+    public function __invoke(): JsonResponse
+    {
+        return new JsonResponse([
+            'keys' => KeySetController::now(),
+            'defaults' => Defaults::keymap()->toArray(),
+            'commands' => array_map(static fn (Command $c): array => $c->toArray(), array_values(Commands::all())),
+            'edits' => array_keys(Catalogue::classes()),
+            'recipes' => array_map(static fn (Recipe $r): array => $r->toArray(), array_values(Kept::book()->recipes)),
+            'kept' => Stroke::KEPT,
+            'drums' => GeneralMidi::DRUMS,
+            'importLimit' => config('jactonic.import_limit'),
+        ]);
+    }
+}

@@ -1,0 +1,66 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http;
+
+use App\Editing\Stale;
+use Illuminate\Database\Eloquent\ModelNotFoundException;
+use Illuminate\Foundation\Configuration\Exceptions;
+use Illuminate\Http\Exceptions\PostTooLargeException;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Jactonic\Core\Refusal;
+use Symfony\Component\HttpKernel\Exception\HttpExceptionInterface;
+
+/** Errors as RFC 9457 problem documents, in plain words. */
+final class Problems
+{
+    public static function register(Exceptions $exceptions): void
+    {
+        $exceptions->dontReport([Refusal::class, Stale::class]);
+        $exceptions->render(static function (\Throwable $e, Request $request): ?JsonResponse {
+            if (! $request->is('api/*')) {
+                return null;
+            }
+            if ($e instanceof Stale) {
+                return self::response(409, 'The song has moved on', $e->getMessage(), ['catchUp' => $e->catchUp]);
+            }
+            if ($e instanceof Refusal) {
+                return self::response(422, 'That cannot be done', $e->getMessage(), array_filter(['parameter' => $e->parameter]));
+            }
+            if ($e instanceof PostTooLargeException) {
+                return self::tooLarge();
+            }
+            if ($e instanceof HttpExceptionInterface) {
+                $status = $e->getStatusCode();
+
+                return self::response($status, match ($status) {
+                    404 => 'Not there',
+                    405 => 'Not that way',
+                    413 => 'Too large',
+                    default => 'That did not work',
+                }, $e->getPrevious() instanceof ModelNotFoundException || ($status === 404 && $e->getMessage() === '')
+                    ? 'What was asked for is not there; it may have been deleted.'
+                    : $e->getMessage());
+            }
+
+            return self::response(500, 'Something went wrong', 'Jactonic could not do this because of a fault of its own. Nothing was changed; the log has the details.',
+                config('app.debug') === true ? ['exception' => $e->getMessage().' '.$e->getFile().':'.$e->getLine()] : []);
+        });
+    }
+
+    public static function tooLarge(): JsonResponse
+    {
+        $limit = config('jactonic.import_limit');
+
+        return self::response(413, 'Too large', sprintf('The file is larger than %d MB, the most that can be imported. Nothing was imported.', (is_int($limit) ? $limit : 0) >> 20));
+    }
+
+    /** @param  array<string, mixed>  $more */
+    public static function response(int $status, string $title, string $detail, array $more = []): JsonResponse
+    {
+        return new JsonResponse(['type' => 'about:blank', 'title' => $title, 'status' => $status, 'detail' => $detail] + $more, $status,
+            ['Content-Type' => 'application/problem+json'], JSON_UNESCAPED_UNICODE | JSON_INVALID_UTF8_SUBSTITUTE | JSON_HEX_TAG);
+    }
+}

@@ -1,0 +1,51 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Illuminate\Database\Eloquent\Model;
+use Jactonic\Core\Recipe\Book;
+use Jactonic\Core\Recipe\Recipe as CoreRecipe;
+use Jactonic\Core\Refusal;
+
+/**
+ * A recipe that is kept.
+ *
+ * @property int $id
+ * @property string $key
+ * @property array<array-key, mixed> $recipe as Core\Recipe\Recipe::toArray writes it
+ */
+final class Recipe extends Model
+{
+    protected $guarded = [];
+
+    /** @var array<string, string> */
+    protected $casts = ['recipe' => 'array'];
+
+    public function toCore(): CoreRecipe
+    {
+        return CoreRecipe::fromArray($this->recipe);
+    }
+
+    /** All recipes there are. One that this version cannot read any more stays where it is, and stops none of the others. */
+    public static function book(): Book
+    {
+        $recipes = [];
+        foreach (self::query()->get()->sortBy('id') as $kept) {
+            try {
+                $recipes[] = $kept->toCore();
+            } catch (Refusal) {
+                continue;
+            }
+        }
+
+        return new Book($recipes);
+    }
+
+    /** Keeps a recipe in place of the one of its key. */
+    public static function keep(CoreRecipe $recipe): self
+    {
+        return self::query()->updateOrCreate(['key' => $recipe->key], ['recipe' => $recipe->toArray()]);
+    }
+}

@@ -1,0 +1,61 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\HasMany;
+use Illuminate\Database\Eloquent\SoftDeletes;
+use Illuminate\Support\Carbon;
+use Jactonic\Core\Time\Timeline;
+
+/**
+ * @property int $id
+ * @property string $name
+ * @property int $ppq
+ * @property list<array{int, int, int, int}> $tempos as Core\Score\Song has them
+ * @property list<array{int, int, int, int, int, int, int}> $meters likewise
+ * @property array{format: int, division: int, scale: int, chunks: list<array{int, string, string}>} $source
+ * @property int $revision goes up with every change
+ * @property int|null $head_id
+ * @property int|null $first_id
+ * @property Carbon $updated_at
+ * @property Carbon|null $deleted_at
+ */
+final class Song extends Model
+{
+    use SoftDeletes;
+
+    protected $guarded = [];
+
+    /** @var array<string, string> */
+    protected $casts = ['tempos' => 'array', 'meters' => 'array', 'source' => 'array', 'ppq' => 'integer', 'revision' => 'integer', 'head_id' => 'integer', 'first_id' => 'integer'];
+
+    /** @return HasMany<Track, $this> */
+    public function tracks(): HasMany
+    {
+        return $this->hasMany(Track::class);
+    }
+
+    /** @return HasMany<Part, $this> */
+    public function parts(): HasMany
+    {
+        return $this->hasMany(Part::class);
+    }
+
+    /** @return HasMany<Step, $this> */
+    public function steps(): HasMany
+    {
+        return $this->hasMany(Step::class);
+    }
+
+    public function time(): Timeline
+    {
+        return Timeline::of(
+            $this->ppq,
+            array_map(static fn (array $t): array => [$t[0], $t[1]], $this->tempos),
+            array_map(static fn (array $m): array => [$m[0], $m[1], $m[2]], $this->meters),
+        );
+    }
+}

@@ -1,0 +1,30 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Support\Carbon;
+
+/**
+ * One step of a song's history: what was asked, what was said, and the change both ways.
+ *
+ * @property int $id
+ * @property int $song_id
+ * @property int|null $parent_id
+ * @property int|null $next_id the child that redo takes: the one made or visited last
+ * @property string $command JSON
+ * @property string $said
+ * @property string $change as Core\Edit\ChangeCodec writes it
+ * @property Carbon $created_at
+ */
+final class Step extends Model
+{
+    public const UPDATED_AT = null;
+
+    protected $guarded = [];
+
+    /** @var array<string, string> */
+    protected $casts = ['parent_id' => 'integer', 'next_id' => 'integer', 'song_id' => 'integer'];
+}

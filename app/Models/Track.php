@@ -1,0 +1,35 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\HasMany;
+
+/**
+ * @property int $id
+ * @property int $song_id
+ * @property int $position from 0, as in the file
+ * @property string $name
+ * @property bool $muted
+ * @property bool $soloed
+ * @property int $end
+ * @property list<array{int, int, int, int, string}> $kept as Core\Score\Kept writes them
+ * @property int $revision of the song when the track last changed
+ */
+final class Track extends Model
+{
+    public $timestamps = false;
+
+    protected $guarded = [];
+
+    /** @var array<string, string> */
+    protected $casts = ['kept' => 'array', 'muted' => 'boolean', 'soloed' => 'boolean', 'end' => 'integer', 'position' => 'integer', 'revision' => 'integer'];
+
+    /** @return HasMany<Part, $this> */
+    public function parts(): HasMany
+    {
+        return $this->hasMany(Part::class);
+    }
+}

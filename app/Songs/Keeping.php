@@ -1,0 +1,29 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Songs;
+
+use Closure;
+use Illuminate\Support\Facades\DB;
+
+/** The one way to change what is kept: whole or not at all, and one after another. */
+final class Keeping
+{
+    /**
+     * @template T
+     *
+     * @param  Closure(): T  $work
+     * @return T
+     */
+    public static function whole(Closure $work): mixed
+    {
+        return DB::transaction(static function () use ($work): mixed {
+            // A transaction that reads first and writes later fails where another wrote between. This writes nothing,
+            // but waits for the lock before anything is read. (SQLite's BEGIN IMMEDIATE needs PHP 8.4.)
+            DB::update('update songs set id = id where 0');
+
+            return $work();
+        });
+    }
+}

@@ -1,0 +1,286 @@
+// Measures what docs/architecture.md promises, in one run, and prints a table with the ratio to the target.
+// Started by bin/bench, which starts the server: bench.mjs PORT [server] [keys] [resolving] [scrolling] [opening] [playing] [reading] [size]
+import { chromium } from '@playwright/test';
+import { execFileSync } from 'node:child_process';
+import { readdirSync, readFileSync } from 'node:fs';
+import { gzipSync } from 'node:zlib';
+
+const base = `http://127.0.0.1:${process.argv[2]}`;
+const rows = [];
+const row = (what, got, unit, target, note = '') => rows.push({ what, got, unit, target, note });
+const sorted = (all) => [...all].sort((a, b) => a - b);
+const median = (all) => sorted(all)[Math.floor(all.length / 2)];
+const p95 = (all) => sorted(all)[Math.min(all.length - 1, Math.ceil(all.length * 0.95) - 1)];
+
+/** A MIDI file of so many notes, sixteenths a little off the grid, four at a time. */
+function midi(count, program = 0) {
+    const body = [0, 0xc0, program];
+    let seed = 7;
+    const random = (n) => (seed = (seed * 1103515245 + 12345) % 2147483648) % n;
+    const events = [];
+    for (let i = 0; i < count; i++) {
+        const start = Math.max(0, Math.floor(i / 4) * 24 + random(9) - 4);
+        events.push([start, 0x90, 40 + ((i * 7) % 48), 50 + random(60)], [start + 8 + random(12), 0x80, 40 + ((i * 7) % 48), 64]);
+    }
+    events.sort((a, b) => a[0] - b[0]);
+    return track(events, body);
+}
+
+function track(events, body) {
+    let last = 0;
+    for (const [at, ...bytes] of events) {
+        let delta = at - last;
+        last = at;
+        const quantity = [delta & 127];
+        while ((delta >>= 7)) quantity.unshift((delta & 127) | 128);
+        body.push(...quantity, ...bytes);
+    }
+    body.push(0, 255, 47, 0);
+    const head = Buffer.from('4d54686400000006000100010060' + '4d54726b00000000', 'hex');
+    head.writeUInt32BE(body.length, 18);
+    return Buffer.concat([head, Buffer.from(body)]);
+}
+
+async function bring(bytes, name = 'bench.mid') {
+    const form = new FormData();
+    form.append('file', new Blob([bytes]), name);
+    const { song } = await (await fetch(`${base}/api/imports`, { method: 'POST', body: form })).json();
+    return (await fetch(`${base}/api/songs/${song.id}`)).json();
+}
+
+async function server() {
+    for (const [count, runs] of [[1000, 41], [20000, 15]]) {
+        const song = await bring(midi(count));
+        const on = { part: song.tracks[0].parts[0].id, pick: { all: true } };
+        let revision = song.revision;
+        const empty = [], edit = [];
+        for (let i = 0; i < runs; i++) {
+            let begin = performance.now();
+            await (await fetch(`${base}/api/alive`)).text();
+            empty.push(performance.now() - begin);
+            // Back and forth, so that every note moves every time.
+            const command = i % 2 ? { edit: 'as-played', on } : { edit: 'quantize', on, params: { grid: '1/16' } };
+            begin = performance.now();
+            const answer = await fetch(`${base}/api/songs/${song.id}/edits`, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify({ base: revision, do: [command] }) });
+            const text = await answer.text();
+            edit.push(performance.now() - begin);
+            revision = JSON.parse(text).revision;
+        }
+        if (count === 1000) {
+            row('server: edit of 1,000 notes', median(edit) / median(empty), '× empty route', 1.5, `${median(edit).toFixed(1)} ms against ${median(empty).toFixed(1)} ms`);
+        } else {
+            const floor = Number(execFileSync('php', [...process.env.PHP_FAST.split(' '), 'bin/bench-floor.php', String(count)], { encoding: 'utf8' }));
+            row('server: edit of 20,000 notes', median(edit) / floor, '× plain PHP', 2, `${median(edit).toFixed(1)} ms against ${floor.toFixed(1)} ms`);
+        }
+    }
+}
+
+const browser = await chromium.launch({
+    executablePath: '/usr/bin/chromium',
+    args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--autoplay-policy=no-user-gesture-required'],
+});
+
+async function roll(song, prepare) {
+    const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, bypassCSP: true });
+    await page.addInitScript(() => localStorage.setItem('jactonic.hear', 'off'));
+    if (prepare) await page.addInitScript(prepare);
+    await page.goto(`${base}/songs/${song.id}/parts/${song.tracks[0].parts[0].id}`);
+    await page.waitForSelector('[data-testid=roll][data-drawn]');
+    return page;
+}
+
+async function keys() {
+    for (const [count, runs, target] of [[1000, 60, 33], [20000, 24, 100]]) {
+        const page = await roll(await bring(midi(count)));
+        await page.keyboard.press('Control+a');
+        await page.waitForTimeout(500);
+        await page.keyboard.press('e');
+        const times = [];
+        for (let i = 0; i < runs; i++) {
+            times.push(
+                await page.evaluate(
+                    (key) =>
+                        new Promise((resolve) => {
+                            const el = document.querySelector('[data-testid=roll]');
+                            const before = el.dataset.drawn.split(' ')[0];
+                            const begin = performance.now();
+                            const observer = new MutationObserver(() => {
+                                if (el.dataset.drawn.split(' ')[0] === before) return;
+                                observer.disconnect();
+                                resolve(performance.now() - begin);
+                            });
+                            observer.observe(el, { attributes: true, attributeFilter: ['data-drawn'] });
+                            window.dispatchEvent(new KeyboardEvent('keydown', { key, code: key, bubbles: true, cancelable: true }));
+                        }),
+                    i % 2 ? 'ArrowLeft' : 'ArrowRight',
+                ),
+            );
+            await page.waitForTimeout(30);
+        }
+        row(`key press → on screen, ${count.toLocaleString('en')} notes, 95th percentile`, p95(times.slice(2)), 'ms', target, `median ${median(times).toFixed(1)} ms`);
+        await page.close();
+    }
+}
+
+/** From the event of a key press to its command having been called, with 500 shortcuts more than ship. */
+async function resolving() {
+    const own = (await (await fetch(`${base}/api/key-sets`)).json()).keymap;
+    const more = [];
+    for (const mod of ['', 'Shift+', 'Alt+', 'Mod+'])
+        for (const first of ['F6', 'F7', 'F10', 'Insert', 'Quote'])
+            for (const second of 'ABCDEFGHIJKLMNOPQRSTUVWXYZ') if (more.length < 500) more.push({ context: 'roll', keys: `${mod}${first} ${second}`, command: 'escape', params: {}, label: 'x' });
+    const answer = await fetch(`${base}/api/key-sets/import`, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify({ file: { kind: 'keys', name: 'Many', keys: [...own, ...more] } }) });
+    if (!answer.ok) throw new Error(await answer.text());
+    const page = await roll(await bring(midi(100)));
+    const times = await page.evaluate(() => {
+        const press = (key) => window.dispatchEvent(new KeyboardEvent('keydown', { key, code: key, bubbles: true, cancelable: true }));
+        const all = [];
+        for (let i = 0; i < 400; i++) {
+            const begin = performance.now();
+            for (let k = 0; k < 10; k++) {
+                press('Insert');
+                press('b');
+            }
+            all.push((performance.now() - begin) / 20);
+        }
+        return all;
+    });
+    row('key press → its command called, 500 shortcuts more than ship', median(times), 'ms', 0.2, `95th percentile ${p95(times).toFixed(3)} ms`);
+    await page.close();
+    await fetch(`${base}/api/key-sets/0/use`, { method: 'POST' });
+}
+
+async function scrolling() {
+    const page = await roll(await bring(midi(50000)), () => {
+        window.frames_ = [];
+        const real = window.requestAnimationFrame.bind(window);
+        let spent = 0;
+        window.requestAnimationFrame = (work) =>
+            real((now) => {
+                const begin = performance.now();
+                work(now);
+                spent += performance.now() - begin;
+            });
+        const tick = () => {
+            window.frames_.push(spent);
+            spent = 0;
+            real(tick);
+        };
+        real(tick);
+        window.addEventListener('wheel', () => (window.wheelBegan = performance.now()), { capture: true });
+        window.addEventListener('wheel', () => (spent += performance.now() - window.wheelBegan));
+    });
+    const all = [];
+    // Near, far, and the whole part at once, which is the worst.
+    for (const prepare of ['', 'Shift+Z', 'e']) {
+        for (let i = 0; i < (prepare === 'Shift+Z' ? 5 : 1); i++) if (prepare) await page.keyboard.press(prepare);
+        await page.waitForTimeout(300);
+        await page.evaluate(() => (window.frames_ = []));
+        await page.evaluate(async () => {
+            const el = document.querySelector('[data-testid=notes]');
+            for (let i = 0; i < 90; i++) {
+                el.dispatchEvent(new WheelEvent('wheel', { deltaX: i % 3 ? 40 : 0, deltaY: i % 3 ? 10 : -20, ctrlKey: i % 3 === 0, clientX: 600, clientY: 300, bubbles: true, cancelable: true }));
+                await new Promise((resolve) => requestAnimationFrame(resolve));
+            }
+        });
+        all.push(...(await page.evaluate(() => window.frames_)));
+    }
+    const busy = all.filter((t) => t > 0.2);
+    row('scroll and zoom, 50,000 notes, worst frame of script', Math.max(...busy), 'ms', 16, `95th percentile ${p95(busy).toFixed(1)} ms, ${busy.length} frames`);
+    await page.close();
+}
+
+async function opening() {
+    const bytes = midi(27000);
+    const times = [];
+    for (let i = 0; i < 4; i++) {
+        const begin = performance.now();
+        const form = new FormData();
+        form.append('file', new Blob([bytes]), 'large.mid');
+        const { song } = await (await fetch(`${base}/api/imports`, { method: 'POST', body: form })).json();
+        const part = i === 0 ? (await (await fetch(`${base}/api/songs/${song.id}`)).json()).tracks[0].parts[0].id : times.part + i;
+        if (i === 0) times.part = part;
+        const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+        await page.goto(`${base}/songs/${song.id}/parts/${part}`);
+        await page.waitForSelector('[data-testid=roll][data-drawn]');
+        // The first round warms the server up.
+        if (i > 0) times.push((performance.now() - begin) / 1000);
+        await page.close();
+    }
+    row(`open a file of 27,000 notes (${Math.round(bytes.length / 1024)} KB) to the roll`, median(times), 's', 1.5);
+}
+
+/** Plays a drum every sixteenth and finds each stroke in the sound itself. */
+async function playing() {
+    const strokes = [];
+    for (let i = 0; i < 48; i++) strokes.push([i * 24, 0x99, 76, 120], [i * 24 + 10, 0x89, 76, 64]);
+    const song = await bring(track(strokes, []));
+    const page = await roll(song, () => {
+        const real = AudioNode.prototype.connect;
+        window.pieces = [];
+        window.meant = [];
+        // The time that each stroke is handed over with, half a block early.
+        const post = MessagePort.prototype.postMessage;
+        MessagePort.prototype.postMessage = function (message, ...rest) {
+            const data = message?.data;
+            if (message?.type === 'midiMessage' && data?.options?.time !== undefined && data.messageData[0] >> 4 === 9) window.meant.push(data.options.time);
+            return post.call(this, message, ...rest);
+        };
+        AudioNode.prototype.connect = function (target, ...rest) {
+            if (target instanceof AudioDestinationNode && !window.recorder) {
+                window.recorder = (async () => {
+                    const code = `registerProcessor('rec', class extends AudioWorkletProcessor { process([i]) { if (i[0]) this.port.postMessage([currentFrame, i[0].slice(0)]); return true; } })`;
+                    await this.context.audioWorklet.addModule(URL.createObjectURL(new Blob([code], { type: 'text/javascript' })));
+                    const node = new AudioWorkletNode(this.context, 'rec');
+                    node.port.onmessage = (e) => window.pieces.push(e.data);
+                    window.rate = this.context.sampleRate;
+                    real.call(this, node);
+                    real.call(node, this.context.destination);
+                })();
+            }
+            return real.call(this, target, ...rest);
+        };
+    });
+    await page.keyboard.press('Space');
+    await page.waitForTimeout(9000);
+    const { heard, meant } = await page.evaluate(() => {
+        const first = window.pieces[0][0];
+        const sound = new Float32Array(window.pieces.at(-1)[0] - first + 128);
+        for (const [at, piece] of window.pieces) sound.set(piece, at - first);
+        const peak = sound.reduce((a, b) => Math.max(a, Math.abs(b)), 0);
+        const onsets = [];
+        for (let i = 0; i < sound.length; i++) {
+            if (Math.abs(sound[i]) > peak * 0.2 && (onsets.length === 0 || i - onsets.at(-1) > window.rate * 0.09)) onsets.push(i);
+        }
+        return { heard: onsets.map((i) => ((i + first) / window.rate) * 1000), meant: window.meant.map((t) => (t + 64 / window.rate) * 1000) };
+    });
+    await page.close();
+    // Against the time meant, in the audio clock. What all share is the drum's own attack, and is told apart.
+    const errors = heard.map((t) => t - meant.reduce((best, m) => (Math.abs(m - t) < Math.abs(best - t) ? m : best), Infinity));
+    const shared = errors.reduce((a, b) => a + b, 0) / errors.length;
+    row('notes played, farthest from their time', Math.max(...errors.map((e) => Math.abs(e - shared))), 'ms', 2, `${heard.length} of 48 strokes found in the sound; with the drum's own attack ${shared.toFixed(2)} ms late on average`);
+}
+
+function reading() {
+    const takes = 200;
+    const [all, worst, name] = execFileSync('php', [...process.env.PHP_FAST.split(' '), 'bin/bench-reading.php', String(takes)], { encoding: 'utf8' }).trim().split('\t');
+    row(`grid reading, ${(takes * 12).toLocaleString('en')} simulated takes, named wrong`, Number(all), '%', 5, `the worst grid, ${name}: ${worst} %`);
+}
+
+function size() {
+    const gzip = (file) => gzipSync(readFileSync(file), { level: 9 }).length / 1024;
+    const assets = readdirSync('public/build/assets').filter((f) => /\.(js|css)$/.test(f));
+    const page = assets.filter((f) => !f.startsWith('synth')).reduce((sum, f) => sum + gzip(`public/build/assets/${f}`), 0);
+    const synth = assets.filter((f) => f.startsWith('synth')).reduce((sum, f) => sum + gzip(`public/build/assets/${f}`), 0) + gzip('public/sound/processor.js');
+    row('front end, gzip, without the sound bank', page + synth, 'KB', 180, `interface ${page.toFixed(0)} KB, synthesizer (at the first sound) ${synth.toFixed(0)} KB`);
+}
+
+const parts = { server, keys, resolving, scrolling, opening, playing, reading, size };
+const wanted = process.argv.slice(3);
+for (const [name, measure] of Object.entries(parts)) if (wanted.length === 0 || wanted.includes(name)) await measure();
+await browser.close();
+
+const cells = rows.map((r) => [r.what, `${r.got.toFixed(r.got < 10 ? 2 : 1)} ${r.unit}`, `≤ ${r.target}`, (r.got / r.target).toFixed(2), Number.isFinite(r.got) && r.got <= r.target ? 'met' : 'MISSED', r.note]);
+const table = [['what', 'measured', 'target', 'ratio', '', ''], ...cells];
+const widths = table[0].map((_, i) => Math.max(...table.map((r) => r[i].length)));
+for (const r of table) console.log(r.map((c, i) => c.padEnd(widths[i])).join('  ').trimEnd());

@@ -1,0 +1,126 @@
+# What bin/demo, bin/start, bin/test and bin/bench share. Sourced, not run.
+
+set -euo pipefail
+cd "$(dirname "${BASH_SOURCE[0]}")/.."
+
+say() { printf '%s\n' "$*" >&2; }
+fail() { say "$*"; exit 1; }
+
+# command or PHP extension → Debian package
+RUN_NEEDS=(php:php-cli composer:composer unzip:unzip node:nodejs npm:npm ext-pdo_sqlite:php-sqlite3 ext-mbstring:php-mbstring ext-dom:php-xml ext-curl:php-curl)
+TEST_NEEDS=("${RUN_NEEDS[@]}" chromium:chromium midicsv:midicsv py-mido:python3-mido zip:zip)
+
+has() {
+    case $1 in
+        ext-*) php -r "exit((int) ! extension_loaded('${1#ext-}'));" 2>/dev/null ;;
+        py-*) /usr/bin/python3 -c "import ${1#py-}" >/dev/null 2>&1 ;;
+        *) command -v "$1" >/dev/null ;;
+    esac
+}
+
+# Installs what is missing on Debian as root; elsewhere says exactly what is missing.
+need() {
+    local missing=() packages=() n
+    for n in "$@"; do has "${n%%:*}" || { missing+=("${n%%:*}"); packages+=("${n#*:}"); }; done
+    if [ ${#missing[@]} -gt 0 ]; then
+        if [ "$(id -u)" = 0 ] && command -v apt-get >/dev/null; then
+            say "Installing: ${packages[*]}"
+            # A test browser brings no fonts: one plain family, so that fallback letters are drawn.
+            [[ " ${packages[*]} " == *" chromium "* ]] && packages+=(fonts-dejavu-core)
+            apt-get update -qq >&2 || say 'The list of packages could not be renewed; going on with the one that is there.'
+            DEBIAN_FRONTEND=noninteractive apt-get install -y -qq --no-install-recommends "${packages[@]}" >/dev/null
+        fi
+        local still=()
+        for n in "$@"; do has "${n%%:*}" || still+=("${n%%:*} (Debian package ${n#*:})"); done
+        [ ${#still[@]} -eq 0 ] || { say 'Missing on this machine:'; printf '  %s\n' "${still[@]}" >&2; fail 'Install these and run the command again.'; }
+    fi
+    php -r 'exit(PHP_VERSION_ID >= 80200 ? 0 : 1);' || fail "PHP 8.2 or newer is needed; this is $(php -r 'echo PHP_VERSION;')."
+    node -e 'const [a, b] = process.versions.node.split(".").map(Number); process.exit(a > 20 || (a === 20 && b >= 19) ? 0 : 1)' \
+        || fail "Node 20.19 or newer is needed; this is $(node --version)."
+}
+
+# Fetches packages where their list is newer than what is installed.
+dependencies() {
+    mkdir -p bootstrap/cache storage/logs storage/framework/{cache,sessions,views}
+    if [ ! -f vendor/.installed ] || [ composer.json -nt vendor/.installed ]; then
+        say 'Fetching PHP packages…'
+        COMPOSER_ALLOW_SUPERUSER=1 composer install --no-interaction --no-progress --quiet
+        touch vendor/.installed
+    fi
+    if [ ! -f node_modules/.installed ] || [ package.json -nt node_modules/.installed ]; then
+        say 'Fetching packages of the interface…'
+        npm install --no-audit --no-fund --loglevel=error >&2
+        touch node_modules/.installed
+    fi
+}
+
+built() {
+    [ -f public/build/manifest.json ] && [ -f public/sound/bank.sf3 ] \
+        && [ -z "$(find resources package.json vite.config.ts svelte.config.js -newer public/build/manifest.json -print -quit)" ]
+}
+
+build() {
+    built && return
+    say 'Building the interface…'
+    npx vite build --logLevel error >&2
+    php artisan jactonic:reference --quiet
+}
+
+# Prepares a data file of its own for a use of the application, with its own caches: data NAME
+data() {
+    export APP_ENV=production DB_DATABASE="$PWD/storage/$1.sqlite"
+    export APP_CONFIG_CACHE="$PWD/storage/framework/$1-config.php" APP_ROUTES_CACHE="$PWD/storage/framework/$1-routes.php"
+    rm -f "$APP_CONFIG_CACHE" "$APP_ROUTES_CACHE"
+    [ -f "$DB_DATABASE" ] || : >"$DB_DATABASE"
+    php artisan migrate --force --quiet
+    DB_PERSISTENT=true php artisan config:cache --quiet
+    php artisan route:cache --quiet
+}
+
+taken() { (exec 3<>"/dev/tcp/127.0.0.1/$1") 2>/dev/null; }
+
+# The port asked for, or the first free one after it: free_port PORT
+free_port() {
+    local port=$1
+    [[ $port =~ ^[0-9]{2,5}$ ]] && [ "$port" -le 65500 ] || fail "--port takes a number from 10 to 65500, not “$port”."
+    while taken "$port"; do
+        port=$((port + 1))
+        [ "$port" -lt $(($1 + 50)) ] || fail "Ports $1 to $port are all taken; name another with --port."
+    done
+    [ "$port" = "$1" ] || say "Port $1 is taken; using $port."
+    echo "$port"
+}
+
+# What is computed for is compiled once: an edit of many notes takes two thirds of the time. The tests run with it too.
+PHP_FAST=(-d opcache.enable_cli=1 -d opcache.jit_buffer_size=64M -d opcache.jit=tracing)
+
+# Starts the server and waits until it answers; sets SERVER to its process: start_server PORT LOG
+start_server() {
+    PHP_CLI_SERVER_WORKERS=4 setsid php "${PHP_FAST[@]}" -d upload_max_filesize=17M -d post_max_size=18M -d memory_limit=1G \
+        -S "127.0.0.1:$1" -t public bin/router.php >"$2" 2>&1 &
+    SERVER=$!
+    local i
+    for i in $(seq 100); do
+        kill -0 "$SERVER" 2>/dev/null || fail "The server did not start; see $2: $(tail -n 1 "$2")"
+        curl_ok "$1" && return
+        sleep 0.1
+    done
+    fail "The server does not answer; see $2."
+}
+
+curl_ok() { php -r 'exit(@file_get_contents("http://127.0.0.1:'"$1"'/api/setup") === false ? 1 : 0);'; }
+
+stop_server() { [ -z "${SERVER:-}" ] || kill -- "-$SERVER" 2>/dev/null || true; }
+
+# Serves until it is stopped: serve PORT LOG
+serve() {
+    local port
+    port=$(free_port "$1")
+    trap stop_server EXIT
+    trap 'exit 0' INT TERM
+    start_server "$port" "$2"
+    say
+    say "Jactonic is at  http://127.0.0.1:$port/"
+    say 'Ctrl+C stops it.'
+    wait "$SERVER"
+}

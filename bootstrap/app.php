@@ -1,0 +1,27 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Http\Middleware\LocalOnly;
+use App\Http\Problems;
+use Illuminate\Foundation\Application;
+use Illuminate\Foundation\Configuration\Exceptions;
+use Illuminate\Foundation\Configuration\Middleware;
+use Illuminate\Http\Middleware\ValidatePostSize;
+use Illuminate\Support\Facades\Route;
+
+return Application::configure(basePath: dirname(__DIR__))
+    ->withRouting(
+        using: static function (): void {
+            Route::group([], base_path('routes/web.php'));
+        },
+    )
+    ->withCommands([dirname(__DIR__).'/app/Console'])
+    ->withMiddleware(static function (Middleware $middleware): void {
+        // No sessions, no cookies, one origin: these two are all that every request needs.
+        $middleware->use([LocalOnly::class, ValidatePostSize::class]);
+    })
+    ->withExceptions(static function (Exceptions $exceptions): void {
+        Problems::register($exceptions);
+    })
+    ->create();

@@ -1,0 +1,8 @@
+<?php
+
+declare(strict_types=1);
+
+return [
+    // The largest file that can be imported, in bytes.
+    'import_limit' => 16 * 1024 * 1024,
+];

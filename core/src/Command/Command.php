@@ -1,0 +1,27 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jactonic\Core\Command;
+
+use Jactonic\Core\Edit\Spec;
+
+/** Something that a person can ask for by key, from the list or by a button: an edit, or a thing the interface does. */
+final readonly class Command
+{
+    /**
+     * @param  Spec  $spec  what it is called and what it takes; for an edit its own
+     * @param  list<string>  $contexts  where it can be asked for: songs, song, roll, keys; "any" is everywhere
+     * @param  list<array{title: string, params: array<string, mixed>, words?: list<string>}>  $forms  the command with
+     *                                                                                                 parameters already given, as people look for it; none for a command that is looked for as it is
+     */
+    public function __construct(public Spec $spec, public array $contexts, public array $forms = [])
+    {
+    }
+
+    /** @return array<string, mixed> for the interface */
+    public function toArray(): array
+    {
+        return ['contexts' => $this->contexts, 'forms' => $this->forms] + $this->spec->toArray();
+    }
+}

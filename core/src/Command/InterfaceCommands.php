@@ -1,0 +1,254 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jactonic\Core\Command;
+
+use Jactonic\Core\Edit\Catalogue;
+use Jactonic\Core\Edit\Family;
+use Jactonic\Core\Edit\Needs;
+use Jactonic\Core\Edit\Param;
+use Jactonic\Core\Edit\Spec;
+use Jactonic\Core\Selection\Move;
+
+/**
+ * What the interface does besides edits, as data: so that the command list, the shortcuts and their checks know it. How
+ * it is done is the interface's own.
+ */
+final class InterfaceCommands
+{
+    private const ROLL = ['roll'];
+
+    private const OPEN = ['song', 'roll'];
+
+    private const ANY = ['any'];
+
+    /** @return list<Command> */
+    public static function all(): array
+    {
+        return [...self::choosing(), ...self::settings(), ...self::again(), ...self::view(), ...self::transport(), ...self::songs(), ...self::program()];
+    }
+
+    /** @return list<Command> */
+    private static function choosing(): array
+    {
+        $moves = array_map(static fn (Move $m): array => ['title' => $m->title(), 'params' => ['move' => $m->value]], Move::cases());
+
+        return [
+            new Command(new Spec('select', 'Select notes', Family::Selection, 'Chooses other notes; nothing changes.', [
+                Param::choice('move', 'Which', array_column(Move::cases(), 'value'), 'all'),
+            ], Needs::Part, ['choose', 'pick', 'mark', 'notes']), self::ROLL, $moves),
+            new Command(new Spec('escape', 'Nothing, or away', Family::Selection, 'Ends what is under way, closes a panel, or chooses nothing.', needs: Needs::Nothing, words: ['cancel', 'deselect', 'close', 'stop']), self::ANY),
+            new Command(new Spec('insert-at', 'Insert a note', Family::Structure, 'Puts a note in at the caret, which goes on to the next cell, or at the pointer.', [
+                Param::choice('at', 'Where', ['caret', 'pointer'], 'caret'),
+                Param::integer('touch', 'Touch', 1, 4, optional: true),
+            ], Needs::Part, ['add', 'write', 'draw', 'step', 'new']), self::ROLL, [
+                ['title' => 'Insert a note at the caret', 'params' => []],
+                ['title' => 'Insert a note at the pointer', 'params' => ['at' => 'pointer']],
+                ...array_map(static fn (int $n): array => ['title' => "Insert a note at the caret with touch $n", 'params' => ['touch' => $n], 'words' => ['velocity']], [1, 2, 3, 4]),
+            ]),
+            new Command(new Spec('note-here', 'The note at the caret', Family::Selection, 'Chooses or deletes the note at the caret.', [
+                Param::choice('what', 'What', ['choose', 'delete'], 'choose'),
+            ], Needs::Part, ['caret', 'erase', 'here']), self::ROLL, [
+                ['title' => 'Choose the note at the caret', 'params' => ['what' => 'choose']],
+                ['title' => 'Delete the note at the caret', 'params' => ['what' => 'delete']],
+            ]),
+            new Command(new Spec('place-and-next', 'To the caret, and on to the next note', Family::Timing, 'Moves the notes to the caret; the caret goes on to the next note.', needs: Needs::Notes, words: ['caret', 'send', 'align', 'move']), self::ROLL),
+        ];
+    }
+
+    /** @return list<Command> */
+    private static function settings(): array
+    {
+        $grids = array_map(static fn (string $g): array => ['title' => "Grid $g", 'params' => ['grid' => $g], 'words' => ['value', 'quantize', 'snap']],
+            ['1/1', '1/2', '1/4', '1/8', '1/16', '1/32', '1/64', '1/128', '1/8T', '1/16T', 'bar', '2bar', '4bar']);
+        $turns = [['triplet', 'Triplet on, off', ['triplets']], ['dotted', 'Dotted on, off', []], ['tuplet', 'Next tuplet', ['quintuplet', 'septuplet']], ['finer', 'Finer grid', ['half', 'smaller']], ['coarser', 'Coarser grid', ['double', 'larger']]];
+        $steps = [['1 ms', ['unit' => 'ms', 'amount' => 1]], ['5 ms', ['unit' => 'ms', 'amount' => 5]], ['10 ms', ['unit' => 'ms', 'amount' => 10]], ['20 ms', ['unit' => 'ms', 'amount' => 20]],
+            ['1/64', ['unit' => 'value', 'amount' => '1/64']], ['1/32', ['unit' => 'value', 'amount' => '1/32']], ['1 tick', ['unit' => 'ticks', 'amount' => 1]], ['1 sample', ['unit' => 'samples', 'amount' => 1]], ['1 bar', ['unit' => 'bar', 'amount' => 1]]];
+
+        return [
+            new Command(new Spec('set', 'Set what belongs to the part', Family::Settings, 'Sets the part’s grid, swing, strength, nudge step or pen.', [
+                Param::grid('grid', 'Grid'),
+                Param::number('swing', 'Swing', 50, 75, unit: '%'),
+                Param::integer('strength', 'Strength', 0, 100, unit: '%'),
+                Param::integer('penVelocity', 'Pen velocity', 1, 127),
+                Param::step('nudge', 'Nudge step'),
+            ], Needs::Part, ['grid', 'setting']), self::ROLL, [
+                ...$grids,
+                ...array_map(static fn (array $t): array => ['title' => $t[1], 'params' => ['turn' => $t[0]], 'words' => ['grid', ...$t[2]]], $turns),
+                ['title' => 'Swing on, off', 'params' => ['swing' => 'toggle'], 'words' => ['shuffle', 'groove']],
+                ['title' => 'More swing', 'params' => ['swingBy' => 1], 'words' => ['shuffle']],
+                ['title' => 'Less swing', 'params' => ['swingBy' => -1], 'words' => ['shuffle', 'straight']],
+                ['title' => 'Straight', 'params' => ['swing' => 50], 'words' => ['swing', 'off']],
+                ...array_map(static fn (int $s): array => ['title' => "Strength $s %", 'params' => ['strength' => $s], 'words' => ['quantize', 'amount']], [25, 50, 75, 100]),
+                ...array_map(static fn (array $s): array => ['title' => "Nudge step $s[0]", 'params' => ['nudge' => $s[1]], 'words' => ['move', 'amount']], $steps),
+                ...array_map(static fn (int $n): array => ['title' => "Pen velocity of touch $n", 'params' => ['touch' => $n], 'words' => ['velocity', 'new notes']], [1, 2, 3, 4]),
+                ['title' => 'Nudge step tied to the grid', 'params' => ['tied' => 'toggle'], 'words' => ['move', 'link']],
+                ['title' => 'Lanes come along with moved notes', 'params' => ['lanes' => 'toggle'], 'words' => ['controllers', 'automation']],
+            ]),
+        ];
+    }
+
+    /** @return list<Command> */
+    private static function again(): array
+    {
+        $panels = [];
+        $again = [];
+        foreach (Catalogue::specs() as $spec) {
+            if ($spec->params === [] || in_array($spec->id, ['insert', 'groove-quantize'], true)) {
+                continue;
+            }
+            $panels[] = ['title' => "$spec->title: settings", 'params' => ['edit' => $spec->id], 'words' => [...$spec->words, 'panel']];
+            $again[] = ['title' => "$spec->title, as set last", 'params' => ['edit' => $spec->id], 'words' => [...$spec->words, 'repeat', 'panel']];
+        }
+
+        return [
+            new Command(new Spec('panel', 'Open a panel', Family::View, 'Opens or closes a panel.', [
+                Param::text('edit', 'Settings of the edit', ''),
+                Param::text('name', 'Panel', ''),
+            ], Needs::Part, ['settings', 'options']), self::ROLL, [
+                ['title' => 'Grid reading', 'params' => ['name' => 'reading'], 'words' => ['detect', 'analyse', 'which grid', 'swing']],
+                ['title' => 'Grooves', 'params' => ['name' => 'groove'], 'words' => ['feel', 'template', 'extract']],
+                ['title' => 'Pen settings', 'params' => ['name' => 'pen'], 'words' => ['touches', 'new notes', 'velocity', 'length']],
+                ['title' => 'Nudge settings', 'params' => ['name' => 'nudge'], 'words' => ['step', 'amount']],
+                ['title' => 'Recipes', 'params' => ['name' => 'recipes'], 'words' => ['macro', 'chain', 'custom', 'own command']],
+                ...$panels,
+            ]),
+            new Command(new Spec('again', 'An edit as it was set last', Family::Timing, 'Does an edit once more as its panel was set last.', [
+                Param::text('edit', 'Edit'),
+                Param::flag('reseed', 'With a new seed'),
+                Param::flag('instead', 'Instead of the last'),
+            ], Needs::Notes), self::ROLL, [
+                ...$again,
+                ['title' => 'Humanize with a new seed', 'params' => ['edit' => 'humanize', 'reseed' => true], 'words' => ['random', 'loosen']],
+                ['title' => 'Humanize otherwise', 'params' => ['edit' => 'humanize', 'reseed' => true, 'instead' => true], 'words' => ['random', 'another seed']],
+            ]),
+            new Command(new Spec('landing', 'Show where notes would land', Family::View, 'While the key is held: where an edit would put the notes.', [
+                Param::text('edit', 'Edit', 'quantize'),
+            ], Needs::Part, ['preview', 'hold']), self::ROLL),
+            new Command(new Spec('compare', 'Compare with before', Family::View, 'While the key is held: the part as it was.', [
+                Param::choice('to', 'With', ['before', 'played'], 'before'),
+            ], Needs::Part, ['hold', 'before', 'original']), self::ROLL, [
+                ['title' => 'Compare with before the last step', 'params' => ['to' => 'before'], 'words' => ['hold', 'undo']],
+                ['title' => 'Compare with as it was played', 'params' => ['to' => 'played'], 'words' => ['hold', 'original', 'unquantized']],
+            ]),
+            new Command(new Spec('recipe', 'Run a recipe', Family::Recipe, 'Runs a recipe: notes by a condition, then a chain of edits.', [
+                Param::text('recipe', 'Recipe'),
+            ], Needs::Part, ['macro', 'chain']), self::ROLL),
+            new Command(new Spec('record-recipe', 'Record a recipe', Family::Recipe, 'Begins to note down what is done, or ends it and opens what was noted as a recipe.', needs: Needs::Part, words: ['macro', 'record', 'learn']), self::ROLL),
+            new Command(new Spec('repeat', 'Repeat the last command', Family::Recipe, 'Does one of the last three commands again, on what is chosen now.', [
+                Param::integer('back', 'How far back', 1, 3, 1),
+            ], Needs::Part, ['again', 'redo', 'same']), self::ROLL, [
+                ['title' => 'Repeat the last command', 'params' => [], 'words' => ['again', 'same']],
+                ['title' => 'Repeat the command before the last', 'params' => ['back' => 2], 'words' => ['again', 'second']],
+                ['title' => 'Repeat the third last command', 'params' => ['back' => 3], 'words' => ['again', 'third']],
+            ]),
+            new Command(new Spec('count', 'Count', Family::Recipe, 'A number typed after it says how many times the next command is done, as one step.', needs: Needs::Part, words: ['times', 'number', 'repeat']), self::ROLL),
+        ];
+    }
+
+    /** @return list<Command> */
+    private static function view(): array
+    {
+        return [
+            new Command(new Spec('zoom', 'Zoom', Family::View, 'Makes time wider or narrower, or rows taller or lower.', [
+                Param::choice('axis', 'What', ['time', 'pitch'], 'time'),
+                Param::integer('by', 'Steps, below 0 for out', -10, 10, 1),
+            ], Needs::Part, ['magnify', 'scale']), self::ROLL, [
+                ['title' => 'Zoom in', 'params' => ['axis' => 'time', 'by' => 1]],
+                ['title' => 'Zoom out', 'params' => ['axis' => 'time', 'by' => -1]],
+                ['title' => 'Taller rows', 'params' => ['axis' => 'pitch', 'by' => 1], 'words' => ['zoom', 'vertical']],
+                ['title' => 'Lower rows', 'params' => ['axis' => 'pitch', 'by' => -1], 'words' => ['zoom', 'vertical']],
+            ]),
+            new Command(new Spec('fit', 'See all', Family::View, 'Shows the whole part, or the notes chosen, as large as it goes.', [
+                Param::choice('what', 'What', ['all', 'selection'], 'all'),
+            ], Needs::Part, ['zoom', 'fit', 'whole']), self::ROLL, [
+                ['title' => 'See the whole part', 'params' => ['what' => 'all'], 'words' => ['zoom', 'fit']],
+                ['title' => 'See the selection', 'params' => ['what' => 'selection'], 'words' => ['zoom', 'fit']],
+            ]),
+            new Command(new Spec('scroll', 'Scroll', Family::View, 'Moves the view.', [
+                Param::integer('x', 'Later', -10, 10, 0), Param::integer('y', 'Up', -10, 10, 0),
+            ], Needs::Part), self::ROLL, [
+                ['title' => 'Scroll later', 'params' => ['x' => 1]], ['title' => 'Scroll earlier', 'params' => ['x' => -1]],
+                ['title' => 'Scroll up', 'params' => ['y' => 1]], ['title' => 'Scroll down', 'params' => ['y' => -1]],
+            ]),
+            new Command(new Spec('lane', 'Velocity lane', Family::View, 'Shows or hides the velocities below the notes.', needs: Needs::Part, words: ['velocity', 'stems', 'hide']), self::ROLL),
+            new Command(new Spec('played-places', 'Where notes were played', Family::View, 'Shows or hides, behind each moved note, where it was played.', needs: Needs::Part, words: ['drift', 'ghost', 'original']), self::ROLL),
+            new Command(new Spec('steps', 'Steps: the history', Family::View, 'Shows all that was done; any step can be gone back to.', needs: Needs::Song, words: ['undo', 'history', 'list', 'back']), self::OPEN),
+        ];
+    }
+
+    /** @return list<Command> */
+    private static function transport(): array
+    {
+        return [
+            new Command(new Spec('play', 'Play, stop', Family::Transport, 'Plays from where the playhead stands, or stops.', needs: Needs::Song, words: ['start', 'pause', 'listen']), self::OPEN),
+            new Command(new Spec('play-from', 'Play from here', Family::Transport, 'Plays from the first note chosen, or from the caret.', needs: Needs::Part, words: ['start', 'selection', 'caret']), self::ROLL),
+            new Command(new Spec('locate', 'Go to', Family::Transport, 'Puts the playhead at the start or the end.', [
+                Param::choice('to', 'Where', ['start', 'end'], 'start'),
+            ], Needs::Song, ['return', 'rewind', 'playhead']), self::OPEN, [
+                ['title' => 'Go to the start', 'params' => ['to' => 'start'], 'words' => ['rewind', 'home', 'zero']],
+                ['title' => 'Go to the end', 'params' => ['to' => 'end']],
+            ]),
+            new Command(new Spec('loop', 'Loop on, off', Family::Transport, 'Plays round and round, or no longer.', needs: Needs::Song, words: ['cycle', 'repeat']), self::OPEN),
+            new Command(new Spec('loop-selection', 'Loop the selection', Family::Transport, 'Loops the bars of the notes chosen.', needs: Needs::Notes, words: ['cycle', 'bars']), self::ROLL),
+            new Command(new Spec('hear', 'Hear notes when touched', Family::Transport, 'Notes sound as they are chosen and moved, or not.', needs: Needs::Song, words: ['audition', 'preview', 'sound', 'silent']), self::OPEN),
+            new Command(new Spec('track', 'Mute or solo the track', Family::Transport, 'Mutes or solos the track.', [
+                Param::choice('what', 'What', ['muted', 'soloed'], 'muted'),
+            ], Needs::Song, ['silence']), self::OPEN, [
+                ['title' => 'Mute the track', 'params' => ['what' => 'muted'], 'words' => ['silence', 'unmute']],
+                ['title' => 'Solo the track', 'params' => ['what' => 'soloed'], 'words' => ['alone', 'unsolo']],
+            ]),
+        ];
+    }
+
+    /** @return list<Command> */
+    private static function songs(): array
+    {
+        return [
+            new Command(new Spec('undo', 'Undo', Family::Song, 'Takes the last step back.', needs: Needs::Song, words: ['back', 'revert']), self::OPEN),
+            new Command(new Spec('redo', 'Redo', Family::Song, 'Does the step again that was taken back.', needs: Needs::Song, words: ['again', 'forward']), self::OPEN),
+            new Command(new Spec('export', 'Save as a MIDI file', Family::Song, 'Saves the song as a .mid file.', needs: Needs::Nothing, words: ['export', 'download', 'midi', 'file']), self::ANY),
+            new Command(new Spec('import', 'Import a MIDI file', Family::Song, 'Brings a .mid file in as a new song.', needs: Needs::Nothing, words: ['open', 'load', 'upload', 'midi', 'file']), ['songs']),
+            new Command(new Spec('choose', 'Choose a song or a part', Family::Song, 'Goes to the next song, track or part.', [
+                Param::integer('x', 'Later', -1, 1, 0), Param::integer('y', 'Down', -1, 1, 0),
+            ], Needs::Nothing), ['songs', 'song'], [
+                self::form('Next', ['y' => 1]), self::form('Previous', ['y' => -1]), self::form('Next part', ['x' => 1]), self::form('Previous part', ['x' => -1]),
+            ]),
+            new Command(new Spec('open-part', 'Open the part', Family::Song, 'Opens the part chosen in the roll.', needs: Needs::Song, words: ['edit', 'roll']), ['song']),
+            new Command(new Spec('open-song', 'To the song', Family::Song, 'Shows the tracks and parts of the song.', needs: Needs::Nothing, words: ['timeline', 'tracks', 'parts', 'back']), ['songs', 'roll', 'keys']),
+            new Command(new Spec('open-songs', 'All songs', Family::Song, 'Shows the list of songs.', needs: Needs::Nothing, words: ['list', 'home', 'close']), self::ANY),
+            new Command(new Spec('nudge-part', 'Nudge the part', Family::Song, 'Moves everything in the part, controllers too.', [
+                Param::integer('steps', 'Steps, below 0 for earlier', -10_000, 10_000, 1), Param::step('by', 'Step', setting: 'nudge'),
+            ], Needs::Song, ['move', 'slide', 'shift']), ['song'], [
+                self::form('Part later', ['steps' => 1]), self::form('Part earlier', ['steps' => -1]),
+            ]),
+            new Command(new Spec('rename', 'Rename the song', Family::Song, 'Gives the song another name.', needs: Needs::Nothing, words: ['name', 'title']), ['songs', 'song']),
+            new Command(new Spec('duplicate', 'Duplicate the song', Family::Song, 'Makes a copy of the song, without its history.', needs: Needs::Nothing, words: ['copy']), ['songs']),
+            new Command(new Spec('delete-song', 'Delete the song', Family::Song, 'Puts the song away; it can be brought back.', needs: Needs::Nothing, words: ['remove', 'trash']), ['songs']),
+            new Command(new Spec('undelete', 'Bring the song back', Family::Song, 'Brings back the song deleted last.', needs: Needs::Nothing, words: ['restore', 'undo']), ['songs']),
+        ];
+    }
+
+    /** @return list<Command> */
+    private static function program(): array
+    {
+        return [
+            new Command(new Spec('commands', 'All commands', Family::Program, 'Finds any command by a word, runs it, or gives it a key.', needs: Needs::Nothing, words: ['find', 'search', 'list', 'help', 'menu']), self::ANY),
+            new Command(new Spec('shortcuts', 'Shortcuts', Family::Program, 'Shows the keyboard and every shortcut, to be changed.', needs: Needs::Nothing, words: ['keys', 'keyboard', 'bind', 'hotkeys', 'keymap']), self::ANY),
+            new Command(new Spec('sheet', 'Sheet of shortcuts', Family::Program, 'Shows all shortcuts on a page to be printed.', needs: Needs::Nothing, words: ['print', 'cheat', 'keys']), self::ANY),
+            new Command(new Spec('pace', 'Pace', Family::Program, 'Says which commands a key would have made faster.', needs: Needs::Nothing, words: ['statistics', 'usage', 'learn', 'speed']), self::ANY),
+            new Command(new Spec('strip', 'Key strip', Family::Program, 'Shows the key strip in three rows, two, one or none.', needs: Needs::Nothing, words: ['keys', 'help', 'hide', 'size']), self::ANY),
+            new Command(new Spec('theme', 'Light or dark', Family::Program, 'Turns between paper and night.', needs: Needs::Nothing, words: ['night', 'day', 'colours', 'appearance']), self::ANY),
+        ];
+    }
+
+    /**
+     * @param  array<string, mixed>  $params
+     * @return array{title: string, params: array<string, mixed>}
+     */
+    private static function form(string $title, array $params): array
+    {
+        return ['title' => $title, 'params' => $params];
+    }
+}

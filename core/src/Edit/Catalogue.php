@@ -1,0 +1,53 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jactonic\Core\Edit;
+
+use Jactonic\Core\Refusal;
+
+/**
+ * All edits there are. It finds them where they stand, in the folders of the families beside it: the class name in
+ * kebab-case is the id, so that one edit can be reached without loading the rest. (Looking at its own source is the
+ * one thing for which the core reads a folder.)
+ */
+final class Catalogue
+{
+    /** @var array<string, class-string<Edit>>|null */
+    private static ?array $classes = null;
+
+    /** @throws Refusal when there is no such edit */
+    public static function edit(string $id): Edit
+    {
+        $class = self::classes()[$id] ?? throw Refusal::parameter('edit', $id, 'one of '.implode(', ', array_keys(self::classes())));
+
+        return new $class;
+    }
+
+    /** @return list<Spec> by family, then by id */
+    public static function specs(): array
+    {
+        $specs = array_map(static fn (string $class): Spec => $class::spec(), array_values(self::classes()));
+        $order = array_flip(array_map(static fn (Family $f): string => $f->value, Family::cases()));
+        usort($specs, static fn (Spec $a, Spec $b): int => $order[$a->family->value] <=> $order[$b->family->value] ?: $a->id <=> $b->id);
+
+        return $specs;
+    }
+
+    /** @return array<string, class-string<Edit>> by id */
+    public static function classes(): array
+    {
+        if (self::$classes !== null) {
+            return self::$classes;
+        }
+        $classes = [];
+        foreach (glob(__DIR__.'/*/*.php') ?: [] as $file) {
+            $name = basename($file, '.php');
+            /** @var class-string<Edit> $class */
+            $class = __NAMESPACE__.'\\'.basename(dirname($file)).'\\'.$name;
+            $classes[strtolower((string) preg_replace('/(?<!^)[A-Z]/', '-$0', $name))] = $class;
+        }
+
+        return self::$classes = $classes;
+    }
+}

@@ -1,0 +1,23 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jactonic\Core\Edit;
+
+/** The groups that edits and other commands are shown in. */
+enum Family: string
+{
+    case Timing = 'timing';
+    case Length = 'length';
+    case Pitch = 'pitch';
+    case Velocity = 'velocity';
+    case Structure = 'structure';
+    case Lane = 'lane';
+    case Recipe = 'recipe';
+    case Selection = 'selection';
+    case Settings = 'settings';
+    case View = 'view';
+    case Transport = 'transport';
+    case Song = 'song';
+    case Program = 'program';
+}

@@ -1,0 +1,68 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jactonic\Core\Edit\Length;
+
+use Jactonic\Core\Edit\Draft;
+use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\Family;
+use Jactonic\Core\Edit\Outcome;
+use Jactonic\Core\Edit\Param;
+use Jactonic\Core\Edit\Say;
+use Jactonic\Core\Edit\Spec;
+use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Score\Note;
+use Jactonic\Core\Selection\Chords;
+
+/**
+ * Ends each note of the selection that sounds into a later one where that begins: into any later one, or only into one
+ * of its own pitch and channel. Notes of one chord (within the gather window) do not shorten each other. Ends that
+ * reach no later note stay, and no note is taken away.
+ */
+final class ClearOverlaps implements Edit
+{
+    public static function spec(): Spec
+    {
+        return new Spec('clear-overlaps', 'Clear overlaps', Family::Length, 'Ends notes where the next one begins.', [
+            Param::choice('scope', 'What counts as overlap', ['any', 'pitch'], 'any'),
+            Param::number('gather', 'Notes of one chord lie within', 0, 1000, Chords::GATHER, 'ms'),
+        ], words: ['overlap', 'trim', 'mono', 'doubled', 'cut', 'shorten'], examples: [[], ['gather' => 0]]);
+    }
+
+    public function apply(Work $work): Outcome
+    {
+        $draft = new Draft;
+        $any = $work->params->choice('scope') === 'any';
+        $shortened = 0;
+        foreach ($work->parts() as $part) {
+            $chords = Chords::of($part->inOrder($work->selection->notes[$part->id]), $work->time(), $work->params->number('gather'));
+            // From the end: where the next chord begins, and where each pitch is next struck.
+            $next = PHP_INT_MAX;
+            $struck = [];
+            foreach (array_reverse($chords) as $chord) {
+                foreach ($chord as $note) {
+                    $limit = $any ? $next : ($struck[self::key($note)] ?? PHP_INT_MAX);
+                    if ($note->end() > $limit) {
+                        $draft->put($part, $note->retimed($note->start, max(1, $limit - $note->start)));
+                        $shortened++;
+                    }
+                }
+                $next = Chords::start($chord);
+                $here = [];
+                foreach ($chord as $note) {
+                    $here[self::key($note)] = min($here[self::key($note)] ?? PHP_INT_MAX, $note->start);
+                }
+                $struck = $here + $struck;
+            }
+        }
+
+        return new Outcome($draft->change(), $work->selection, Say::notes($work->selection->count()).': '
+            .($shortened === 0 ? 'none sounds into a later one.' : Say::notes($shortened).' shortened to where the next begins.'));
+    }
+
+    private static function key(Note $note): int
+    {
+        return $note->channel << 7 | $note->pitch;
+    }
+}

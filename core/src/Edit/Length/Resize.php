@@ -1,0 +1,70 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jactonic\Core\Edit\Length;
+
+use Jactonic\Core\Edit\Draft;
+use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\Family;
+use Jactonic\Core\Edit\Outcome;
+use Jactonic\Core\Edit\Param;
+use Jactonic\Core\Edit\Say;
+use Jactonic\Core\Edit\Spec;
+use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Refusal;
+use Jactonic\Core\Score\Note;
+
+/**
+ * Makes notes longer or shorter by a number of steps, at their end or at their start (the other edge stays). Steps
+ * are measured as `nudge` measures them; time steps at the edge that moves. No note gets shorter than 1 tick: those
+ * that would are left at 1 and counted in a warning. What changes is added to the drift.
+ */
+final class Resize implements Edit
+{
+    public static function spec(): Spec
+    {
+        return new Spec('resize', 'Lengthen or shorten', Family::Length, 'Moves one edge of each note by a step.', [
+            Param::integer('steps', 'Steps, below 0 for earlier', -10_000, 10_000, 1, adds: true),
+            Param::step('by', 'Step', setting: 'nudge'),
+            Param::choice('edge', 'Edge', ['end', 'start'], 'end'),
+        ], words: ['length', 'longer', 'shorter', 'duration', 'trim', 'extend'], examples: [[], ['steps' => -1, 'by' => ['unit' => 'samples', 'amount' => 333]], ['edge' => 'start', 'steps' => 1, 'by' => ['unit' => 'ticks', 'amount' => 9]]]);
+    }
+
+    public function apply(Work $work): Outcome
+    {
+        $draft = new Draft;
+        $steps = $work->params->integer('steps');
+        $atEnd = $work->params->choice('edge') === 'end';
+        $first = $work->firstStart();
+        $words = '';
+        $clipped = 0;
+        foreach ($work->parts() as $part) {
+            $by = $work->params->step('by', $part->settings);
+            $words = $by->words($steps);
+            $lines = $work->lines($part);
+            $together = $by->isOfTime() ? null : $by->distance($work->time(), $lines, $steps, $first);
+            foreach ($work->chosen($part) as $note) {
+                $start = $note->start + $note->carryStart;
+                $length = $note->length + $note->carryLength;
+                $moved = $together ?? $by->distance($work->time(), $lines, $steps, $atEnd ? $start + $length : $start);
+                $longer = $atEnd ? $length + $moved : $length - $moved;
+                if (Note::whole($longer) < 1) {
+                    $longer = 1.0;
+                    $clipped++;
+                }
+                if (! $atEnd) {
+                    $start += $length - $longer;
+                    if (Note::whole($start) < 0) {
+                        throw new Refusal(sprintf('%s would start before the song: nothing changed.', Say::note($note, $work->time())));
+                    }
+                }
+                $draft->put($part, $note->resizedTo($start, $longer));
+            }
+        }
+        $outcome = new Outcome($draft->change(), $work->selection, sprintf('%s %s by %s%s.', Say::notes($work->selection->count()),
+            ($steps < 0) === $atEnd ? 'shorter' : 'longer', $words, $atEnd ? '' : ', at the start'));
+
+        return $clipped === 0 ? $outcome : $outcome->warn(Say::notes($clipped).' could get no shorter than 1 tick.');
+    }
+}

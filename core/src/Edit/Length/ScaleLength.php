@@ -1,0 +1,50 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jactonic\Core\Edit\Length;
+
+use Jactonic\Core\Edit\Draft;
+use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\Family;
+use Jactonic\Core\Edit\Outcome;
+use Jactonic\Core\Edit\Param;
+use Jactonic\Core\Edit\Say;
+use Jactonic\Core\Edit\Spec;
+use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Score\Note;
+
+/**
+ * Scales the length of each note about its start; the start stays. Fractions of a tick are carried, so that half and
+ * then double is what it was. No note gets shorter than 1 tick; those that would are counted in a warning.
+ */
+final class ScaleLength implements Edit
+{
+    public static function spec(): Spec
+    {
+        return new Spec('scale-length', 'Scale the length', Family::Length, 'Makes each note longer or shorter by a share of itself.', [
+            Param::number('percent', 'Of the present length', 1, 1600, 100, '%'),
+        ], words: ['duration', 'double', 'half', 'stretch', 'percent', 'staccato'], examples: [['percent' => 50], ['percent' => 133.3]]);
+    }
+
+    public function apply(Work $work): Outcome
+    {
+        $draft = new Draft;
+        $percent = $work->params->number('percent');
+        $short = 0;
+        foreach ($work->parts() as $part) {
+            foreach ($work->chosen($part) as $note) {
+                $length = ($note->length + $note->carryLength) * $percent / 100;
+                if (Note::whole($length) < 1) {
+                    $length = 1.0;
+                    $short++;
+                }
+                $draft->put($part, $note->resizedTo($note->start + $note->carryStart, $length));
+            }
+        }
+        $outcome = new Outcome($draft->change(), $work->selection, sprintf('%s: lengths at %s %%.',
+            Say::notes($work->selection->count()), Say::number($percent)));
+
+        return $short === 0 ? $outcome : $outcome->warn(Say::notes($short).' could get no shorter than 1 tick.');
+    }
+}

@@ -1,0 +1,43 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jactonic\Core\Edit\Length;
+
+use Jactonic\Core\Edit\Draft;
+use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\Family;
+use Jactonic\Core\Edit\Outcome;
+use Jactonic\Core\Edit\Param;
+use Jactonic\Core\Edit\Say;
+use Jactonic\Core\Edit\Spec;
+use Jactonic\Core\Edit\Work;
+
+/**
+ * Gives every note one length: a note value, measured exactly (fractions of a tick are carried), or ticks. A bar is as
+ * long as the bar from the note's own place. What changes is added to the drift.
+ */
+final class SetLength implements Edit
+{
+    public static function spec(): Spec
+    {
+        return new Spec('set-length', 'Set the length', Family::Length, 'Gives every note the same length.', [
+            Param::length('value', 'Length', '1/16'),
+        ], words: ['duration', 'same', 'fixed', 'staccato'], examples: [[], ['value' => '1/8T'], ['value' => 77], ['value' => 'bar']]);
+    }
+
+    public function apply(Work $work): Outcome
+    {
+        $draft = new Draft;
+        $to = $work->params->step('value');
+        foreach ($work->parts() as $part) {
+            $lines = $work->lines($part);
+            foreach ($work->chosen($part) as $note) {
+                $start = $note->start + $note->carryStart;
+                $draft->put($part, $note->resizedTo($start, max(1.0, $to->distance($work->time(), $lines, 1, $start))));
+            }
+        }
+
+        return new Outcome($draft->change(), $work->selection, sprintf('%s: length %s.', Say::notes($work->selection->count()), $to->words(1)));
+    }
+}

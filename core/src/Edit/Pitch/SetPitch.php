@@ -1,0 +1,40 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jactonic\Core\Edit\Pitch;
+
+use Jactonic\Core\Edit\Draft;
+use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\Family;
+use Jactonic\Core\Edit\Outcome;
+use Jactonic\Core\Edit\Param;
+use Jactonic\Core\Edit\Say;
+use Jactonic\Core\Edit\Spec;
+use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Score\Note;
+use Jactonic\Core\Score\Pitch;
+
+/** Puts all notes on one pitch; their timing is untouched. */
+final class SetPitch implements Edit
+{
+    public static function spec(): Spec
+    {
+        return new Spec('set-pitch', 'All to one pitch', Family::Pitch, 'Puts all notes on one pitch.', [
+            Param::integer('pitch', 'Pitch, 60 is C4', Note::LOWEST, Note::HIGHEST),
+        ], words: ['pitch', 'same', 'row', 'drum', 'layer'], examples: [['pitch' => 38]]);
+    }
+
+    public function apply(Work $work): Outcome
+    {
+        $draft = new Draft;
+        $pitch = $work->params->integer('pitch');
+        foreach ($work->parts() as $part) {
+            foreach ($work->chosen($part) as $note) {
+                $draft->put($part, $note->withPitch($pitch));
+            }
+        }
+
+        return new Outcome($draft->change(), $work->selection, sprintf('%s on %s.', Say::notes($work->selection->count()), Pitch::name($pitch)));
+    }
+}

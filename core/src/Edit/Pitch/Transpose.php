@@ -1,0 +1,57 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jactonic\Core\Edit\Pitch;
+
+use Jactonic\Core\Edit\Draft;
+use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\Family;
+use Jactonic\Core\Edit\Outcome;
+use Jactonic\Core\Edit\Param;
+use Jactonic\Core\Edit\Say;
+use Jactonic\Core\Edit\Spec;
+use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Refusal;
+use Jactonic\Core\Score\Note;
+use Jactonic\Core\Score\Pitch;
+
+/** Moves pitches by semitones. Refused whole when a note would leave 0–127. */
+final class Transpose implements Edit
+{
+    public static function spec(): Spec
+    {
+        return new Spec('transpose', 'Transpose', Family::Pitch, 'Moves pitches up or down by semitones.', [
+            Param::integer('semitones', 'Semitones, below 0 for down', -127, 127, adds: true),
+        ], words: ['pitch', 'octave', 'semitone', 'fifth', 'up', 'down'], examples: [['semitones' => 12], ['semitones' => -7]]);
+    }
+
+    public function apply(Work $work): Outcome
+    {
+        $draft = new Draft;
+        $semitones = $work->params->integer('semitones');
+        foreach ($work->parts() as $part) {
+            foreach ($work->chosen($part) as $note) {
+                $pitch = $note->pitch + $semitones;
+                if ($pitch < Note::LOWEST || $pitch > Note::HIGHEST) {
+                    throw new Refusal(sprintf('%s cannot go %s %d: %s is the %s pitch. Nothing moved.', Say::note($note, $work->time()),
+                        $semitones > 0 ? 'up' : 'down', abs($semitones), Pitch::name($semitones > 0 ? Note::HIGHEST : Note::LOWEST), $semitones > 0 ? 'highest' : 'lowest'));
+                }
+                $draft->put($part, $note->withPitch($pitch));
+            }
+        }
+
+        return new Outcome($draft->change(), $work->selection, sprintf('%s %s %s.', Say::notes($work->selection->count()),
+            $semitones < 0 ? 'down' : 'up', self::interval(abs($semitones))));
+    }
+
+    private static function interval(int $semitones): string
+    {
+        return match (true) {
+            $semitones === 1 => 'a semitone',
+            $semitones === 12 => 'an octave',
+            $semitones > 0 && $semitones % 12 === 0 => intdiv($semitones, 12).' octaves',
+            default => "$semitones semitones",
+        };
+    }
+}

@@ -1,0 +1,36 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jactonic\Core\Edit\Structure;
+
+use Jactonic\Core\Edit\Draft;
+use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\Family;
+use Jactonic\Core\Edit\Outcome;
+use Jactonic\Core\Edit\Say;
+use Jactonic\Core\Edit\Spec;
+use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Selection\Selection;
+
+/** Takes notes away. Nothing is chosen afterwards, so that the key pressed twice takes nothing more. */
+final class Delete implements Edit
+{
+    public static function spec(): Spec
+    {
+        return new Spec('delete', 'Delete notes', Family::Structure, 'Takes the notes away.', words: ['remove', 'erase', 'clear']);
+    }
+
+    public function apply(Work $work): Outcome
+    {
+        $draft = new Draft;
+        foreach ($work->parts() as $part) {
+            foreach ($work->chosen($part) as $note) {
+                $draft->drop($part, $note);
+            }
+        }
+
+        return new Outcome($draft->change(), new Selection(array_map(static fn (): array => [], $work->selection->notes)),
+            Say::notes($work->selection->count()).' deleted.');
+    }
+}

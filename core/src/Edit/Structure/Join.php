@@ -1,0 +1,67 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jactonic\Core\Edit\Structure;
+
+use Jactonic\Core\Edit\Draft;
+use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\Family;
+use Jactonic\Core\Edit\Outcome;
+use Jactonic\Core\Edit\Param;
+use Jactonic\Core\Edit\Say;
+use Jactonic\Core\Edit\Spec;
+use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Score\Note;
+use Jactonic\Core\Selection\Selection;
+
+/**
+ * Makes one note of neighbours of the same pitch and channel whose gap is at most `within`; touching and overlapping
+ * ones too. The first gives velocity, mute and group; the one note is played from the first's played start to the
+ * last's played end. Muted notes join only muted ones. The joined notes become the selection.
+ */
+final class Join implements Edit
+{
+    public static function spec(): Spec
+    {
+        return new Spec('join', 'Join notes', Family::Structure, 'Makes one note of neighbours of the same pitch.', [
+            Param::length('within', 'Gap at most', '1/16'),
+        ], words: ['glue', 'merge', 'tie', 'connect', 'consolidate'], examples: [['within' => '16bar']]);
+    }
+
+    public function apply(Work $work): Outcome
+    {
+        $draft = new Draft;
+        $within = $work->params->step('within');
+        $ids = [];
+        foreach ($work->parts() as $part) {
+            $lines = $work->lines($part);
+            /** @var array<int, Note> $open the note that goes on, by row */
+            $open = [];
+            foreach ($part->inOrder($work->selection->notes[$part->id]) as $note) {
+                $row = ($note->channel << 7 | $note->pitch) << 1 | (int) $note->muted;
+                $first = $open[$row] ?? null;
+                if ($first === null || $note->start - $first->end() > $within->distance($work->time(), $lines, 1, $first->end())) {
+                    $open[$row] = $note;
+                    $ids[$part->id][$note->id] = true;
+
+                    continue;
+                }
+                $end = max($first->end(), $note->end());
+                $played = max($first->playedStart() + $first->playedLength(), $note->playedStart() + $note->playedLength());
+                $joined = new Note($first->id, $first->start, $end - $first->start, $first->pitch, $first->velocity,
+                    $end === $note->end() ? $note->release : $first->release, $first->muted, $first->group, $first->channel,
+                    $first->driftStart, $played - $first->playedStart() - ($end - $first->start), $first->carryStart);
+                $open[$row] = $joined;
+                $draft->put($part, $joined);
+                $draft->drop($part, $note);
+            }
+        }
+        $left = array_sum(array_map('count', $ids));
+
+        return new Outcome($draft->change(), new Selection(array_map(array_keys(...), $ids + array_map(static fn (): array => [], $work->selection->notes))),
+            $left === $work->selection->count()
+                ? Say::notes($left).': none lies near enough to another of its pitch to be joined.'
+                : Say::notes($work->selection->count()).' joined to '.$left.'.');
+    }
+}

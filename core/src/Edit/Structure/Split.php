@@ -1,0 +1,97 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jactonic\Core\Edit\Structure;
+
+use Jactonic\Core\Edit\Draft;
+use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\Family;
+use Jactonic\Core\Edit\Outcome;
+use Jactonic\Core\Edit\Param;
+use Jactonic\Core\Edit\Say;
+use Jactonic\Core\Edit\Spec;
+use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Refusal;
+use Jactonic\Core\Score\Note;
+use Jactonic\Core\Score\Part;
+use Jactonic\Core\Selection\Selection;
+use Jactonic\Core\Time\Lines;
+
+/**
+ * Cuts notes: at every line of the grid inside them (swing included), at one tick, or into N equal pieces (to a tick).
+ * Pieces keep velocity, mute, group and channel; each stands as far from where it was played as the note did, and the
+ * last has what the note's end had. All pieces become the selection. A note that no cut falls into stays whole, and so
+ * does one shorter than N ticks; those are counted.
+ */
+final class Split implements Edit
+{
+    public static function spec(): Spec
+    {
+        return new Spec('split', 'Split notes', Family::Structure, 'Cuts notes at the grid, at a place, or into equal pieces.', [
+            Param::integer('into', 'Into equal pieces', 2, 64, optional: true),
+            Param::integer('at', 'At one tick', 1, PHP_INT_MAX >> 20, unit: 'ticks', optional: true),
+            Param::grid('grid', 'At the lines of', setting: 'grid'),
+            Param::number('swing', 'Swing of the lines', 50, 75, Lines::STRAIGHT, '%', setting: 'swing'),
+        ], words: ['cut', 'divide', 'slice', 'chop', 'roll', 'triplet', 'repeat'], examples: [[], ['into' => 3], ['at' => 6000], ['grid' => '1/32', 'swing' => 60]]);
+    }
+
+    public function apply(Work $work): Outcome
+    {
+        if ($work->params->has('into') && $work->params->has('at')) {
+            throw new Refusal('“into” and “at” were both given; a note is split one way at a time.', 'into');
+        }
+        $draft = new Draft;
+        $ids = [];
+        $whole = 0;
+        foreach ($work->parts() as $part) {
+            $ids[$part->id] = [];
+            foreach ($work->chosen($part) as $note) {
+                $cuts = $this->cuts($work, $part, $note);
+                $whole += $cuts === [] ? 1 : 0;
+                $from = $note->start;
+                $edges = [...$cuts, $note->end()];
+                foreach ($edges as $i => $to) {
+                    $last = $i === count($edges) - 1;
+                    $piece = new Note($i === 0 ? $note->id : $draft->newId($part), $from, $to - $from, $note->pitch, $note->velocity,
+                        $last ? $note->release : Note::RELEASE, $note->muted, $note->group, $note->channel, $note->driftStart,
+                        $last ? $note->driftLength : 0, $i === 0 ? $note->carryStart : 0.0, $last ? $note->carryLength : 0.0);
+                    $draft->put($part, $piece);
+                    $ids[$part->id][] = $piece->id;
+                    $from = $to;
+                }
+            }
+        }
+        $selection = new Selection($ids);
+
+        return new Outcome($draft->change(), $selection, match (true) {
+            $whole === $work->selection->count() => Say::notes($whole).': there is nowhere to cut.',
+            $whole > 0 => sprintf('%s split into %d; %d stayed whole.', Say::notes($work->selection->count() - $whole), $selection->count() - $whole, $whole),
+            default => sprintf('%s split into %d.', Say::notes($work->selection->count()), $selection->count()),
+        });
+    }
+
+    /** @return list<int> ticks inside the note, in order */
+    private function cuts(Work $work, Part $part, Note $note): array
+    {
+        $params = $work->params;
+        if ($params->has('into')) {
+            $into = $params->integer('into');
+
+            return $note->length < $into ? [] : array_map(
+                static fn (int $i): int => $note->start + Note::whole($i * $note->length / $into), range(1, $into - 1));
+        }
+        if ($params->has('at')) {
+            $at = $params->integer('at');
+
+            return $at > $note->start && $at < $note->end() ? [$at] : [];
+        }
+        $lines = $work->time()->lines($params->grid('grid', $part->settings), $params->number('swing', $part->settings));
+        $cuts = [];
+        for ($line = $lines->after($note->start); $line < $note->end(); $line = $lines->after($line)) {
+            $cuts[] = $line;
+        }
+
+        return $cuts;
+    }
+}

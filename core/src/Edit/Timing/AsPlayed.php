@@ -1,0 +1,55 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jactonic\Core\Edit\Timing;
+
+use Jactonic\Core\Edit\Draft;
+use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\Family;
+use Jactonic\Core\Edit\Outcome;
+use Jactonic\Core\Edit\Param;
+use Jactonic\Core\Edit\Say;
+use Jactonic\Core\Edit\Spec;
+use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Refusal;
+
+/**
+ * Gives notes back the time they were played at: start, length or both. The drift that stood for it becomes 0.
+ * Refused whole when a note's played start would lie before the song's start (a quantized note nudged to its very
+ * beginning).
+ */
+final class AsPlayed implements Edit
+{
+    public static function spec(): Spec
+    {
+        return new Spec('as-played', 'Back to as played', Family::Timing, 'Puts back the played start and length of each note.', [
+            Param::choice('what', 'What goes back', ['both', 'start', 'length'], 'both'),
+        ], words: ['unquantize', 'restore', 'feel', 'original', 'timing']);
+    }
+
+    public function apply(Work $work): Outcome
+    {
+        $draft = new Draft;
+        $what = $work->params->choice('what');
+        $moved = 0;
+        foreach ($work->parts() as $part) {
+            foreach ($work->chosen($part) as $note) {
+                $start = $what === 'length' ? $note->start : $note->playedStart();
+                $length = $what === 'start' ? $note->length : max(1, $note->playedLength());
+                if ($start < 0) {
+                    throw new Refusal(sprintf('%s was played before what is now the song’s start: nothing moved.', Say::note($note, $work->time())));
+                }
+                if ($start !== $note->start || $length !== $note->length) {
+                    $draft->put($part, $note->retimed($start, $length));
+                    $moved++;
+                }
+            }
+        }
+        $all = $work->selection->count();
+
+        return new Outcome($draft->change(), $work->selection, $moved === 0
+            ? Say::notes($all).': all stand as they were played.'
+            : sprintf('%s as played: %d went back.', Say::notes($all), $moved));
+    }
+}

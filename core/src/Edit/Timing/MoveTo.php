@@ -1,0 +1,37 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jactonic\Core\Edit\Timing;
+
+use Jactonic\Core\Edit\Draft;
+use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\Family;
+use Jactonic\Core\Edit\Outcome;
+use Jactonic\Core\Edit\Param;
+use Jactonic\Core\Edit\Say;
+use Jactonic\Core\Edit\Spec;
+use Jactonic\Core\Edit\Work;
+
+/** Moves the first chosen note to a tick; all others keep their places from it. Drift travels along. */
+final class MoveTo implements Edit
+{
+    public static function spec(): Spec
+    {
+        return new Spec('move-to', 'Move to a place', Family::Timing, 'Moves notes together until the first starts at a tick.', [
+            Param::integer('tick', 'Tick', 0, PHP_INT_MAX >> 20, unit: 'ticks'),
+            Work::lanes(),
+        ], words: ['caret', 'send', 'align', 'place'], examples: [['tick' => 5000]]);
+    }
+
+    public function apply(Work $work): Outcome
+    {
+        [, $first] = $work->first();
+        $tick = $work->params->integer('tick');
+        $draft = new Draft;
+        $work->moveAll($draft, $tick - $first->start - $first->carryStart);
+
+        return new Outcome($draft->change(), $work->selection, sprintf('%s moved to %s.',
+            Say::notes($work->selection->count()), $work->time()->position($tick)));
+    }
+}

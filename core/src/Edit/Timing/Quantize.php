@@ -1,0 +1,106 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jactonic\Core\Edit\Timing;
+
+use Jactonic\Core\Edit\Draft;
+use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\Family;
+use Jactonic\Core\Edit\Outcome;
+use Jactonic\Core\Edit\Param;
+use Jactonic\Core\Edit\Say;
+use Jactonic\Core\Edit\Spec;
+use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Reading\Landing;
+use Jactonic\Core\Score\Note;
+use Jactonic\Core\Time\Lines;
+
+/**
+ * Moves edges of notes toward the lines of the grid: new = old + strength·(line − old), rounded to a tick.
+ *
+ * `starts` keeps each length. `ends` moves each end to its nearest line, but to no line before the one that follows
+ * the line nearest to the start, so that a short note becomes one cell long. `both` does each for itself. An edge
+ * farther from its line than the window, a share of half the cell it lies in (between its two neighbouring lines,
+ * swing included), stays; at 100 % none does. What a note loses of its feel is added to its drift.
+ */
+final class Quantize implements Edit
+{
+    public static function spec(): Spec
+    {
+        return new Spec('quantize', 'Quantize', Family::Timing, 'Moves starts, ends or both toward the lines of the grid.', [
+            Param::grid('grid', 'Grid', setting: 'grid'),
+            Param::number('swing', 'Swing', 50, 75, Lines::STRAIGHT, '%', setting: 'swing'),
+            Param::integer('strength', 'Strength', 0, 100, 100, '%', setting: 'strength'),
+            Param::choice('target', 'What moves', ['starts', 'ends', 'both'], 'starts'),
+            Param::integer('window', 'Window', 0, 100, 100, '%'),
+        ], words: ['grid', 'tighten', 'snap', 'correct', 'timing'], examples: [[], ['strength' => 37], ['target' => 'both', 'grid' => '1/8', 'swing' => 66.67], ['target' => 'ends', 'window' => 40]]);
+    }
+
+    public function apply(Work $work): Outcome
+    {
+        $draft = new Draft;
+        $tempos = $work->time()->tempos;
+        $target = $work->params->choice('target');
+        $window = $work->params->integer('window');
+        $grids = [];
+        $moved = $far = 0;
+        $sum = $largest = 0.0;
+        foreach ($work->parts() as $part) {
+            $grid = $work->params->grid('grid', $part->settings);
+            $grids[$grid->name] = true;
+            $strength = $work->params->integer('strength', $part->settings);
+            $lines = $work->time()->lines($grid, $work->params->number('swing', $part->settings));
+            foreach ($work->chosen($part) as $note) {
+                $start = $note->start;
+                $end = $note->start + $note->length;
+                if ($target !== 'ends') {
+                    $start = self::toward($start, $lines->nearest($start), $lines, $strength, $window);
+                }
+                if ($target === 'starts') {
+                    $end = $start + $note->length;
+                } else {
+                    $line = $lines->nearest($end);
+                    $floor = $lines->nearest($start);
+                    $end = self::toward($end, $line > $floor ? $line : $lines->after($floor), $lines, $strength, $window);
+                }
+                $length = max(1, $end - $start);
+                if ($start === $note->start && $length === $note->length) {
+                    continue;
+                }
+                $draft->put($part, $note->retimed($start, $length));
+                $moved++;
+                $shift = max(abs($tempos->milliseconds($note->start, $start)),
+                    $target === 'starts' ? 0.0 : abs($tempos->milliseconds($note->start + $note->length, $start + $length)));
+                $sum += $shift;
+                $largest = max($largest, $shift);
+                $far += $shift > Landing::FAR ? 1 : 0;
+            }
+        }
+
+        return new Outcome($draft->change(), $work->selection, $this->say($work, implode(', ', array_keys($grids)), $moved, $sum, $largest, $far));
+    }
+
+    private function say(Work $work, string $grid, int $moved, float $sum, float $largest, int $far): string
+    {
+        $notes = Say::notes($work->selection->count())." to $grid";
+        if ($moved === 0) {
+            return "$notes: all were there already.";
+        }
+        $said = sprintf('%s: %d moved, %s on average, %s at most', $notes, $moved, Say::ms($sum / $moved), Say::ms($largest));
+
+        return $far === 0 ? "$said." : sprintf('%s; %d moved more than %s.', $said, $far, Say::ms(Landing::FAR));
+    }
+
+    private static function toward(int $old, int $line, Lines $lines, int $strength, int $window): int
+    {
+        if ($window < 100) {
+            [$before, $after] = $lines->around($old);
+            if (abs($line - $old) * 200 > $window * ($after - $before)) {
+                return $old;
+            }
+        }
+
+        return Note::whole($old + ($line - $old) * $strength / 100);
+    }
+}

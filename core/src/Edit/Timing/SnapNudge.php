@@ -1,0 +1,47 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jactonic\Core\Edit\Timing;
+
+use Jactonic\Core\Edit\Draft;
+use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\Family;
+use Jactonic\Core\Edit\Outcome;
+use Jactonic\Core\Edit\Param;
+use Jactonic\Core\Edit\Say;
+use Jactonic\Core\Edit\Spec;
+use Jactonic\Core\Edit\Work;
+
+/**
+ * Moves the first chosen note to the next line of its part's grid, or with steps below 0 to the one before; all others
+ * move as far, so that the group keeps its shape. From between two lines the first step goes to the nearer-lying line
+ * that way. Before the song's first line nothing moves. Drift travels along.
+ */
+final class SnapNudge implements Edit
+{
+    public static function spec(): Spec
+    {
+        return new Spec('snap-nudge', 'Go to the next line', Family::Timing, 'Moves notes together until the first stands on the next line.', [
+            Param::integer('steps', 'Lines, below 0 for earlier', -10_000, 10_000, 1),
+            Work::lanes(),
+        ], words: ['snap', 'grid', 'align', 'nudge'], examples: [[], ['steps' => 5]]);
+    }
+
+    public function apply(Work $work): Outcome
+    {
+        [$part, $first] = $work->first();
+        $lines = $work->lines($part);
+        $steps = $work->params->integer('steps');
+        $line = $first->start;
+        for ($i = 0; $i < abs($steps); $i++) {
+            $line = $steps > 0 ? $lines->after($line) : $lines->before($line);
+        }
+        $draft = new Draft;
+        $work->moveAll($draft, $line - $first->start - $first->carryStart);
+
+        return new Outcome($draft->change(), $work->selection, $line === $first->start
+            ? Say::notes($work->selection->count()).': the first stands on the song’s first line already.'
+            : sprintf('%s moved %s to the line at %s.', Say::notes($work->selection->count()), $line < $first->start ? 'earlier' : 'later', $work->time()->position($line)));
+    }
+}

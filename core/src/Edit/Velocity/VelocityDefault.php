@@ -1,0 +1,36 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jactonic\Core\Edit\Velocity;
+
+use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\Family;
+use Jactonic\Core\Edit\Loudness;
+use Jactonic\Core\Edit\Outcome;
+use Jactonic\Core\Edit\Spec;
+use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Score\Note;
+use Jactonic\Core\Score\PartSettings;
+
+/** Gives all notes the velocity of their part's pen. */
+final class VelocityDefault implements Edit
+{
+    public static function spec(): Spec
+    {
+        return new Spec('velocity-default', 'Velocity of the pen', Family::Velocity, 'Gives all notes the velocity that new notes get.', words: ['velocity', 'default', 'reset', 'pen']);
+    }
+
+    public function apply(Work $work): Outcome
+    {
+        $pens = [];
+        foreach ($work->parts() as $part) {
+            $pen = ($part->settings ?? PartSettings::fresh())->penVelocity;
+            foreach ($work->chosen($part) as $note) {
+                $pens[spl_object_id($note)] = $pen;
+            }
+        }
+
+        return Loudness::shape($work, static fn (Note $n): float => $pens[spl_object_id($n)], 'at the velocity of the pen, '.implode(', ', array_unique($pens)));
+    }
+}

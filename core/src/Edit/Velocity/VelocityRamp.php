@@ -1,0 +1,52 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jactonic\Core\Edit\Velocity;
+
+use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\Family;
+use Jactonic\Core\Edit\Loudness;
+use Jactonic\Core\Edit\Outcome;
+use Jactonic\Core\Edit\Param;
+use Jactonic\Core\Edit\Spec;
+use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Score\Note;
+
+/**
+ * A crescendo or diminuendo over the stretch of time of the chosen notes, from the first start to the last: `replace` gives
+ * each note the value of the ramp at its start, `scale` makes its velocity that share of itself, 100 being all. A curve
+ * above 0 rises late, one below 0 early. With one start for all, the ramp's first value holds.
+ */
+final class VelocityRamp implements Edit
+{
+    public static function spec(): Spec
+    {
+        return new Spec('velocity-ramp', 'Crescendo, diminuendo', Family::Velocity, 'Lets velocities rise or fall over the chosen notes.', [
+            Param::integer('from', 'From', 0, 200, 60),
+            Param::integer('to', 'To', 0, 200, 100),
+            Param::integer('curve', 'Curve, below 0 early, above 0 late', -100, 100, 0),
+            Param::choice('mode', 'From and to are', ['replace', 'scale'], 'replace'),
+        ], words: ['velocity', 'ramp', 'fade', 'swell', 'crescendo', 'diminuendo', 'dynamics'], examples: [[], ['from' => 100, 'to' => 40, 'curve' => 50, 'mode' => 'scale']]);
+    }
+
+    public function apply(Work $work): Outcome
+    {
+        $from = $work->params->integer('from');
+        $to = $work->params->integer('to');
+        $scale = $work->params->choice('mode') === 'scale';
+        $first = $last = $work->first()[1]->start;
+        foreach ($work->parts() as $part) {
+            foreach ($work->chosen($part) as $note) {
+                $last = max($last, $note->start);
+            }
+        }
+        $stretch = $last - $first;
+        // A power from a quarter to four.
+        $power = 4 ** ($work->params->integer('curve') / 100);
+        $ramp = static fn (Note $n): float => $from + ($to - $from) * ($stretch === 0 ? 0 : (($n->start - $first) / $stretch) ** $power);
+
+        return Loudness::shape($work, static fn (Note $n): float => $scale ? $n->velocity * $ramp($n) / 100 : $ramp($n),
+            sprintf('%s from %d to %d%s', $to < $from ? 'falling' : 'rising', $from, $to, $scale ? ' %' : ''));
+    }
+}

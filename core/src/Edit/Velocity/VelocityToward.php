@@ -1,0 +1,39 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jactonic\Core\Edit\Velocity;
+
+use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\Family;
+use Jactonic\Core\Edit\Loudness;
+use Jactonic\Core\Edit\Outcome;
+use Jactonic\Core\Edit\Param;
+use Jactonic\Core\Edit\Say;
+use Jactonic\Core\Edit\Spec;
+use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Score\Note;
+
+/**
+ * Pulls velocities toward a value, or spreads them away from it: new = value + (old − value)·percent/100. Under 100 % pulls
+ * together, over 100 % spreads. Without a value it is the mean of the chosen notes.
+ */
+final class VelocityToward implements Edit
+{
+    public static function spec(): Spec
+    {
+        return new Spec('velocity-toward', 'Pull velocities together', Family::Velocity, 'Pulls velocities toward a value, or spreads them away from it.', [
+            Param::integer('value', 'Toward', Note::SOFTEST, Note::LOUDEST, optional: true),
+            Param::number('percent', 'Distance that is left', 0, 400, 50, '%'),
+        ], words: ['velocity', 'compress', 'expand', 'even', 'tame', 'spread', 'dynamics'], examples: [[], ['value' => 80, 'percent' => 200]]);
+    }
+
+    public function apply(Work $work): Outcome
+    {
+        $value = $work->params->has('value') ? (float) $work->params->integer('value') : Loudness::mean($work);
+        $percent = $work->params->number('percent');
+
+        return Loudness::shape($work, static fn (Note $n): float => $value + ($n->velocity - $value) * $percent / 100,
+            sprintf('%s velocity %s: %s %% of the distance is left', $percent <= 100 ? 'pulled toward' : 'spread from', Say::number(round($value, 1)), Say::number($percent)));
+    }
+}

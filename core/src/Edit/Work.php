@@ -1,0 +1,119 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jactonic\Core\Edit;
+
+use Jactonic\Core\Score\Note;
+use Jactonic\Core\Score\Part;
+use Jactonic\Core\Score\PartSettings;
+use Jactonic\Core\Score\Score;
+use Jactonic\Core\Selection\Selection;
+use Jactonic\Core\Time\Lines;
+use Jactonic\Core\Time\Timeline;
+
+/** What an edit is given: the score, the notes chosen, and its parameters. */
+final readonly class Work
+{
+    public function __construct(public Score $score, public Selection $selection, public Params $params)
+    {
+    }
+
+    public function time(): Timeline
+    {
+        return $this->score->time;
+    }
+
+    /** @return list<Part> the parts that the selection names */
+    public function parts(): array
+    {
+        return array_map(fn (int $id): Part => $this->score->part($id), array_keys($this->selection->notes));
+    }
+
+    /** @return list<Note> the chosen notes of a part */
+    public function chosen(Part $part): array
+    {
+        $chosen = [];
+        foreach ($this->selection->notes[$part->id] ?? [] as $id) {
+            $chosen[] = $part->notes[$id];
+        }
+
+        return $chosen;
+    }
+
+    /**
+     * The first chosen note in all parts, and its part. Of notes that start together it is any.
+     *
+     * @return array{Part, Note}
+     */
+    public function first(): array
+    {
+        $first = null;
+        foreach ($this->parts() as $part) {
+            foreach ($this->chosen($part) as $note) {
+                if ($first === null || $note->start + $note->carryStart < $first[1]->start + $first[1]->carryStart) {
+                    $first = [$part, $note];
+                }
+            }
+        }
+
+        return $first ?? throw new \LogicException('An edit that needs notes is given some.');
+    }
+
+    /** The start of the first chosen note in all parts, with its fraction. */
+    public function firstStart(): float
+    {
+        [, $note] = $this->first();
+
+        return $note->start + $note->carryStart;
+    }
+
+    /**
+     * Moves all chosen notes by a distance in ticks, drift and fractions with them; the first must stay in the song.
+     * The lanes under them come along where the parameter `lanes` says so.
+     */
+    public function moveAll(Draft $draft, float $distance): void
+    {
+        foreach ($this->parts() as $part) {
+            foreach ($this->chosen($part) as $note) {
+                $draft->put($part, $note->movedTo($note->start + $note->carryStart + $distance));
+            }
+            $this->moveLanes($draft, $part, static fn (float $place): float => $place + $distance);
+        }
+    }
+
+    /** What an edit that moves notes takes, to say whether the points of the lanes under them come along. */
+    public static function lanes(): Param
+    {
+        return Param::choice('lanes', 'Lanes under the notes', ['stay', 'along'], 'stay', setting: 'lanes');
+    }
+
+    /**
+     * Moves the points from the start of the part's first chosen note up to the end of its last, where the parameter
+     * `lanes` is "along". Points keep no fractions, so they go to the nearest tick, and none before the song's start.
+     *
+     * @param  \Closure(float): float  $to  from a place to where it goes, in ticks
+     */
+    public function moveLanes(Draft $draft, Part $part, \Closure $to): void
+    {
+        $chosen = $this->chosen($part);
+        if ($chosen === [] || $part->points === [] || $this->params->choice('lanes', $part->settings) === 'stay') {
+            return;
+        }
+        $from = min(array_map(static fn (Note $n): int => $n->start, $chosen));
+        $until = max(array_map(static fn (Note $n): int => $n->end(), $chosen));
+        foreach ($part->points as $point) {
+            if ($point->tick >= $from && $point->tick < $until) {
+                $draft->putPoint($part, $point->movedTo(max(0, Note::whole($to($point->tick)))));
+            }
+        }
+    }
+
+    /** The lines of the part's own grid; sixteenths for a part that has none. */
+    public function lines(Part $part): Lines
+    {
+        $settings = $part->settings ?? PartSettings::fresh();
+
+        return $this->time()->lines($settings->grid, $settings->swing);
+    }
+}

@@ -1,0 +1,227 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jactonic\Core\Midi;
+
+use Jactonic\Core\Score\Kept;
+use Jactonic\Core\Score\Note;
+use Jactonic\Core\Score\Part;
+use Jactonic\Core\Score\Point;
+use Jactonic\Core\Score\Song;
+use Jactonic\Core\Score\Source;
+use Jactonic\Core\Score\Track;
+use Jactonic\Core\Time\Timeline;
+
+/**
+ * Makes a song out of a MIDI file, losing nothing of it. Each track of the file becomes a track; a file of format 0
+ * becomes one for all that has no channel and one for each channel in order. What has notes or other channel messages
+ * gets one part; parts are numbered from 1 in file order. Nothing is rounded: where the division allows, the song's
+ * resolution is a whole multiple of the file's.
+ */
+final class Importer
+{
+    private int $order = 0;
+
+    private int $part = 0;
+
+    private int $unended = 0;
+
+    private int $empty = 0;
+
+    private int $loose = 0;
+
+    /** @var list<array{int, int, int, int}> */
+    private array $tempos = [];
+
+    /** @var list<array{int, int, int, int, int, int, int}> */
+    private array $meters = [];
+
+    private function __construct(private readonly MidiFile $file, private readonly int $scale, private readonly bool $frames)
+    {
+    }
+
+    /**
+     * @param  string  $name  for the song where the file has none
+     * @return array{Song, list<string>} the song, and what was wrong but could be mended, a sentence each
+     */
+    public static function import(MidiFile $file, string $name): array
+    {
+        [$perQuarter, $tempo] = self::quarter($file->division);
+        $scale = self::scale($perQuarter);
+        $importer = new self($file, $scale, $tempo !== null);
+
+        return $importer->song($name, $perQuarter * $scale, $tempo);
+    }
+
+    /**
+     * Ticks per quarter of a division and, where it counts frames of a second, the tempo that makes them so.
+     * Frames have no quarters: 120 a minute are taken, or 60 where half a second is no whole number of ticks.
+     *
+     * @return array{int, int|null}
+     */
+    private static function quarter(int $division): array
+    {
+        if ($division < 0x8000) {
+            return [$division, null];
+        }
+        $frames = 256 - ($division >> 8);
+        // 29 stands for 30 frames in 1.001 seconds.
+        $second = $frames === 29 ? 1_001_000 : 1_000_000;
+        $ticks = ($frames === 29 ? 30 : $frames) * ($division & 0xFF);
+
+        return $ticks % 2 === 0 ? [intdiv($ticks, 2), intdiv($second, 2)] : [$ticks, $second];
+    }
+
+    /** The smallest whole number that makes a resolution a multiple of 960; 1 where the header could not say it. */
+    private static function scale(int $ppq): int
+    {
+        [$a, $b] = [Timeline::PPQ, $ppq];
+        while ($b !== 0) {
+            [$a, $b] = [$b, $a % $b];
+        }
+        $scale = intdiv(Timeline::PPQ, $a);
+
+        return $ppq * $scale > Timeline::MOST_PPQ ? 1 : $scale;
+    }
+
+    /** @return array{Song, list<string>} */
+    private function song(string $name, int $ppq, ?int $tempo): array
+    {
+        $tracks = [];
+        foreach ($this->file->tracks as $i => $events) {
+            array_push($tracks, ...$this->tracks($events, $i));
+        }
+        if ($tempo !== null) {
+            $this->tempos = [[0, $tempo, -1, 0]];
+        }
+        $warnings = $this->file->warnings;
+        if ($this->unended > 0) {
+            $warnings[] = $this->unended === 1 ? '1 note never ended; it now ends with its track.' : "$this->unended notes never ended; they now end with their track.";
+        }
+        if ($this->empty > 0) {
+            $warnings[] = $this->empty === 1 ? '1 note had no length; it was given one tick.' : "$this->empty notes had no length; they were given one tick each.";
+        }
+        if ($this->loose > 0) {
+            $warnings[] = $this->loose === 1 ? '1 note-off ended no note; it is kept.' : "$this->loose note-offs ended no note; they are kept.";
+        }
+        if ($this->file->format === 2 && count($tracks) > 1) {
+            $warnings[] = 'The file holds separate sequences (format 2); they are laid one under another, all from the start.';
+        }
+        $title = $tracks === [] ? '' : $tracks[0]->name;
+
+        return [new Song($title !== '' && ! $tracks[0]->hasNotes() ? $title : $name, $ppq, $this->tempos, $this->meters, $tracks,
+            new Source($this->file->format, $this->file->division, $this->scale, $this->file->chunks)), $warnings];
+    }
+
+    /**
+     * @param  list<Event>  $events
+     * @return list<Track>
+     */
+    private function tracks(array $events, int $index): array
+    {
+        $kept = $open = [];
+        /** @var array<int, array<int, Note>> $notes by channel and order */
+        $notes = [];
+        /** @var array<int, list<Point>> $points */
+        $points = [];
+        $name = '';
+        $end = $events[count($events) - 1]->tick * $this->scale;
+        foreach ($events as $event) {
+            $order = ++$this->order;
+            $tick = $event->tick * $this->scale;
+            if ($event->status >= 0xF0) {
+                if ($event->status === Message::META) {
+                    if ($event->data1 === Message::META_END || $this->isTime($event, $tick, $index, $order)) {
+                        continue;
+                    }
+                    if ($event->data1 === Message::META_TRACK_NAME && $name === '') {
+                        $name = mb_strimwidth(Message::text($event->bytes), 0, 200);
+                    }
+                }
+                $kept[] = new Kept($tick, $order, $event->status, $event->data1, $event->bytes);
+
+                continue;
+            }
+            $channel = $event->status & 0x0F;
+            $kind = $event->status & 0xF0;
+            if ($kind === Message::NOTE_ON && $event->data2 > 0) {
+                $notes[$channel][$order] = new Note($order, $tick, 1, $event->data1, $event->data2, channel: $channel);
+                $open[$channel << 7 | $event->data1][] = $order;
+            } elseif ($kind === Message::NOTE_ON || $kind === Message::NOTE_OFF) {
+                // First in, first out, where one pitch was begun several times.
+                $started = isset($open[$channel << 7 | $event->data1]) ? array_shift($open[$channel << 7 | $event->data1]) : null;
+                if ($started === null) {
+                    $this->loose++;
+                    $points[$channel][] = new Point($order, $tick, $event->status, $event->data1, $event->data2);
+                } else {
+                    $this->empty += $tick === $notes[$channel][$started]->start ? 1 : 0;
+                    $notes[$channel][$started] = $this->ended($notes[$channel][$started], $tick, $kind === Message::NOTE_OFF ? $event->data2 : Note::RELEASE_BY_NOTE_ON);
+                }
+            } else {
+                $points[$channel][] = new Point($order, $tick, $event->status, $event->data1, $event->data2);
+            }
+        }
+        foreach ($open as $key => $orders) {
+            foreach ($orders as $order) {
+                $this->unended++;
+                $notes[$key >> 7][$order] = $this->ended($notes[$key >> 7][$order], $end, Note::RELEASE);
+            }
+        }
+        if ($this->file->format !== 0) {
+            $music = $this->parts($name, array_merge(...array_values($notes)), array_merge(...array_values($points)));
+
+            return [new Track($name, $music, $kept, $end)];
+        }
+        $tracks = [new Track($name, [], $kept, $end)];
+        $channels = array_unique([...array_keys($notes), ...array_keys($points)]);
+        sort($channels);
+        foreach ($channels as $channel) {
+            $called = 'Channel '.($channel + 1);
+            $tracks[] = new Track($called, $this->parts($called, array_values($notes[$channel] ?? []), $points[$channel] ?? []));
+        }
+
+        return $tracks;
+    }
+
+    private function ended(Note $note, int $end, int $release): Note
+    {
+        return new Note($note->id, $note->start, max($this->scale, $end - $note->start), $note->pitch, $note->velocity, $release, channel: $note->channel);
+    }
+
+    /** Whether the event set a tempo or a meter, which the song then holds. Frames of a second have no tempo to set. */
+    private function isTime(Event $event, int $tick, int $track, int $order): bool
+    {
+        $bytes = array_map(ord(...), str_split($event->bytes));
+        if ($event->data1 === Message::META_TEMPO && ! $this->frames && count($bytes) === 3) {
+            $tempo = $bytes[0] << 16 | $bytes[1] << 8 | $bytes[2];
+            if ($tempo > 0) {
+                $this->tempos[] = [$tick, $tempo, $track, $order];
+
+                return true;
+            }
+        }
+        if ($event->data1 === Message::META_METER && count($bytes) === 4 && $bytes[0] > 0 && $bytes[1] <= 6) {
+            $unit = [1, 2, 4, 8, 16, 32, 64][$bytes[1]];
+            $this->meters[] = [$tick, $bytes[0], $unit, $bytes[2], $bytes[3], $track, $order];
+
+            return true;
+        }
+
+        return false;
+    }
+
+    /**
+     * @param  list<Note>  $notes
+     * @param  list<Point>  $points
+     * @return list<Part>
+     */
+    private function parts(string $name, array $notes, array $points): array
+    {
+        if ($notes === [] && $points === []) {
+            return [];
+        }
+
+        return [Part::of(++$this->part, $name === '' ? "Part $this->part" : $name, $notes, $points)];
+    }
+}

@@ -1,0 +1,215 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jactonic\Core\Midi;
+
+/**
+ * Takes a Standard MIDI File apart: formats 0, 1 and 2, running status, any division, unknown chunks. A file that is
+ * cut off keeps what came before, with a warning; one that is broken is refused, with the byte where it broke.
+ */
+final class Reader
+{
+    /** More than any song holds; a file past it would only exhaust the machine. */
+    public const MOST_EVENTS = 2_000_000;
+
+    /** Ticks are kept far below where sums of them could overflow. */
+    private const MOST_TICK = 1 << 40;
+
+    private int $at = 0;
+
+    private int $events = 0;
+
+    /** @var list<string> */
+    private array $warnings = [];
+
+    private function __construct(private readonly string $bytes)
+    {
+    }
+
+    /** @throws MidiError */
+    public static function read(string $bytes): MidiFile
+    {
+        return (new self($bytes))->file();
+    }
+
+    private function file(): MidiFile
+    {
+        $size = strlen($this->bytes);
+        if ($size === 0) {
+            throw MidiError::at(0, 'it is empty');
+        }
+        if (substr($this->bytes, 0, 4) !== 'MThd') {
+            throw MidiError::at(0, str_starts_with($this->bytes, "PK\x03\x04")
+                ? 'it is a zip archive, not a Standard MIDI File; unpack it first'
+                : 'it is not a Standard MIDI File, which begins with “MThd”');
+        }
+        if ($size < 14) {
+            throw MidiError::at($size, 'it ends inside its header');
+        }
+        $length = $this->number(4);
+        if ($length < 6 || 8 + $length > $size) {
+            throw MidiError::at(4, "its header says it is $length bytes long, which cannot be");
+        }
+        $format = $this->short(8);
+        if ($format > 2) {
+            throw MidiError::at(8, "its format is $format; there are only 0, 1 and 2");
+        }
+        $declared = $this->short(10);
+        $division = $this->short(12);
+        if (($division & 0x7FFF) === 0 || ($division >= 0x8000 && (($division & 0xFF) === 0 || ! in_array(256 - ($division >> 8), [24, 25, 29, 30], true)))) {
+            throw MidiError::at(12, sprintf('its division is 0x%04X, which says no length of a tick', $division));
+        }
+        $this->at = 8 + $length;
+        $tracks = $chunks = [];
+        while ($this->at < $size) {
+            if ($this->at + 8 > $size) {
+                $this->warnings[] = sprintf('The file is cut off at byte %d, inside the head of a chunk; what came before is kept.', $size);
+                break;
+            }
+            $id = substr($this->bytes, $this->at, 4);
+            $length = $this->number($this->at + 4);
+            $start = $this->at + 8;
+            if (preg_match('/^[\x20-\x7E]{4}$/', $id) !== 1) {
+                throw MidiError::at($this->at, 'a chunk should begin here, but these bytes name none');
+            }
+            $end = min($size, $start + $length);
+            $cut = $start + $length > $size;
+            $this->at = $start;
+            if ($id === 'MTrk') {
+                $tracks[] = $this->track($end, $cut, count($tracks) + 1);
+            } else {
+                $chunks[] = [count($tracks), $id, substr($this->bytes, $start, $end - $start)];
+            }
+            if ($cut) {
+                $this->warnings[] = sprintf('The file is cut off at byte %d, %d bytes short; what came before is kept.', $size, $start + $length - $size);
+            }
+            $this->at = $end;
+        }
+        if ($tracks === []) {
+            throw MidiError::at($size, 'it holds no track');
+        }
+        if ($declared !== count($tracks)) {
+            $this->warnings[] = sprintf('The header promises %d tracks; %d are there.', $declared, count($tracks));
+        }
+        if ($format === 0 && count($tracks) > 1) {
+            $this->warnings[] = sprintf('A file of format 0 has one track, this one has %d; it is read as format 1.', count($tracks));
+            $format = 1;
+        }
+
+        return new MidiFile($format, $division, $tracks, $chunks, $this->warnings);
+    }
+
+    /**
+     * @param  int  $end  byte after the chunk, or after what is left of it
+     * @return list<Event>
+     */
+    private function track(int $end, bool $cut, int $number): array
+    {
+        $events = [];
+        $bytes = $this->bytes;
+        $tick = $running = 0;
+        $at = $this->at;
+        try {
+            while ($at < $end) {
+                $from = $at;
+                $tick += $this->quantity($at, $end);
+                if ($tick > self::MOST_TICK) {
+                    throw MidiError::at($from, 'its time runs out of all bounds');
+                }
+                if ($at >= $end) {
+                    throw new CutOff($at);
+                }
+                if (++$this->events > self::MOST_EVENTS) {
+                    throw MidiError::at($at, sprintf('it holds more than %s events', number_format(self::MOST_EVENTS)));
+                }
+                $status = ord($bytes[$at]);
+                if ($status >= 0x80) {
+                    $at++;
+                } elseif ($running !== 0) {
+                    $status = $running;
+                } else {
+                    throw MidiError::at($at, sprintf('an event in track %d has data but no status', $number));
+                }
+                if ($status < 0xF0) {
+                    $running = $status;
+                    $needs = Message::DATA_BYTES[$status & 0xF0];
+                    if ($at + $needs > $end) {
+                        throw new CutOff($at);
+                    }
+                    $data1 = ord($bytes[$at]);
+                    $data2 = $needs === 2 ? ord($bytes[$at + 1]) : 0;
+                    if ($data1 > 127 || $data2 > 127) {
+                        throw MidiError::at($data1 > 127 ? $at : $at + 1, sprintf('a data byte in track %d is above 127', $number));
+                    }
+                    $at += $needs;
+                    $events[] = new Event($tick, $status, $data1, $data2);
+
+                    continue;
+                }
+                // Meta and system exclusive events end running status.
+                $running = 0;
+                $type = 0;
+                if ($status === Message::META) {
+                    if ($at >= $end) {
+                        throw new CutOff($at);
+                    }
+                    $type = ord($bytes[$at++]);
+                } elseif ($status !== Message::SYSTEM_EXCLUSIVE && $status !== Message::ESCAPE) {
+                    throw MidiError::at($at - 1, sprintf('status 0x%02X in track %d has no place in a file', $status, $number));
+                }
+                $length = $this->quantity($at, $end);
+                if ($at + $length > $end) {
+                    throw new CutOff($at);
+                }
+                $events[] = new Event($tick, $status, $type, 0, substr($bytes, $at, $length));
+                $at += $length;
+                if ($status === Message::META && $type === Message::META_END) {
+                    if ($at < $end) {
+                        $this->warnings[] = sprintf('Track %d goes on for %d bytes after its end; they are left out.', $number, $end - $at);
+                    }
+
+                    return $events;
+                }
+            }
+        } catch (CutOff $e) {
+            if (! $cut) {
+                throw MidiError::at($e->byte, sprintf('track %d ends inside an event; its length must be wrong', $number));
+            }
+        }
+        if (! $cut) {
+            $this->warnings[] = sprintf('Track %d has no end-of-track event; its last event ends it.', $number);
+        }
+        $events[] = new Event($tick, Message::META, Message::META_END);
+
+        return $events;
+    }
+
+    private function quantity(int &$at, int $end): int
+    {
+        $from = $at;
+        $value = 0;
+        do {
+            if ($at >= $end) {
+                throw new CutOff($at);
+            }
+            if ($at - $from === 4) {
+                throw MidiError::at($from, 'a number of variable length is longer than four bytes');
+            }
+            $byte = ord($this->bytes[$at++]);
+            $value = $value << 7 | $byte & 0x7F;
+        } while ($byte >= 0x80);
+
+        return $value;
+    }
+
+    private function number(int $at): int
+    {
+        return $this->short($at) << 16 | $this->short($at + 2);
+    }
+
+    private function short(int $at): int
+    {
+        return ord($this->bytes[$at]) << 8 | ord($this->bytes[$at + 1]);
+    }
+}

@@ -1,0 +1,44 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jactonic\Core\Recipe;
+
+/** The recipes that Jactonic comes with: ordinary ones, to be changed or thrown away. */
+final class Shipped
+{
+    /** @return list<Recipe> */
+    public static function all(): array
+    {
+        $recipes = [];
+        foreach (self::table() as $name => [$pick, $steps]) {
+            $recipes[] = Recipe::fromArray(['name' => $name, 'pick' => $pick, 'steps' => $steps]);
+        }
+
+        return $recipes;
+    }
+
+    /** @return array<string, array{array<string, mixed>|null, list<array<string, mixed>>}> by name: the condition and the steps */
+    private static function table(): array
+    {
+        $add = static fn (int $amount): array => [['edit' => 'velocity-add', 'params' => ['amount' => $amount]]];
+
+        return [
+            'Velocity +5' => [null, $add(5)],
+            'Velocity −5' => [null, $add(-5)],
+            'Velocity +15' => [null, $add(15)],
+            'Velocity −15' => [null, $add(-15)],
+            'Velocities toward 80' => [null, [['edit' => 'velocity-toward', 'params' => ['value' => 80, 'percent' => 50]]]],
+            'Only the soft notes up' => [['velocity' => ['max' => 59]], $add(12)],
+            'Accents on the beat' => [['onBeat' => true], $add(12)],
+            'Split in triplets' => [null, [['set' => ['grid' => '1/8T', 'swing' => 50]], ['edit' => 'split']]],
+            'A fifth up' => [null, [['edit' => 'transpose', 'params' => ['semitones' => 7]]]],
+            'Double an octave down' => [null, [['edit' => 'double-at', 'params' => ['semitones' => -12]], ['edit' => 'velocity-scale', 'params' => ['percent' => 80]]]],
+            'Thin the hats' => [['pitch' => ['min' => 42, 'max' => 46], 'every' => ['nth' => 2, 'from' => 2]], [['edit' => 'velocity-scale', 'params' => ['percent' => 60]]]],
+            'Tighten, then legato' => [null, [['edit' => 'quantize', 'params' => ['strength' => 80]], ['edit' => 'legato', 'params' => ['mode' => 'both', 'tail' => 'keep']]]],
+            'Tighten to straight sixteenths' => [null, [['set' => ['grid' => '1/16', 'swing' => 50]], ['edit' => 'quantize', 'params' => ['strength' => 100]]]],
+            'A pad out of chords' => [null, [['edit' => 'gather-first', 'params' => ['rest' => 'deleted']], ['edit' => 'legato'], ['edit' => 'clear-overlaps']]],
+            'Lower voices down an octave' => [['inChord' => 'bottom'], [['edit' => 'transpose', 'params' => ['semitones' => -12]]]],
+        ];
+    }
+}

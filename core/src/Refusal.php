@@ -1,0 +1,37 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jactonic\Core;
+
+/**
+ * Something asked of the core that it will not do. Its message is a whole sentence for the person who asked;
+ * nothing has changed when it is thrown.
+ */
+class Refusal extends \DomainException
+{
+    /** @param  string|null  $parameter the parameter at fault, by its name in the spec */
+    public function __construct(string $message, public readonly ?string $parameter = null)
+    {
+        parent::__construct($message);
+    }
+
+    /** What came instead of what is allowed, in the one wording used everywhere. */
+    public static function parameter(string $name, mixed $came, string $allowed): self
+    {
+        return new self(sprintf('“%s” was %s; allowed: %s.', $name, self::show($came), $allowed), $name);
+    }
+
+    public static function missing(string $name, string $allowed): self
+    {
+        return new self(sprintf('“%s” is missing; allowed: %s.', $name, $allowed), $name);
+    }
+
+    /** A value as a person would write it, cut short where it is long. */
+    public static function show(mixed $value): string
+    {
+        $text = json_encode($value, JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_PARTIAL_OUTPUT_ON_ERROR | JSON_INVALID_UTF8_SUBSTITUTE);
+
+        return $text === false ? get_debug_type($value) : mb_strimwidth($text, 0, 60, '…');
+    }
+}

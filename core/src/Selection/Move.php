@@ -1,0 +1,194 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jactonic\Core\Selection;
+
+use Jactonic\Core\Score\Note;
+use Jactonic\Core\Score\Score;
+use Jactonic\Core\Time\Grid;
+use Jactonic\Core\Time\Timeline;
+
+/** Ways to choose other notes from those chosen now. No note changes. */
+enum Move: string
+{
+    case All = 'all';
+    case None = 'none';
+    case Inverse = 'inverse';
+    case Row = 'row';
+    case Chord = 'chord';
+    case Next = 'next';
+    case Previous = 'previous';
+    case GrowNext = 'grow-next';
+    case GrowPrevious = 'grow-previous';
+    case Higher = 'higher';
+    case Lower = 'lower';
+    case Muted = 'muted';
+    case Overlapping = 'overlapping';
+    case Bar = 'bar';
+    case FirstChords = 'first-chords';
+
+    public function title(): string
+    {
+        return match ($this) {
+            self::All => 'Select all notes',
+            self::None => 'Select nothing',
+            self::Inverse => 'Turn the selection round',
+            self::Row => 'Select the whole row',
+            self::Chord => 'Select the whole chord',
+            self::Next => 'Go to the next note',
+            self::Previous => 'Go to the previous note',
+            self::GrowNext => 'Take in the next note',
+            self::GrowPrevious => 'Take in the previous note',
+            self::Higher => 'Go to the next higher note of the chord',
+            self::Lower => 'Go to the next lower note of the chord',
+            self::Muted => 'Select the muted notes',
+            self::Overlapping => 'Select overlapping notes',
+            self::Bar => 'Select the whole bar',
+            self::FirstChords => 'Select the first chord of each bar',
+        };
+    }
+
+    /**
+     * The selection that this makes of another, in the parts that the other names.
+     *
+     * @param  int  $near  tick from which next and previous look when nothing is chosen
+     */
+    public function apply(Selection $selection, Score $score, int $near = 0): Selection
+    {
+        $moved = [];
+        foreach ($selection->notes as $partId => $ids) {
+            $part = $score->part($partId);
+            $chosen = array_fill_keys($ids, true);
+            $ordered = $part->inOrder();
+            $moved[$partId] = match ($this) {
+                self::All => self::ids($ordered),
+                self::None => [],
+                self::Inverse => self::ids(array_filter($ordered, static fn (Note $n): bool => ! isset($chosen[$n->id]))),
+                self::Row => self::row($ordered, $chosen),
+                self::Chord => self::chord(Chords::of($ordered, $score->time), $chosen),
+                self::Next => self::beside($ordered, $chosen, $near, 1),
+                self::Previous => self::beside($ordered, $chosen, $near, -1),
+                self::GrowNext => [...$ids, ...array_diff(self::beside($ordered, $chosen, $near, 1), $ids)],
+                self::GrowPrevious => [...$ids, ...array_diff(self::beside($ordered, $chosen, $near, -1), $ids)],
+                self::Higher => self::within(Chords::of($ordered, $score->time), $ids, $chosen, 1),
+                self::Lower => self::within(Chords::of($ordered, $score->time), $ids, $chosen, -1),
+                self::Muted => self::ids(array_filter($ordered, static fn (Note $n): bool => $n->muted)),
+                self::Overlapping => Pick::parse(['overlapping' => true])->of($part, $score->time),
+                self::Bar => self::bars($ordered, $chosen, $near, $score->time),
+                self::FirstChords => Chords::firstOfEach($part->inOrder($ids === [] ? null : $ids), $score->time->lines(Grid::parse('bar')), $score->time),
+            };
+            $moved[$partId] = array_values($moved[$partId]);
+        }
+
+        return new Selection($moved);
+    }
+
+    /**
+     * @param  array<int, Note>  $notes
+     * @return list<int>
+     */
+    private static function ids(array $notes): array
+    {
+        return array_values(array_map(static fn (Note $n): int => $n->id, $notes));
+    }
+
+    /**
+     * @param  list<Note>  $ordered
+     * @param  array<int, true>  $chosen
+     * @return list<int>
+     */
+    private static function row(array $ordered, array $chosen): array
+    {
+        $pitches = [];
+        foreach ($ordered as $note) {
+            if (isset($chosen[$note->id])) {
+                $pitches[$note->pitch] = true;
+            }
+        }
+
+        return self::ids(array_filter($ordered, static fn (Note $n): bool => isset($pitches[$n->pitch])));
+    }
+
+    /**
+     * The notes that start in the bars of the chosen ones; with none chosen, in the bar that holds `near`.
+     *
+     * @param  list<Note>  $ordered
+     * @param  array<int, true>  $chosen
+     * @return list<int>
+     */
+    private static function bars(array $ordered, array $chosen, int $near, Timeline $time): array
+    {
+        $bars = $chosen === [] ? [$time->meters->barAt($near)->index => true] : [];
+        foreach ($ordered as $note) {
+            if (isset($chosen[$note->id])) {
+                $bars[$time->meters->barAt($note->start)->index] = true;
+            }
+        }
+
+        return self::ids(array_filter($ordered, static fn (Note $n): bool => isset($bars[$time->meters->barAt($n->start)->index])));
+    }
+
+    /**
+     * @param  list<list<Note>>  $chords
+     * @param  array<int, true>  $chosen
+     * @return list<int>
+     */
+    private static function chord(array $chords, array $chosen): array
+    {
+        $ids = [];
+        foreach ($chords as $chord) {
+            if (array_filter($chord, static fn (Note $n): bool => isset($chosen[$n->id])) !== []) {
+                array_push($ids, ...self::ids($chord));
+            }
+        }
+
+        return $ids;
+    }
+
+    /**
+     * The note beside the last (or first) chosen one in reading order; at the end it stays where it is.
+     *
+     * @param  list<Note>  $ordered
+     * @param  array<int, true>  $chosen
+     * @return list<int>
+     */
+    private static function beside(array $ordered, array $chosen, int $near, int $way): array
+    {
+        if ($ordered === []) {
+            return [];
+        }
+        $places = array_keys(array_filter($ordered, static fn (Note $n): bool => isset($chosen[$n->id])));
+        if ($places !== []) {
+            $i = $way > 0 ? max($places) + 1 : min($places) - 1;
+
+            return [$ordered[max(0, min(count($ordered) - 1, $i))]->id];
+        }
+        $later = array_keys(array_filter($ordered, static fn (Note $n): bool => $n->start >= $near));
+        $next = $later[0] ?? count($ordered);
+
+        return [$ordered[max(0, min(count($ordered) - 1, $way > 0 ? $next : $next - 1))]->id];
+    }
+
+    /**
+     * Each chosen note gives way to its neighbour in the same chord; the outermost stays.
+     *
+     * @param  list<list<Note>>  $chords
+     * @param  list<int>  $ids
+     * @param  array<int, true>  $chosen
+     * @return list<int>
+     */
+    private static function within(array $chords, array $ids, array $chosen, int $way): array
+    {
+        $moved = [];
+        foreach ($chords as $chord) {
+            foreach ($chord as $i => $note) {
+                if (isset($chosen[$note->id])) {
+                    $moved[$chord[max(0, min(count($chord) - 1, $i + $way))]->id] = true;
+                }
+            }
+        }
+
+        return $moved === [] ? $ids : array_keys($moved);
+    }
+}

@@ -1,0 +1,184 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jactonic\Core\Tests\Edit;
+
+use Jactonic\Core\Edit\Catalogue;
+use Jactonic\Core\Edit\ChangeCodec;
+use Jactonic\Core\Edit\Editor;
+use Jactonic\Core\Edit\Needs;
+use Jactonic\Core\Refusal;
+use Jactonic\Core\Score\Part;
+use Jactonic\Core\Tests\Support\Make;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+
+/** What holds for every edit of the catalogue, whichever it is: on takes of a seeded player, with the examples of its spec. */
+final class EveryEditTest extends TestCase
+{
+    /** @return iterable<string, array{string, array<string, mixed>, int}> */
+    public static function edits(): iterable
+    {
+        foreach (Catalogue::specs() as $spec) {
+            foreach ($spec->examples as $i => $params) {
+                foreach ([1, 2, 3] as $seed) {
+                    yield "$spec->id $i, take $seed" => [$spec->id, $params, $seed];
+                }
+            }
+        }
+    }
+
+    /** @param  array<string, mixed>  $params */
+    #[DataProvider('edits')]
+    public function test_undone_it_gives_back_the_score_to_the_last_byte(string $id, array $params, int $seed): void
+    {
+        $score = Make::take($seed);
+        $before = Make::bytes($score);
+        $change = Make::edit($score, $id, $params)->change;
+        $after = $change->applyTo($score);
+
+        self::assertFalse($change->isEmpty(), 'the example changes something');
+        self::assertNotSame($before, Make::bytes($after));
+        self::assertSame($before, Make::bytes($change->inverse()->applyTo($after)));
+        self::assertSame(Make::bytes($after), Make::bytes($change->inverse()->inverse()->applyTo($score)));
+    }
+
+    /** @param  array<string, mixed>  $params */
+    #[DataProvider('edits')]
+    public function test_its_change_is_kept_as_json_both_ways(string $id, array $params, int $seed): void
+    {
+        $score = Make::take($seed);
+        $change = Make::edit($score, $id, $params)->change;
+        $after = $change->applyTo($score);
+        $json = ChangeCodec::encode($change);
+        $notes = static fn ($s): array => array_map(static fn (Part $p): array => $p->notes, $s->parts);
+
+        self::assertSame([1], ChangeCodec::parts($json));
+        self::assertSame(Make::bytes($after), Make::bytes(ChangeCodec::decode($json, $notes($score), false)->applyTo($score)));
+        self::assertSame(Make::bytes($score), Make::bytes(ChangeCodec::decode($json, $notes($after), true)->inverse()->applyTo($after)));
+    }
+
+    /** @param  array<string, mixed>  $params */
+    #[DataProvider('edits')]
+    public function test_the_same_input_gives_the_same_change(string $id, array $params, int $seed): void
+    {
+        self::assertEquals(Make::edit(Make::take($seed), $id, $params), Make::edit(Make::take($seed), $id, $params));
+    }
+
+    /** @param  array<string, mixed>  $params */
+    #[DataProvider('edits')]
+    public function test_it_speaks_and_leaves_notes_in_their_ranges(string $id, array $params, int $seed): void
+    {
+        $score = Make::take($seed);
+        $outcome = Make::edit($score, $id, $params);
+
+        self::assertMatchesRegularExpression('/^.*\p{L}.*\.$/u', $outcome->said);
+        foreach ($outcome->change->applyTo($score)->part(1)->notes as $note) {
+            self::assertGreaterThanOrEqual(0, $note->start);
+            self::assertGreaterThanOrEqual(1, $note->length);
+            self::assertTrue($note->pitch >= 0 && $note->pitch <= 127 && $note->velocity >= 1 && $note->velocity <= 127);
+        }
+        foreach ($outcome->selection->notes as $part => $ids) {
+            self::assertSame([], array_diff($ids, array_keys($outcome->change->applyTo($score)->part($part)->notes)), 'the new selection is there');
+        }
+    }
+
+    /** @param  array<string, mixed>  $params */
+    #[DataProvider('edits')]
+    public function test_only_the_chosen_notes_change(string $id, array $params, int $seed): void
+    {
+        $score = Make::take($seed);
+        $after = Make::after($score, $id, $params, [3, 17, 20]);
+        foreach ($score->part(1)->notes as $note) {
+            if (! in_array($note->id, [3, 17, 20], true)) {
+                self::assertEquals($note, $after->part(1)->notes[$note->id]);
+            }
+        }
+    }
+
+    /** @param  array<string, mixed>  $params */
+    #[DataProvider('edits')]
+    public function test_with_nothing_chosen_nothing_changes_and_it_says_so(string $id, array $params, int $seed): void
+    {
+        if (Catalogue::edit($id)::spec()->needs !== Needs::Notes) {
+            // It works in the part as a whole, and is free to.
+            self::assertNotSame('', Make::edit(Make::take($seed), $id, $params, [])->said);
+
+            return;
+        }
+        $outcome = Make::edit(Make::take($seed), $id, $params, []);
+
+        self::assertTrue($outcome->change->isEmpty());
+        self::assertSame('No notes are selected: nothing changed.', $outcome->said);
+    }
+
+    /** @return iterable<string, array{string, string, mixed}> */
+    public static function badParameters(): iterable
+    {
+        foreach (Catalogue::specs() as $spec) {
+            yield "$spec->id with a parameter that it has not" => [$spec->id, 'colour', 'red'];
+            foreach ($spec->params as $param) {
+                foreach (['text', -99_999_999_999, 1e300, [], [[]], true] as $i => $bad) {
+                    // An empty list of notes is a list of notes.
+                    if (! ($bad === [] && $param->type->value === 'notes')) {
+                        yield "$spec->id with a bad $param->name, $i" => [$spec->id, $param->name, $bad];
+                    }
+                }
+            }
+        }
+    }
+
+    #[DataProvider('badParameters')]
+    public function test_a_bad_parameter_is_refused_by_name(string $id, string $name, mixed $bad): void
+    {
+        $params = [$name => $bad] + (Catalogue::edit($id)::spec()->examples[0] ?? []);
+        try {
+            Make::edit(Make::take(1), $id, $params);
+            self::fail("$id took $name ".json_encode($bad));
+        } catch (Refusal $refusal) {
+            self::assertStringStartsWith($name, (string) $refusal->parameter);
+            self::assertStringContainsString('allowed', $refusal->getMessage());
+        }
+    }
+
+    public function test_the_catalogue_finds_every_edit_by_its_id(): void
+    {
+        $ids = array_map(static fn ($spec): string => $spec->id, Catalogue::specs());
+        foreach (['quantize', 'as-played', 'nudge', 'transpose', 'resize', 'velocity-set', 'velocity-add', 'mute', 'delete', 'insert', 'humanize', 'legato', 'groove-quantize'] as $id) {
+            self::assertContains($id, $ids);
+            self::assertSame($id, Catalogue::edit($id)::spec()->id);
+        }
+        self::assertSame($ids, array_unique($ids));
+        $this->expectException(Refusal::class);
+        $this->expectExceptionMessageMatches('/allowed:.*quantize/');
+        Catalogue::edit('quantise');
+    }
+
+    public function test_a_command_with_unknown_keys_or_no_notes_to_work_on_is_refused(): void
+    {
+        foreach ([['edit' => 'mute'], ['edit' => 'mute', 'on' => ['part' => 1], 'parameters' => []], ['on' => ['part' => 1]], ['select' => 'some', 'on' => ['part' => 1]], ['edit' => 7, 'on' => ['part' => 1]],
+            ['edit' => 'mute', 'on' => ['part' => 2, 'pick' => ['all' => true]]]] as $command) {
+            try {
+                Editor::run($command, Make::take(1));
+                self::fail('It was taken: '.json_encode($command));
+            } catch (Refusal $refusal) {
+                self::assertNotNull($refusal->parameter);
+            }
+        }
+    }
+
+    public function test_changes_joined_are_undone_as_one(): void
+    {
+        $score = Make::take(5);
+        $first = Make::edit($score, 'quantize')->change;
+        $between = $first->applyTo($score);
+        $second = Make::edit($between, 'delete', [], [1, 2])->change;
+        $middle = $second->applyTo($between);
+        $third = Make::edit($middle, 'insert', ['notes' => [['start' => 1, 'pitch' => 50]]])->change;
+        $joined = $first->then($second)->then($third);
+
+        self::assertSame(Make::bytes($third->applyTo($middle)), Make::bytes($joined->applyTo($score)));
+        self::assertSame(Make::bytes($score), Make::bytes($joined->inverse()->applyTo($third->applyTo($middle))));
+    }
+}

@@ -1,0 +1,62 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jactonic\Core\Tests\Edit\Pitch;
+
+use Jactonic\Core\Refusal;
+use Jactonic\Core\Tests\Support\Make;
+use PHPUnit\Framework\Attributes\TestWith;
+use PHPUnit\Framework\TestCase;
+
+final class TransposeTest extends TestCase
+{
+    #[TestWith([1, [61, 65], '2 notes up a semitone.'])]
+    #[TestWith([-12, [48, 52], '2 notes down an octave.'])]
+    #[TestWith([24, [84, 88], '2 notes up 2 octaves.'])]
+    #[TestWith([7, [67, 71], '2 notes up 7 semitones.'])]
+    /** @param  list<int>  $pitches */
+    public function test_pitches_move_together(int $semitones, array $pitches, string $said): void
+    {
+        $score = Make::score([[0, 9, 60], [0, 9, 64]]);
+        $outcome = Make::edit($score, 'transpose', ['semitones' => $semitones]);
+
+        self::assertSame([$pitches, $said], [Make::pitches($outcome->change->applyTo($score)), $outcome->said]);
+    }
+
+    #[TestWith([1, 'G9 at 2.1.1 cannot go up 1'])]
+    #[TestWith([-61, 'C4 at 1.1.1 cannot go down 61'])]
+    public function test_a_note_that_would_leave_the_keyboard_stops_all(int $semitones, string $why): void
+    {
+        $this->expectException(Refusal::class);
+        $this->expectExceptionMessage($why);
+        Make::edit(Make::score([[0, 9, 60], [3840, 9, 127]]), 'transpose', ['semitones' => $semitones]);
+    }
+
+    public function test_the_edges_of_the_keyboard_can_be_reached(): void
+    {
+        self::assertSame([127], Make::pitches(Make::after(Make::score([[0, 9, 126]]), 'transpose', ['semitones' => 1])));
+        self::assertSame([0], Make::pitches(Make::after(Make::score([[0, 9, 1]]), 'transpose', ['semitones' => -1])));
+    }
+
+    public function test_a_line_is_doubled_and_the_copies_are_chosen(): void
+    {
+        $score = Make::after(Make::score([[10, 100, 60, 99], [500, 100, 64]]), 'quantize');
+        $outcome = Make::edit($score, 'double-at', ['semitones' => -12]);
+        $after = $outcome->change->applyTo($score);
+
+        self::assertSame([1 => [3, 4]], $outcome->selection->notes);
+        self::assertSame([60, 64, 48, 52], array_map(static fn ($n): int => $n->pitch, array_values($after->part(1)->notes)));
+        self::assertSame([10, 500, 10, 500], Make::starts(Make::after($after, 'as-played')), 'copies remember the playing too');
+        $this->expectException(Refusal::class);
+        Make::edit($score, 'double-at', ['semitones' => 64]);
+    }
+
+    public function test_all_go_to_one_pitch_and_stay_in_time(): void
+    {
+        $after = Make::after($score = Make::score([[10, 100, 40], [500, 100, 64]]), 'set-pitch', ['pitch' => 38]);
+
+        self::assertSame([38, 38], array_map(static fn ($n): int => $n->pitch, array_values($after->part(1)->notes)));
+        self::assertSame(Make::starts($score), Make::starts($after));
+    }
+}

@@ -1,0 +1,113 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jactonic\Core\Tests\Support;
+
+use Jactonic\Core\Edit\Editor;
+use Jactonic\Core\Edit\Outcome;
+use Jactonic\Core\Score\Document;
+use Jactonic\Core\Score\Note;
+use Jactonic\Core\Score\Part;
+use Jactonic\Core\Score\PartSettings;
+use Jactonic\Core\Score\Score;
+use Jactonic\Core\Time\Timeline;
+
+/** Small scores for tests: 960 ticks a quarter, 120 a minute, 4/4, unless a test says otherwise. */
+final class Make
+{
+    /**
+     * A score of one part, numbered 1.
+     *
+     * @param  list<array{int, int, int, 3?: int}>  $notes  start, length, pitch, velocity; ids from 1 in this order
+     * @param  array<string, mixed>  $settings
+     */
+    public static function score(array $notes, array $settings = [], ?Timeline $time = null): Score
+    {
+        $made = array_map(static fn (array $n, int $i): Note => new Note($i + 1, $n[0], $n[1], $n[2], $n[3] ?? 80), $notes, array_keys($notes));
+
+        return new Score($time ?? Timeline::of(960), [1 => Part::of(1, 'Part', $made, [], PartSettings::fromArray($settings))]);
+    }
+
+    /**
+     * A take of a seeded player: any starts, lengths, pitches and velocities, some of them muted and on other channels.
+     */
+    public static function take(int $seed, int $count = 60): Score
+    {
+        mt_srand($seed);
+        $notes = [];
+        for ($id = 1; $id <= $count; $id++) {
+            $notes[] = new Note($id, mt_rand(0, 16 * 960), mt_rand(1, 2000), mt_rand(20, 110), mt_rand(1, 127), muted: mt_rand(0, 9) === 0, channel: mt_rand(0, 2),
+                driftStart: mt_rand(-50, 50), driftLength: mt_rand(-9, 9));
+        }
+        $time = Timeline::of(960, [[0, 500_000], [6_000, 731_000]], [[0, 4, 4], [7_680, 7, 8]]);
+
+        return new Score($time, [1 => Part::of(1, 'Take', $notes, [], PartSettings::fromArray(['grid' => '1/16T', 'swing' => 58.5, 'strength' => 83]))]);
+    }
+
+    /**
+     * Runs an edit on all notes, or on those given.
+     *
+     * @param  array<string, mixed>  $params
+     * @param  list<int>|null  $notes
+     */
+    public static function edit(Score $score, string $edit, array $params = [], ?array $notes = null): Outcome
+    {
+        return Editor::run(['edit' => $edit, 'params' => $params, 'on' => ['part' => 1] + ($notes === null ? ['pick' => ['all' => true]] : ['notes' => $notes])], $score);
+    }
+
+    /**
+     * The score after an edit.
+     *
+     * @param  array<string, mixed>  $params
+     * @param  list<int>|null  $notes
+     */
+    public static function after(Score $score, string $edit, array $params = [], ?array $notes = null): Score
+    {
+        return self::edit($score, $edit, $params, $notes)->change->applyTo($score);
+    }
+
+    /** @return list<int> */
+    public static function starts(Score $score): array
+    {
+        return self::each($score, static fn (Note $n): int => $n->start);
+    }
+
+    /** @return list<int> */
+    public static function lengths(Score $score): array
+    {
+        return self::each($score, static fn (Note $n): int => $n->length);
+    }
+
+    /** @return list<int> */
+    public static function pitches(Score $score): array
+    {
+        return self::each($score, static fn (Note $n): int => $n->pitch);
+    }
+
+    /** @return list<int> */
+    public static function velocities(Score $score): array
+    {
+        return self::each($score, static fn (Note $n): int => $n->velocity);
+    }
+
+    /** The part as it is kept, to the last byte. */
+    public static function bytes(Score $score): string
+    {
+        return Document::encode($score->part(1));
+    }
+
+    /**
+     * In the order of ids.
+     *
+     * @param  \Closure(Note): int  $what
+     * @return list<int>
+     */
+    private static function each(Score $score, \Closure $what): array
+    {
+        $notes = $score->part(1)->notes;
+        ksort($notes);
+
+        return array_values(array_map($what, $notes));
+    }
+}

@@ -1,0 +1,81 @@
+import { expect, test } from '@playwright/test';
+import { bring, fetchSong, LOOSE, midi, notesOf, openRoll, said, spot } from './support';
+
+test('a song is worked by mouse too: opened, muted, soloed, renamed, played from a bar', async ({ page }) => {
+    const song = await bring(page, midi(LOOSE.concat([[96 * 12, 48, 60, 70]]), 'Left hand'), 'By mouse.mid');
+    await page.goto('/');
+    await page.getByRole('link', { name: 'By mouse' }).first().click();
+    await page.getByRole('button', { name: 'Mute Left hand' }).click();
+    await said(page, 'Left hand is muted.');
+    await expect(page.getByRole('button', { name: 'Mute Left hand' })).toHaveAttribute('aria-pressed', 'true');
+    await page.getByRole('button', { name: 'Mute Left hand' }).click();
+    await said(page, 'Left hand is heard again.');
+    await page.getByRole('button', { name: 'Solo Left hand' }).click();
+    await said(page, 'Left hand is soloed.');
+    expect((await fetchSong(page, song.id)).tracks[0]).toMatchObject({ muted: false, soloed: true });
+
+    await page.getByRole('button', { name: 'Rename' }).click();
+    await page.keyboard.type('By hand');
+    await page.keyboard.press('Enter');
+    await expect(page.getByRole('heading', { name: 'By hand' })).toBeVisible();
+    await said(page, 'By mouse is now By hand.');
+
+    const ruler = page.getByRole('button', { name: /^Bars/ });
+    const box = (await ruler.boundingBox())!;
+    await ruler.click({ position: { x: box.width / 2, y: box.height - 6 } });
+    await expect(page.getByTestId('position')).toHaveText(/^[45]\.1\.1$/);
+    await page.getByTestId('part').click();
+    await expect(page.getByTestId('part-name')).toHaveText('Left hand');
+});
+
+test('settings, undo and the steps by mouse', async ({ page }) => {
+    const song = await bring(page, midi(LOOSE));
+    await openRoll(page, song);
+    const settings = page.getByTestId('settings');
+    await settings.getByLabel('Grid').selectOption('1/4');
+    await said(page, 'Grid 1/4.');
+    await settings.getByRole('button', { name: 'triplet' }).click();
+    await said(page, 'Grid 1/4T.');
+    await settings.getByLabel('Swing').fill('62.5');
+    await settings.getByLabel('Swing').press('Enter');
+    await said(page, 'Swing 62.5 %.');
+    // The roll has the keys again.
+    await page.keyboard.press('Control+a');
+    await page.keyboard.press('ArrowUp');
+    await said(page, '8 notes up a semitone.');
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await said(page, 'Undone: 8 notes up a semitone.');
+    await page.getByRole('button', { name: 'Redo' }).click();
+    await said(page, 'Done again: 8 notes up a semitone.');
+    await page.getByRole('button', { name: 'Steps' }).click();
+    const panel = page.getByRole('dialog', { name: 'Steps' });
+    await panel.getByRole('button', { name: 'As it was at the start' }).click();
+    await said(page, 'Back to the start of the history.');
+    expect((await notesOf(page, song))[0]![3]).toBe(60);
+    await expect(panel.getByRole('button', { name: /up a semitone.*not done now/ })).toBeVisible();
+    await panel.getByRole('button', { name: 'Close' }).click();
+    await expect(panel).toBeHidden();
+});
+
+test('what is done by mouse flashes its key in the strip', async ({ page }) => {
+    await openRoll(page, await bring(page, midi(LOOSE)));
+    const from = await spot(page, 150, 60);
+    await page.mouse.move(from.x, from.y);
+    await page.mouse.down();
+    await page.mouse.move(from.x, from.y - 40, { steps: 4 });
+    await page.mouse.up();
+    await expect(page.getByTestId('key-strip').locator('.bg-primary')).toContainText('semitone');
+    await said(page, '1 note up');
+});
+
+test('muted notes are named when a file is saved without them', async ({ page }) => {
+    await openRoll(page, await bring(page, midi(LOOSE)));
+    await page.keyboard.press('d');
+    await page.keyboard.press('m');
+    await said(page, '1 note muted.');
+    const download = page.waitForEvent('download');
+    await page.getByRole('button', { name: 'Save as a MIDI file' }).click();
+    await download;
+    await said(page, 'take is saved as a MIDI file.');
+    await said(page, '1 muted note is left out of it.');
+});

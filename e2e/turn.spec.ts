@@ -1,0 +1,69 @@
+import { expect, test, type Page } from '@playwright/test';
+import { bring, chosen, LOOSE, midi, notesOf, openRoll, said, spot, type SongJson } from './support';
+
+/** A server that takes its time: what is typed meanwhile has to mean the same. */
+async function slow(page: Page): Promise<SongJson> {
+    const song = await bring(page, midi(LOOSE));
+    await openRoll(page, song);
+    await page.route(/\/(edits|caret|undo)$/, async (route) => {
+        await new Promise((resolve) => setTimeout(resolve, 250));
+        await route.continue();
+    });
+    return song;
+}
+
+async function press(page: Page, ...keys: string[]): Promise<void> {
+    for (const key of keys) await page.keyboard.press(key);
+}
+
+test('arrows typed before a choice is known move what will be chosen', async ({ page }) => {
+    const song = await slow(page);
+    const take = await notesOf(page, song);
+    // Next note, up, next note, up twice: nothing of it has been answered when the last key is pressed.
+    await press(page, 'd', 'ArrowUp', 'd', 'ArrowUp', 'ArrowUp');
+    await expect
+        .poll(async () => (await notesOf(page, song)).map((n) => n[3]))
+        .toEqual(take.map((n, i) => n[3]! + ([1, 2][i] ?? 0)));
+    await chosen(page, 1);
+});
+
+test('Esc typed before a choice is known chooses nothing, and the arrows after it move the caret', async ({ page }) => {
+    const song = await slow(page);
+    const take = await notesOf(page, song);
+    await press(page, 'd', 'Escape', 'ArrowRight', 'ArrowRight', 'ArrowUp');
+    await said(page, 'Caret at 1.1.481, C♯4.');
+    await chosen(page, 0);
+    expect(await notesOf(page, song)).toEqual(take);
+});
+
+test('what names the caret waits until the caret is there', async ({ page }) => {
+    const song = await slow(page);
+    await press(page, 'ArrowRight', 'ArrowRight', 'ArrowRight', 'ArrowRight', 'Control+a', 'Alt+b');
+    // The first two begin before 1.2.1, where the caret comes to.
+    await expect.poll(async () => (await notesOf(page, song)).filter((n) => n[1]! + n[2]! === 960).length).toBe(2);
+});
+
+test('a click on another note while keys wait takes nothing away from those chosen before', async ({ page }) => {
+    const song = await slow(page);
+    const take = await notesOf(page, song);
+    await press(page, 'd');
+    await chosen(page, 1);
+    const other = await spot(page, take[4]![1]! + 100, take[4]![3]!);
+    await press(page, 'Shift+ArrowUp', 'Shift+ArrowUp');
+    await page.mouse.click(other.x, other.y);
+    await expect.poll(async () => (await notesOf(page, song))[0]![3]).toBe(take[0]![3]! + 24);
+    await chosen(page, 1);
+    await expect(page.getByTestId('numbers')).toContainText('E4');
+    expect((await notesOf(page, song)).slice(1)).toEqual(take.slice(1));
+});
+
+test('undo typed in between undoes what was typed before it, and nothing else', async ({ page }) => {
+    const song = await slow(page);
+    const take = await notesOf(page, song);
+    await press(page, 'Control+a', 'q', 'ArrowUp', 'Control+z', 'Control+ArrowUp');
+    await said(page, '8 notes louder by 5.');
+    const now = await notesOf(page, song);
+    expect(now.map((n) => n[3])).toEqual(take.map((n) => n[3]));
+    expect(now.map((n) => n[4])).toEqual(take.map((n) => n[4]! + 5));
+    expect(now.every((n) => n[1]! % 240 === 0)).toBe(true);
+});

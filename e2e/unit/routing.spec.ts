@@ -1,0 +1,49 @@
+import { expect, test } from '@playwright/test';
+import type { Song } from '../../resources/js/api/song.svelte';
+import { Routing } from '../../resources/js/sound/routing';
+
+type Points = [number, number, number, number][];
+
+/** A song of tracks with one part each: points, and whether the part has notes. */
+function song(...tracks: { points: Points; notes?: boolean }[]): Song {
+    return {
+        tracks: tracks.map((t, i) => ({
+            id: i + 1,
+            parts: [{ trackId: i + 1, points: t.points, notes: new Map(t.notes === false ? [] : [[1, {}]]) }],
+        })),
+    } as unknown as Song;
+}
+
+const program = (channel: number, number: number): Points[number] => [0, 0xc0 | channel, number, 0];
+
+test('tracks share the channels of the file', () => {
+    const made = song({ points: [program(0, 0)] }, { points: [program(1, 32)] }, { points: [program(0, 0)] });
+    const routing = new Routing(made);
+    expect(routing.count).toBe(16);
+    expect(made.tracks.map((t, i) => routing.of(t.parts[0]!, i === 1 ? 1 : 0))).toEqual([0, 1, 0]);
+    expect([routing.isDrums(9), routing.isDrums(8)]).toEqual([true, false]);
+});
+
+test('a track that asks for another program on a taken channel gets a channel of its own', () => {
+    const made = song(
+        { points: [program(0, 0)] },
+        { points: [program(0, 48)] },
+        { points: [program(9, 0)] },
+        { points: [program(9, 40)] },
+    );
+    const routing = new Routing(made);
+    expect(routing.count).toBe(18);
+    expect(made.tracks.map((t, i) => routing.of(t.parts[0]!, i < 2 ? 0 : 9))).toEqual([0, 16, 9, 17]);
+    expect([16, 17].map((c) => routing.isDrums(c))).toEqual([false, true]);
+    expect(routing.reach(made.tracks[1]!.parts[0]!, 0)).toEqual([16]);
+    expect(routing.reach(made.tracks[0]!.parts[0]!, 0)).toEqual([0]);
+});
+
+test('controllers of a track without notes reach every track on their channel', () => {
+    const made = song(
+        { points: [program(0, 0)] },
+        { points: [program(0, 48)] },
+        { points: [[0, 0xb0, 7, 90]], notes: false },
+    );
+    expect(new Routing(made).reach(made.tracks[2]!.parts[0]!, 0)).toEqual([0, 16]);
+});

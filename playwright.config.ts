@@ -1,0 +1,39 @@
+import { defineConfig } from '@playwright/test';
+
+const port = Number(process.env.JACTONIC_TEST_PORT ?? 8497);
+
+export default defineConfig({
+    testDir: 'e2e',
+    timeout: 60_000,
+    expect: { timeout: 10_000 },
+    workers: 2,
+    fullyParallel: true,
+    forbidOnly: true,
+    retries: 0,
+    reporter: [['list']],
+    // Shortcuts are one person's, for all songs: what changes them comes when nothing else is under way.
+    projects: [
+        { name: 'work', testIgnore: 'commands.spec.ts' },
+        { name: 'shortcuts', testMatch: 'commands.spec.ts', dependencies: ['work'] },
+    ],
+    use: {
+        baseURL: `http://127.0.0.1:${port}`,
+        viewport: { width: 1280, height: 800 },
+        // A trace films every frame, which starves the sound it is meant to watch.
+        trace: 'off',
+        screenshot: 'only-on-failure',
+        launchOptions: {
+            executablePath: '/usr/bin/chromium',
+            args: [
+                '--no-sandbox',
+                '--disable-gpu',
+                '--disable-quic',
+                '--no-first-run',
+                '--disable-background-networking',
+                '--disable-component-update',
+                '--disable-sync',
+                '--autoplay-policy=no-user-gesture-required',
+            ],
+        },
+    },
+});

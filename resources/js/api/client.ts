@@ -1,0 +1,66 @@
+import type { CatchUp } from './types';
+
+/** An error that the server explained, as RFC 9457 has it; its message is a sentence for the person. */
+export class Problem extends Error {
+    constructor(
+        readonly status: number,
+        message: string,
+        readonly catchUp?: CatchUp,
+    ) {
+        super(message);
+    }
+}
+
+/** The server did not answer at all. */
+export class NoAnswer extends Error {
+    constructor() {
+        super('The server does not answer. Is it still running? What you did waits and will be sent again.');
+    }
+}
+
+async function read<T>(response: Response): Promise<T> {
+    if (response.status === 204) return undefined as T;
+    const body: unknown = await response.json().catch(() => null);
+    if (!response.ok) {
+        const problem = (body ?? {}) as { detail?: string; catchUp?: CatchUp };
+        throw new Problem(
+            response.status,
+            problem.detail ?? `The server answered ${response.status}.`,
+            problem.catchUp,
+        );
+    }
+    return body as T;
+}
+
+export async function request<T>(method: string, path: string, body?: unknown, signal?: AbortSignal): Promise<T> {
+    let response: Response;
+    try {
+        response = await fetch(`/api/${path}`, {
+            method,
+            headers: body === undefined ? {} : { 'Content-Type': 'application/json' },
+            body: body === undefined ? undefined : JSON.stringify(body),
+            signal,
+        });
+    } catch (e) {
+        if (signal?.aborted) throw e;
+        throw new NoAnswer();
+    }
+    return read<T>(response);
+}
+
+/** Sends a file, telling how far it got (0 to 1). */
+export function upload<T>(path: string, file: File, progress: (share: number) => void): Promise<T> {
+    return new Promise((resolve, reject) => {
+        const form = new FormData();
+        form.append('file', file);
+        const xhr = new XMLHttpRequest();
+        xhr.open('POST', `/api/${path}`);
+        xhr.upload.onprogress = (e) => e.lengthComputable && progress(e.loaded / e.total);
+        xhr.onerror = () => reject(new NoAnswer());
+        xhr.onload = () => {
+            const init = { status: xhr.status };
+            read<T>(new Response(xhr.responseText, init)).then(resolve, reject);
+        };
+        xhr.send(form);
+    });
+}

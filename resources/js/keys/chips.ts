@@ -1,0 +1,86 @@
+import type { Binding } from '../api/types';
+import { labels } from './strokes';
+
+/** Keys that stand together in the strip, with what they do. */
+export interface Chip {
+    keys: string[];
+    shown: string[];
+    label: string;
+}
+
+const FAMILIES = [
+    /Arrow(Up|Down)$/,
+    /Arrow(Left|Right)$/,
+    /Page(Up|Down)$/,
+    /(^|\+)[1-9]$/,
+    /(Home|End)$/,
+    /(Delete|Backspace)$/,
+    /Wheel(Up|Down)$/,
+    /(^|\+)[AD]$/,
+    /(^|\+)[WS]$/,
+];
+
+/**
+ * Neighbours of one command on keys that belong together become one chip. Of a sequence its first stroke is shown, and
+ * its second once the first was pressed (`inside`). With `whole`, sequences stand each for itself, with all their strokes.
+ */
+export function chips(bindings: readonly Binding[], inside: boolean, whole = false): Chip[] {
+    const groups: Binding[][] = [];
+    for (const b of bindings) {
+        const last = groups.at(-1);
+        const family = FAMILIES.findIndex((f) => f.test(b.keys));
+        const sequel = !inside && !whole && last !== undefined && first(b) !== b.keys && first(last[0]!) === first(b);
+        // On a page that shows all, keys under other modifiers stand apart.
+        const held = (keys: string): string => keys.split('+').slice(0, -1).join('+');
+        const alike =
+            (!whole || (last !== undefined && held(last[0]!.keys) === held(b.keys))) &&
+            !(whole && b.keys.includes(' ')) &&
+            last?.[0]!.command === b.command &&
+            last[0]!.keys.includes('Wheel') === b.keys.includes('Wheel') &&
+            (last[0]!.label === b.label || (family >= 0 && FAMILIES[family]!.test(last[0]!.keys)));
+        const same = last && (sequel || alike);
+        if (same) last.push(b);
+        else groups.push([b]);
+    }
+    return groups.map((group) => ({
+        keys: group.map((b) => b.keys),
+        shown: whole && first(group[0]!) !== group[0]!.keys ? [labels(group[0]!.keys).join(' ')] : shown(group, inside),
+        label:
+            !inside && !whole && first(group[0]!) !== group[0]!.keys
+                ? sequence(group)
+                : label(group.map((b) => b.label)),
+    }));
+}
+
+/** What a first stroke leads to, before it is pressed. */
+function sequence(group: Binding[]): string {
+    return group.every((b) => b.command === 'select') ? 'choose…' : `${label(group.map((b) => b.label))}…`;
+}
+
+function first(b: Binding): string {
+    return b.keys.split(' ')[0]!;
+}
+
+function shown(group: Binding[], inside: boolean): string[] {
+    const all = [...new Set(group.map((b) => labels(b.keys).at(inside ? -1 : 0)!))].map((k) => k.split(' '));
+    // Modifiers that all share are shown once.
+    const mods = all[0]!.slice(0, -1).join(' ');
+    const names = all.map((k) => k.at(-1)!);
+    const joined = names.length > 2 ? `${names[0]}–${names.at(-1)}` : names.join(' ');
+    return [mods ? `${mods} ${joined}` : joined];
+}
+
+/** What the labels share, said once: "octave up", "octave down" become "octave". */
+function label(all: string[]): string {
+    const distinct = [...new Set(all)];
+    if (distinct.length === 1) return distinct[0]!;
+    const words = distinct.map((l) => l.split(' '));
+    const shortest = Math.min(...words.map((w) => w.length));
+    let head = 0;
+    while (head < shortest && words.every((w) => w[head] === words[0]![head])) head++;
+    if (head > 0) return words[0]!.slice(0, head).join(' ');
+    let tail = 0;
+    while (tail < shortest - 1 && words.every((w) => w.at(-1 - tail) === words[0]!.at(-1 - tail))) tail++;
+    const shared = tail > 0 ? ' ' + words[0]!.slice(-tail).join(' ') : '';
+    return words.map((w) => (tail > 0 ? w.slice(0, -tail) : w).join(' ')).join(', ') + shared;
+}

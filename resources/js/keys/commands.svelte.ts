@@ -1,0 +1,121 @@
+import type { Binding, Param, RecipeData, Setup, Spec } from '../api/types';
+
+/** A command as a person looks for it: with some parameters given, and some to be asked for. */
+export interface Entry {
+    id: string;
+    command: string;
+    params: Record<string, unknown>;
+    title: string;
+    group: string;
+    about: string;
+    words: string[];
+    needs: Spec['needs'];
+    contexts: string[];
+    ask: Param[];
+}
+
+/** Commands that make sense only with parameters given. */
+const FORMS_ONLY = new Set([
+    'select',
+    'panel',
+    'again',
+    'choose',
+    'scroll',
+    'locate',
+    'track',
+    'compare',
+    'fit',
+    'zoom',
+    'repeat',
+    'insert-at',
+    'note-here',
+]);
+/** Parameters that no field can ask for. */
+const UNASKABLE = new Set(['notes', 'groove']);
+
+/** All commands, as the server's catalogue has them, and the recipes among them. */
+class Commands {
+    specs: Spec[] = [];
+    edits = new Set<string>();
+    recipes = $state.raw<RecipeData[]>([]);
+    private byId = new Map<string, Spec>();
+
+    start(setup: Setup): void {
+        this.specs = setup.commands;
+        this.edits = new Set(setup.edits);
+        this.recipes = setup.recipes;
+        this.byId = new Map(setup.commands.map((s) => [s.id, s]));
+    }
+
+    find(id: string): Spec | undefined {
+        return this.byId.get(id);
+    }
+
+    /** What is shown for a command with parameters: the title of its form, or its own with them. */
+    title(command: string, params: Record<string, unknown>): string {
+        if (command === 'recipe') return this.recipes.find((r) => r.key === params.recipe)?.name ?? 'A recipe';
+        const spec = this.find(command);
+        if (!spec) return command;
+        const form = spec.forms.find((f) => same(f.params, params));
+        return form?.title ?? `${spec.title}${paramWords(spec, params)}`;
+    }
+
+    /** Every command as it can be looked for. */
+    entries(): Entry[] {
+        const entries: Entry[] = [];
+        for (const spec of this.specs) {
+            const { id: command, group, about, needs, contexts } = spec;
+            const common = { command, group, about, needs, contexts };
+            const add = (title: string, params: Record<string, unknown>, words: string[], ask: Param[] = []): void => {
+                entries.push({ ...common, id: keyOf(command, params, ask), params, title, words, ask });
+            };
+            for (const f of spec.forms) add(f.title, f.params, [...(f.words ?? []), ...spec.words]);
+            if (command === 'set') for (const p of spec.params) add(`${p.title}…`, {}, spec.words, [p]);
+            else if (command === 'recipe')
+                for (const r of this.recipes) add(r.name, { recipe: r.key }, [...spec.words, 'recipe']);
+            else if (!FORMS_ONLY.has(command) && !spec.params.some((p) => UNASKABLE.has(p.type)))
+                add(spec.title, {}, spec.words, this.edits.has(command) || command === 'nudge-part' ? spec.params : []);
+        }
+        return entries;
+    }
+}
+
+/** A command and its parameters as one text, the same for the same. */
+export function keyOf(command: string, params: Record<string, unknown>, ask: Param[] = []): string {
+    const sorted = Object.entries(params).sort(([a], [b]) => (a < b ? -1 : 1));
+    return `${command} ${JSON.stringify(sorted)}${ask.map((p) => `?${p.name}`).join('')}`;
+}
+
+export function same(a: Record<string, unknown>, b: Record<string, unknown>): boolean {
+    return keyOf('', a) === keyOf('', b);
+}
+
+/** Parameters in words: ": semitones 7". */
+export function paramWords(spec: Spec, params: Record<string, unknown>): string {
+    const words = Object.entries(params).map(([name, value]) => {
+        const title =
+            spec.params
+                .find((p) => p.name === name)
+                ?.title.split(',')[0]!
+                .toLowerCase() ?? name;
+        return `${title} ${valueWords(value)}`;
+    });
+    return words.length > 0 ? `: ${words.join(', ')}` : '';
+}
+
+export function valueWords(value: unknown): string {
+    if (typeof value === 'object' && value !== null && 'unit' in value) {
+        const step = value as unknown as { unit: string; amount?: unknown };
+        return step.unit === 'value' ? String(step.amount) : `${String(step.amount ?? 1)} ${step.unit}`;
+    }
+    return typeof value === 'string' || typeof value === 'number' || typeof value === 'boolean'
+        ? String(value)
+        : JSON.stringify(value);
+}
+
+/** The shortcuts of a command with these very parameters. */
+export function bindingsOf(bindings: readonly Binding[], command: string, params: Record<string, unknown>): Binding[] {
+    return bindings.filter((b) => b.command === command && same(b.params, params));
+}
+
+export const commands = new Commands();

@@ -1,0 +1,271 @@
+import { untrack } from 'svelte';
+import { request } from '../api/client';
+import type { Binding, KeyState } from '../api/types';
+import { bindingsOf, keyOf } from './commands.svelte';
+import { layoutLabels } from './layout';
+import { pace, type How } from './pace.svelte';
+import { isMac, Resolver, strokeOf, type Modifiers } from './strokes';
+
+/** How a command was asked for. */
+export interface Press {
+    /** The key is held and repeats. */
+    more: boolean;
+    /** How many times over, by a count typed before it. */
+    times: number;
+}
+
+/**
+ * Does a command. It may give back what to do when the key is let go (for a command that holds as long as the key), or
+ * false where it is none of its business after all and the next one may.
+ */
+export type Handler = (
+    params: Record<string, unknown>,
+    binding: Binding,
+    press: Press,
+) => void | boolean | (() => void);
+
+const ONCE: Press = { more: false, times: 1 };
+/** Commands that see to a count themselves; others are done so many times one after another. */
+const COUNTS = new Set(['select', 'recipe', 'repeat', 'again']);
+const MOST_TIMES = 999;
+const MOST_ROUNDS = 50;
+const NO_MODIFIERS: Modifiers = { mod: false, alt: false, shift: false };
+const STRIP_ROWS = [3, 2, 1, 0];
+
+/**
+ * From a key press to a command. Views name their context and give handlers for commands; the keymap, handed out by
+ * the server, says which keys stand for which.
+ */
+class Keys {
+    resolver = new Resolver([]);
+    state = $state.raw<KeyState>({ set: 0, name: '', sets: [], keymap: [], canUndo: false });
+    context = $state('songs');
+    held = $state<Modifiers>(NO_MODIFIERS);
+    prefix = $state('');
+    /** A count being typed, to go before a command; null while none is. */
+    count = $state<string | null>(null);
+    /** The keys that flash in the strip: of what was just done, by key or by mouse. */
+    flashed = $state('');
+    /** Goes up when other commands can be done, or other keys do them. */
+    version = $state(0);
+    /** Rows of the key strip. */
+    stripRows = $state(Number(localStorage.getItem('jactonic.strip') ?? 3));
+    /** How many notes are chosen where notes can be; −1 elsewhere. */
+    chosen = $state(-1);
+    /** What the last commands were, the latest first: what repeating would do. */
+    repeats = $state.raw<string[]>([]);
+    /** Takes strokes instead of the commands, while a shortcut is being given. */
+    capture: ((stroke: string) => void) | null = null;
+    /** Ids of edits: they see to a count themselves. */
+    edits: ReadonlySet<string> = new Set();
+    private handlers: Map<string, Handler>[] = [];
+    private timer = 0;
+    /** What a key that is down keeps up. */
+    private holding: { code: string; letGo: () => void } | null = null;
+
+    start(state: KeyState, edits: ReadonlySet<string>): void {
+        this.edits = edits;
+        this.load(state);
+        void layoutLabels().then((changed) => changed && this.version++);
+        window.addEventListener('keydown', (e) => this.down(e));
+        window.addEventListener('keyup', (e) => {
+            this.modifiers(e);
+            if (this.holding?.code === e.code) this.letGo();
+        });
+        // What no key holds up, since it was asked for by mouse, a click ends.
+        window.addEventListener('pointerdown', () => {
+            if (this.holding?.code === '') this.letGo();
+        });
+        window.addEventListener('blur', () => {
+            this.held = NO_MODIFIERS;
+            this.letGo();
+        });
+    }
+
+    /** Takes over another set of shortcuts, at once. */
+    load(state: KeyState): void {
+        this.state = state;
+        this.resolver = new Resolver(state.keymap);
+        this.prefix = '';
+        untrack(() => this.version++);
+    }
+
+    /** Asks the server to change the shortcuts, and takes over what it answers. */
+    async ask(method: string, path: string, body?: unknown): Promise<void> {
+        this.load(await request<KeyState>(method, path, body));
+    }
+
+    /** Gives handlers for commands for as long as a view is there; later ones go first, those of `below` last. */
+    handle(handlers: Record<string, Handler>, below = false): () => void {
+        const map = new Map(Object.entries(handlers));
+        this.handlers = below ? [...this.handlers, map] : [map, ...this.handlers];
+        untrack(() => this.version++);
+        return () => {
+            this.handlers = this.handlers.filter((h) => h !== map);
+            untrack(() => this.version++);
+        };
+    }
+
+    /** Whether anything here does a command. */
+    can(command: string): boolean {
+        return this.handlers.some((map) => map.has(command));
+    }
+
+    /** Does a command that was asked for by mouse, or from a list. */
+    run(command: string, params: Record<string, unknown> = {}, how: How = 'mouse'): boolean {
+        const binding = this.here(command, params) ?? { context: '', keys: '', command, params, label: '' };
+        return this.execute(binding, ONCE, '', how);
+    }
+
+    /** The keys that stand for a command here, to be shown beside it. */
+    keysFor(command: string, params: Record<string, unknown> = {}, context = this.context): string {
+        void this.version;
+        return this.here(command, params, context)?.keys ?? '';
+    }
+
+    private here(command: string, params: Record<string, unknown>, context = this.context): Binding | undefined {
+        const all = bindingsOf(this.resolver.bindings, command, params);
+        return all.find((b) => b.context === context) ?? all.find((b) => b.context === 'any');
+    }
+
+    /** A press of something that is no key, such as a notch of the wheel, in the normal form of the keymap. */
+    stroke(stroke: string, more: boolean): boolean {
+        if (this.capture) {
+            this.capture(stroke);
+            return true;
+        }
+        const hit = this.resolver.press(stroke, this.context);
+        this.prefix = this.resolver.prefix;
+        return hit !== null && hit !== 'wait' && this.execute(hit, { more, times: 1 });
+    }
+
+    private execute(binding: Binding, press: Press = ONCE, code = '', how: How = 'key'): boolean {
+        const rounds =
+            this.edits.has(binding.command) || COUNTS.has(binding.command) ? 1 : Math.min(MOST_ROUNDS, press.times);
+        let done = false;
+        for (let i = 0; i < rounds; i++) done = this.once(binding, press, code) || done;
+        if (done && !press.more) pace.note(binding.command, binding.params, how);
+        return done;
+    }
+
+    private once(binding: Binding, press: Press, code: string): boolean {
+        for (const map of this.handlers) {
+            const done = map.get(binding.command)?.(binding.params, binding, press);
+            if (done === false || !map.has(binding.command)) continue;
+            this.flash(binding.keys);
+            if (typeof done === 'function') {
+                this.letGo();
+                // Asked for by mouse or from a list, there is no key to let go: a key or a click ends it.
+                this.holding = { code, letGo: done };
+            }
+            return true;
+        }
+        return false;
+    }
+
+    private letGo(): void {
+        const letGo = this.holding?.letGo;
+        this.holding = null;
+        letGo?.();
+    }
+
+    /** Shows in the strip which key does what was just done by mouse, and counts it. */
+    flashFor(command: string, params?: Record<string, unknown>): void {
+        const hit = this.resolver.bindings.find(
+            (b) => b.command === command && (!params || keyOf('', b.params) === keyOf('', params)),
+        );
+        pace.note(command, params ?? hit?.params ?? {}, 'mouse');
+        if (hit) this.flash(hit.keys);
+    }
+
+    private flash(keys: string): void {
+        this.flashed = keys;
+        clearTimeout(this.timer);
+        this.timer = window.setTimeout(() => (this.flashed = ''), 350);
+    }
+
+    /** Shows the strip in three rows, two, one, none, three again. */
+    turnStrip(): void {
+        this.stripRows = STRIP_ROWS[(STRIP_ROWS.indexOf(this.stripRows) + 1) % STRIP_ROWS.length]!;
+        localStorage.setItem('jactonic.strip', String(this.stripRows));
+    }
+
+    private modifiers(e: KeyboardEvent): void {
+        const held = { mod: isMac ? e.metaKey : e.ctrlKey, alt: e.altKey, shift: e.shiftKey };
+        if (held.mod !== this.held.mod || held.alt !== this.held.alt || held.shift !== this.held.shift)
+            this.held = held;
+    }
+
+    private down(e: KeyboardEvent): void {
+        this.modifiers(e);
+        const stroke = strokeOf(e);
+        if (stroke === null || e.defaultPrevented || e.isComposing) return;
+        if (this.capture) {
+            e.preventDefault();
+            if (!e.repeat) this.capture(stroke);
+            return;
+        }
+        if (this.holding) {
+            if (e.repeat && this.holding.code === e.code) return e.preventDefault();
+            // Other keys act meanwhile, so that what is looked at can be changed. Without a key to let go, any ends it.
+            if (!this.holding.code || stroke === 'Escape') this.letGo();
+        }
+        if (belongsTo(e.target, stroke)) return;
+        // A focused button keeps the keys that press it.
+        if (
+            (stroke === 'Enter' || stroke === 'Space') &&
+            e.target instanceof Element &&
+            e.target.closest('button, a, summary, [role=button]')
+        )
+            return;
+        if (this.count !== null && this.counting(stroke)) return e.preventDefault();
+        if (this.prefix && stroke === 'Escape') {
+            this.resolver.cancel();
+            this.prefix = '';
+            e.preventDefault();
+            return;
+        }
+        const hit = this.resolver.press(stroke, this.context);
+        this.prefix = this.resolver.prefix;
+        if (hit === 'wait') return e.preventDefault();
+        const times = Math.max(1, Math.min(MOST_TIMES, Number(this.count ?? 1)));
+        if (this.count !== null) this.count = null;
+        if (hit?.command === 'count') {
+            this.count = '';
+            this.flash(hit.keys);
+            e.preventDefault();
+        } else if (hit && this.execute(hit, { more: e.repeat, times }, e.code)) {
+            e.preventDefault();
+        }
+    }
+
+    /** Takes a digit of the count, or drops it. */
+    private counting(stroke: string): boolean {
+        if (/^\d$/.test(stroke)) this.count = String(Number(`${this.count}${stroke}`)).slice(0, 3);
+        else if (stroke === 'Backspace') this.count = this.count!.slice(0, -1);
+        else if (stroke === 'Escape') this.count = null;
+        else return false;
+        return true;
+    }
+}
+
+/** Whether a stroke is for the field or the panel that has the focus. */
+function belongsTo(target: EventTarget | null, stroke: string): boolean {
+    const panel = target instanceof Element && target.closest('[role=dialog]') !== null;
+    // A panel keeps what moves within it; the keys that open panels, undo and the like go on.
+    if (panel)
+        return stroke !== 'Escape' && !stroke.startsWith('Alt+') && (isTyping(target) || !stroke.startsWith('Mod+'));
+    return isTyping(target);
+}
+
+function isTyping(target: EventTarget | null): boolean {
+    return (
+        target instanceof HTMLElement &&
+        (target.isContentEditable ||
+            target instanceof HTMLTextAreaElement ||
+            target instanceof HTMLSelectElement ||
+            (target instanceof HTMLInputElement && !['checkbox', 'radio', 'button', 'file'].includes(target.type)))
+    );
+}
+
+export const keys = new Keys();

@@ -1,0 +1,43 @@
+import Fuse from 'fuse.js';
+import type { Entry } from './commands.svelte';
+
+/** Finds commands by any word of theirs, also misspelt, also by another word for the same thing. */
+export class Search {
+    private readonly fuse: Fuse<Entry>;
+
+    constructor(private readonly entries: Entry[]) {
+        this.fuse = new Fuse(entries, {
+            keys: [
+                { name: 'title', weight: 3 },
+                { name: 'words', weight: 1.5 },
+                { name: 'about', weight: 0.5 },
+                { name: 'group', weight: 0.5 },
+            ],
+            threshold: 0.35,
+            ignoreLocation: true,
+            includeScore: true,
+            useTokenSearch: true,
+        });
+    }
+
+    /** Those that fit, the best first; with nothing typed all, those used of late first. */
+    find(text: string, recent: string[] = []): Entry[] {
+        const typed = text.trim().toLowerCase();
+        const place = (e: Entry): number => {
+            const at = recent.indexOf(e.id);
+            return at < 0 ? recent.length : at;
+        };
+        if (typed === '') return [...this.entries].sort((a, b) => place(a) - place(b));
+        const exact = this.entries.filter((e) => typed.split(/\s+/).every((w) => textOf(e).includes(w)));
+        const rank = (e: Entry): number =>
+            e.title.toLowerCase().startsWith(typed) ? 0 : e.title.toLowerCase().includes(typed) ? 1 : 2;
+        exact.sort((a, b) => rank(a) - rank(b) || place(a) - place(b));
+        const seen = new Set(exact.map((e) => e.id));
+        const near = this.fuse.search(typed).map((r) => r.item);
+        return [...exact, ...near.filter((e) => !seen.has(e.id))];
+    }
+}
+
+function textOf(e: Entry): string {
+    return `${e.title} ${e.words.join(' ')} ${e.group} ${e.about}`.toLowerCase();
+}

@@ -1,0 +1,132 @@
+import type { Song } from '../api/song.svelte';
+import type { Part } from '../api/part.svelte';
+import { nearestLine } from '../api/time';
+import type { Command, Note } from '../api/types';
+import type { Shift } from './paint/overlay';
+import type { View } from './view';
+
+/** How far the pointer goes before a press is a drag, in pixels. */
+export const DRAG_FROM = 4;
+
+export type Grip = 'move' | 'start' | 'end' | 'feel';
+
+export interface Held {
+    shift: boolean;
+    alt: boolean;
+}
+
+const NOTHING: Shift = { start: 0, length: 0, pitch: 0 };
+
+/**
+ * Notes under the hand. A drag holds to the axis on which it began (Shift frees it); in time it goes to the grid's
+ * lines (Alt suspends that). `feel`, with Mod, changes length sideways and velocity up and down, as the arrows do.
+ */
+export class NoteDrag {
+    shift: Shift = { ...NOTHING };
+    velocity = 0;
+    private axis: 'time' | 'pitch' | null = null;
+
+    constructor(
+        private readonly part: Part,
+        readonly notes: Note[],
+        readonly grabbed: Note,
+        private readonly grip: Grip,
+        private readonly x0: number,
+        private readonly y0: number,
+    ) {}
+
+    move(view: View, x: number, y: number, held: Held): void {
+        const [dx, dy] = [x - this.x0, y - this.y0];
+        if (Math.hypot(dx, dy) < DRAG_FROM) return;
+        this.axis ??= Math.abs(dx) >= Math.abs(dy) ? 'time' : 'pitch';
+        const free = held.shift && this.grip === 'move';
+        const along = this.grip === 'start' || this.grip === 'end' || free || this.axis === 'time';
+        const across = (this.grip === 'move' || this.grip === 'feel') && (free || this.axis === 'pitch');
+        const ticks = along ? this.ticks(dx / view.scale, held.alt) : 0;
+        this.shift = { ...NOTHING };
+        this.velocity = 0;
+        if (this.grip === 'move') this.shift.start = Math.max(ticks, -Math.min(...this.notes.map((n) => n.start)));
+        else if (this.grip === 'start') this.shift = { start: ticks, length: -ticks, pitch: 0 };
+        else this.shift.length = ticks;
+        if (across && this.grip === 'move') {
+            const pitches = this.notes.map((n) => n.pitch);
+            this.shift.pitch = Math.max(
+                -Math.min(...pitches),
+                Math.min(127 - Math.max(...pitches), -Math.round(dy / view.row)),
+            );
+        } else if (across) {
+            this.velocity = -Math.round(dy / 2);
+        }
+    }
+
+    /** By how much the held edge moves: to a line of the grid, or freely. */
+    private ticks(exact: number, free: boolean): number {
+        if (free) return Math.round(exact);
+        const edge =
+            this.grip === 'end' || this.grip === 'feel' ? this.grabbed.start + this.grabbed.length : this.grabbed.start;
+        return nearestLine(this.part.lines, Math.max(0, edge + exact)) - edge;
+    }
+
+    get idle(): boolean {
+        return (
+            this.axis === null ||
+            (this.shift.start === 0 && this.shift.length === 0 && this.shift.pitch === 0 && this.velocity === 0)
+        );
+    }
+
+    /** What a drop asks of the server: edits like any others, one step together. */
+    drop(song: Song): void {
+        if (this.idle) return;
+        const commands: Command[] = [];
+        const ticks = (steps: number): Record<string, unknown> => ({
+            steps: Math.sign(steps),
+            by: { unit: 'ticks', amount: Math.abs(steps) },
+        });
+        if (this.grip === 'start')
+            commands.push({ edit: 'resize', params: { ...ticks(this.shift.start), edge: 'start' } });
+        else if (this.shift.start !== 0) commands.push({ edit: 'nudge', params: ticks(this.shift.start) });
+        if (this.shift.pitch !== 0) commands.push({ edit: 'transpose', params: { semitones: this.shift.pitch } });
+        if (this.shift.length !== 0 && this.grip !== 'start')
+            commands.push({ edit: 'resize', params: ticks(this.shift.length) });
+        if (this.velocity !== 0) commands.push({ edit: 'velocity-add', params: { amount: this.velocity } });
+        if (commands.length === 1) song.do(commands[0]!);
+        else song.one(commands);
+    }
+
+    get words(): string {
+        const parts: string[] = [];
+        if (this.shift.start) parts.push(`${signed(this.shift.start)} ticks`);
+        if (this.shift.pitch) parts.push(`${signed(this.shift.pitch)} semitones`);
+        if (this.shift.length && this.grip !== 'start') parts.push(`length ${signed(this.shift.length)} ticks`);
+        if (this.velocity) parts.push(`velocity ${signed(this.velocity)}`);
+        return parts.join(', ');
+    }
+}
+
+export function signed(n: number): string {
+    return n > 0 ? `+${n}` : n < 0 ? `−${-n}` : '0';
+}
+
+const EDGE = 6;
+const EDGED_WIDTH = 18;
+
+/** The note at a place on screen, the topmost first, and which of its edges is there. */
+export function noteAt(
+    view: View,
+    part: Part,
+    selected: ReadonlySet<number>,
+    x: number,
+    y: number,
+): { note: Note; grip: Grip } | null {
+    const tick = view.tick(x);
+    const pitch = view.pitch(y);
+    let hit: Note | null = null;
+    part.between(Math.floor(tick - 2 / view.scale), Math.ceil(tick + 1), (note) => {
+        if (note.pitch === pitch && (!hit || !selected.has(hit.id) || selected.has(note.id))) hit = note;
+    });
+    if (!hit) return null;
+    const found: Note = hit;
+    const [left, right] = [view.x(found.start), view.x(found.start + found.length)];
+    const wide = right - left >= EDGED_WIDTH;
+    return { note: found, grip: wide && x > right - EDGE ? 'end' : wide && x < left + EDGE - 1 ? 'start' : 'move' };
+}

@@ -1,0 +1,17 @@
+import type { Part } from '../api/part.svelte';
+import { nearestLine, type Time } from '../api/time';
+import type { Note } from '../api/types';
+import { pitchName } from './names';
+
+/** A note's numbers for people: place, length, pitch, velocity, and how far off its line in ms. */
+export function numbersOf(note: Note, part: Part, time: Time): string {
+    const line = nearestLine(part.lines, note.start);
+    const ms = Math.round((time.seconds(note.start) - time.seconds(line)) * 1000);
+    const off =
+        note.start === line
+            ? 'on the line'
+            : ms === 0
+              ? 'under 1 ms off'
+              : `${Math.abs(ms)} ms ${ms > 0 ? 'late' : 'early'}`;
+    return `${pitchName(note.pitch)}  ${time.position(note.start, part.lines)}  ${note.length} ticks  velocity ${note.velocity}  ${off}${note.muted ? '  muted' : ''}`;
+}

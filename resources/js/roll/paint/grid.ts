@@ -1,0 +1,80 @@
+import { barAt } from '../../api/time';
+import type { Lines } from '../../api/types';
+import type { Time } from '../../api/time';
+import type { Colours } from '../colours';
+import { isDark } from '../names';
+import type { View } from '../view';
+
+const CLOSEST = 7;
+
+/** Rows of the keyboard and the grid's own lines. Where lines would crowd, only every second, fourth… of a bar is shown. */
+export function paintGrid(ctx: CanvasRenderingContext2D, view: View, lines: Lines, time: Time, c: Colours): void {
+    const { width, height } = view;
+    ctx.fillStyle = c.paper;
+    ctx.fillRect(0, 0, width, height);
+    ctx.fillStyle = c.rowDark;
+    const low = view.pitch(height);
+    const high = view.pitch(0);
+    for (let p = low; p <= high; p++) {
+        if (isDark(p)) ctx.fillRect(0, view.y(p), width, view.row);
+    }
+    ctx.fillStyle = c.line;
+    for (let p = low; p <= high; p++) {
+        // A rule between E and F and between B and C, as on the keys themselves.
+        if (p % 12 === 0 || p % 12 === 5)
+            ctx.fillRect(0, Math.round(view.y(p) + view.row) - 0.5, width, p % 12 === 0 ? 1 : 0.5);
+    }
+    eachLine(view, lines, time, CLOSEST, (x, rank) => {
+        ctx.fillStyle = rank === 'bar' ? c.bar : rank === 'beat' ? c.beat : c.line;
+        ctx.fillRect(x, 0, 1, height);
+    });
+}
+
+/** Visits the grid's lines in view, with the pixel each stands on and how much it weighs. */
+export function eachLine(
+    view: View,
+    lines: Lines,
+    time: Time,
+    closest: number,
+    visit: (x: number, rank: 'bar' | 'beat' | 'line') => void,
+): void {
+    const first = barAt(lines, Math.max(0, view.left));
+    let lastBar = -Infinity;
+    const steps = new Map<string, number>();
+    for (let b = first; b < lines.bars.length; b++) {
+        const start = lines.bars[b]!;
+        if (start > view.right) return;
+        const x = view.x(start);
+        const next = lines.bars[b + 1] ?? start;
+        const pattern = lines.patterns[lines.of[b]!]!;
+        if (x - lastBar < closest) continue;
+        lastBar = x;
+        visit(Math.round(x), pattern[0] === 0 ? 'bar' : 'line');
+        if (pattern.length < 2) continue;
+        const length = next - start || pattern.at(-1)!;
+        const like = `${lines.of[b]!} ${length}`;
+        const every = steps.get(like) ?? stepOf(pattern, length, closest / view.scale);
+        steps.set(like, every);
+        const beat = (4 * time.ppq) / time.meterAt(start)[1];
+        for (let i = every; i < pattern.length && every > 0; i += every) {
+            const offset = pattern[i]!;
+            visit(Math.round(view.x(start + offset)), offset % beat === 0 ? 'beat' : 'line');
+        }
+    }
+}
+
+/** The smallest step through a bar's lines that leaves them at least so many ticks apart and divides the bar; 0 for none. */
+function stepOf(pattern: number[], length: number, closest: number): number {
+    const count = pattern.length;
+    for (let step = 1; step < count; step++) {
+        if (count % step === 0 && apart(pattern, length, step) >= closest) return step;
+    }
+    return 0;
+}
+
+/** The least distance between every so many lines of a bar, up to the next bar. */
+function apart(pattern: number[], length: number, step: number): number {
+    let least = Infinity;
+    for (let i = 0; i < pattern.length; i += step) least = Math.min(least, (pattern[i + step] ?? length) - pattern[i]!);
+    return least;
+}

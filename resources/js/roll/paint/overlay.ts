@@ -1,0 +1,130 @@
+import type { Landing } from '../../api/landing';
+import type { Part } from '../../api/part.svelte';
+import type { Note } from '../../api/types';
+import type { Colours } from '../colours';
+import type { View } from '../view';
+
+/** What a drag would do: by how much each chosen note's place and size would change. */
+export interface Shift {
+    start: number;
+    length: number;
+    pitch: number;
+}
+
+export interface Overlay {
+    box: { x0: number; y0: number; x1: number; y1: number } | null;
+    outlines: { notes: Note[]; shift: Shift } | null;
+    sounding: Note[];
+    landing: Landing | null;
+    /** Notes that meet a condition: underlined twice. */
+    marked: ReadonlySet<number> | null;
+}
+
+/** Where notes would land, the selection box, the outlines of a drag, and a bar along each note that sounds. */
+export function paintOverlay(ctx: CanvasRenderingContext2D, view: View, part: Part, show: Overlay, c: Colours): void {
+    if (show.marked) paintMarked(ctx, view, part, show.marked, c);
+    if (show.landing) paintLanding(ctx, view, part, show.landing, c);
+    ctx.fillStyle = c.sounding;
+    for (const note of show.sounding) {
+        const x = view.x(note.start);
+        const w = Math.max(3, note.length * view.scale - 1);
+        const y = view.y(note.pitch);
+        ctx.fillRect(x, y + view.row - Math.max(2, view.row / 4), w, Math.max(2, view.row / 4));
+        ctx.beginPath();
+        ctx.arc(x, y + view.row / 2, Math.max(2.5, view.row / 4), 0, 7);
+        ctx.fill();
+    }
+    if (show.outlines) {
+        const { notes, shift } = show.outlines;
+        ctx.strokeStyle = c.selected;
+        ctx.lineWidth = 1.5;
+        ctx.setLineDash([4, 3]);
+        for (const note of notes) {
+            const x = view.x(note.start + shift.start);
+            const w = Math.max(2, Math.max(1, note.length + shift.length) * view.scale - 1);
+            ctx.strokeRect(x, view.y(note.pitch + shift.pitch) + 1, w, view.row - 2);
+        }
+        ctx.setLineDash([]);
+    }
+    if (show.box) {
+        const { x0, y0, x1, y1 } = show.box;
+        ctx.strokeStyle = c.selected;
+        ctx.fillStyle = c.selected;
+        ctx.lineWidth = 1;
+        ctx.globalAlpha = 0.08;
+        ctx.fillRect(x0, y0, x1 - x0, y1 - y0);
+        ctx.globalAlpha = 1;
+        ctx.strokeRect(Math.min(x0, x1) + 0.5, Math.min(y0, y1) + 0.5, Math.abs(x1 - x0), Math.abs(y1 - y0));
+    }
+}
+
+const CROSS = 4;
+
+/**
+ * The landing: an outline where each note would be, and a thread to it from where it is. A note that would come to lie
+ * on another has a cross, one that would go far an arrow, one that would be taken away is struck through.
+ */
+function paintLanding(ctx: CanvasRenderingContext2D, view: View, part: Part, landing: Landing, c: Colours): void {
+    const h = view.row - 2;
+    for (const note of landing.notes) {
+        const x = view.x(note.start);
+        const w = Math.max(3, note.length * view.scale - 1);
+        const was = part.notes.get(note.id);
+        const from = was ? view.x(was.start) : x;
+        if (Math.max(x + w, from) < 0 || Math.min(x, from) > view.width) continue;
+        const y = view.y(note.pitch) + 1;
+        const merges = landing.merging.has(note.id);
+        ctx.strokeStyle = merges ? c.trouble : c.ink;
+        ctx.lineWidth = 1.5;
+        ctx.setLineDash([3, 2]);
+        ctx.strokeRect(x + 0.5, y + 0.5, w - 1, h - 1);
+        ctx.setLineDash([]);
+        ctx.beginPath();
+        const middle = y + h / 2;
+        if (Math.abs(from - x) >= 2) {
+            ctx.moveTo(from, middle);
+            ctx.lineTo(x, middle);
+        }
+        if (landing.far.has(note.id)) {
+            const way = x > from ? -1 : 1;
+            ctx.moveTo(x + way * 5, middle - 4);
+            ctx.lineTo(x, middle);
+            ctx.lineTo(x + way * 5, middle + 4);
+        }
+        if (merges) {
+            const cx = x + Math.min(w / 2, 8);
+            ctx.moveTo(cx - CROSS, middle - CROSS);
+            ctx.lineTo(cx + CROSS, middle + CROSS);
+            ctx.moveTo(cx + CROSS, middle - CROSS);
+            ctx.lineTo(cx - CROSS, middle + CROSS);
+        }
+        ctx.stroke();
+    }
+    ctx.fillStyle = c.trouble;
+    for (const id of landing.dropped) {
+        const note = part.notes.get(id);
+        if (!note) continue;
+        const x = view.x(note.start);
+        const w = Math.max(6, note.length * view.scale + 2);
+        if (x + w > 0 && x < view.width) ctx.fillRect(x - 2, Math.round(view.y(note.pitch) + view.row / 2) - 1, w, 2);
+    }
+}
+
+/** Two lines below each note that meets a condition. */
+function paintMarked(
+    ctx: CanvasRenderingContext2D,
+    view: View,
+    part: Part,
+    marked: ReadonlySet<number>,
+    c: Colours,
+): void {
+    ctx.fillStyle = c.ink;
+    part.between(Math.floor(view.left), Math.ceil(view.right), (note) => {
+        if (!marked.has(note.id)) return;
+        const x = view.x(note.start);
+        const w = Math.max(4, note.length * view.scale - 1);
+        const y = Math.round(view.y(note.pitch) + view.row);
+        ctx.fillRect(x, y - 2, w, 1.5);
+        ctx.fillRect(x, y + 1, w, 1.5);
+    });
+}

@@ -1,0 +1,252 @@
+<script lang="ts">
+    import { untrack } from 'svelte';
+    import { Song } from '../api/song.svelte';
+    import type { Command, Setup } from '../api/types';
+    import { keys, type Handler, type Press } from '../keys/keys.svelte';
+    import { router } from '../router.svelte';
+    import { transport } from '../sound/transport.svelte';
+    import { theme } from '../theme.svelte';
+    import { newSeed, panels, remembered } from './panels.svelte';
+    import CommandList from './CommandList.svelte';
+    import PacePage from './PacePage.svelte';
+    import RollPage from './RollPage.svelte';
+    import Sheet from './Sheet.svelte';
+    import Shortcuts from './Shortcuts.svelte';
+    import SongPage from './SongPage.svelte';
+    import Songs from './Songs.svelte';
+    import Steps from './Steps.svelte';
+    import TopLine from './TopLine.svelte';
+
+    let { setup }: { setup: Setup } = $props();
+
+    let song = $state.raw<Song | null>(null);
+    let trouble = $state('');
+    /** Files let go anywhere, to be imported. */
+    let dropped = $state.raw<File[]>([]);
+    let dragged = $state(false);
+    const place = $derived(router.place);
+    const wanted = $derived(place.at === 'song' || place.at === 'roll' ? place.song : null);
+    const part = $derived(place.at === 'roll' ? (song?.parts.get(place.part) ?? null) : null);
+
+    // One song is open at a time; it stays while one goes between its pages.
+    $effect(() => {
+        const id = wanted;
+        untrack(() => {
+            if (song?.id === id) return;
+            song?.close();
+            song = null;
+            trouble = '';
+            panels.close();
+            transport.attach(null);
+        });
+        if (id === null) return;
+        Song.fetch(id).then(
+            (loaded) => {
+                if (wanted !== id) return loaded.close();
+                loaded.onNotes = (notes) => loaded.open && transport.try(loaded.open, notes);
+                loaded.onChange = () => transport.changed();
+                transport.attach(loaded);
+                song = loaded;
+            },
+            (e: unknown) => (trouble = e instanceof Error ? e.message : String(e)),
+        );
+    });
+    // Where there is no sound, the sentence line says why.
+    $effect(() => {
+        if (song && transport.trouble) song.tell('', [], transport.trouble);
+    });
+    $effect(() => {
+        keys.context = place.at;
+        if (place.at === 'keys') document.title = `${place.page === 'pace' ? 'Pace' : 'Shortcuts'} · Jactonic`;
+        else
+            document.title =
+                place.at === 'songs' ? 'Jactonic' : `${part ? `${part.name} · ` : ''}${song?.name ?? ''} · Jactonic`;
+    });
+
+    function save(): void {
+        if (!song) return;
+        const here = song;
+        // What was typed and waits belongs in the file.
+        void here.settled().then(() => {
+            download(here.id);
+            let muted = 0;
+            for (const p of here.parts.values()) for (const n of p.notes.values()) if (n.muted) muted++;
+            here.tell(
+                `${here.name} is saved as a MIDI file.`,
+                muted === 0 ? [] : [`${muted === 1 ? '1 muted note is' : `${muted} muted notes are`} left out of it.`],
+            );
+        });
+    }
+
+    function download(id: number): void {
+        const link = document.createElement('a');
+        link.href = `/api/songs/${id}/file`;
+        link.download = '';
+        link.click();
+    }
+
+    keys.handle(
+        {
+            theme: () => theme.turn(),
+            strip: () => keys.turnStrip(),
+            commands: () => panels.turn({ name: 'commands' }),
+            shortcuts: () => router.go({ at: 'keys', page: 'shortcuts' }),
+            sheet: () => router.go({ at: 'keys', page: 'sheet' }),
+            pace: () => router.go({ at: 'keys', page: 'pace' }),
+        },
+        true,
+    );
+    // What a song can do, while there is one.
+    $effect(() => {
+        if (!song) return;
+        const here = song;
+        return keys.handle(
+            {
+                undo: () => here.undo(),
+                redo: () => here.redo(),
+                play: () => transport.toggle(),
+                locate: (p) =>
+                    transport.locate(
+                        p.to === 'start'
+                            ? 0
+                            : (part?.lastEnd ?? Math.max(...[...here.parts.values()].map((q) => q.lastEnd))),
+                    ),
+                loop: () => {
+                    if (transport.loop) transport.setLoop({ ...transport.loop, on: !transport.loop.on });
+                    else transport.setLoop({ from: 0, to: part?.lastEnd || here.end, on: true });
+                },
+                hear: () => transport.setHear(!transport.hear),
+                steps: () => panels.turn({ name: 'steps' }),
+                export: save,
+                'open-songs': () => router.go({ at: 'songs' }),
+                'open-song': () => router.go({ at: 'song', song: here.id }),
+                track: (p) => {
+                    const track = part && here.trackOf(part);
+                    if (track)
+                        void here.setTrack(
+                            track,
+                            p.what === 'muted' ? { muted: !track.muted } : { soloed: !track.soloed },
+                        );
+                },
+            },
+            true,
+        );
+    });
+    // Every edit of the catalogue is a command on what is chosen in the open part.
+    $effect(() => {
+        if (!song || !part) return;
+        const here = song;
+        const edits = Object.fromEntries(
+            setup.edits.map((edit): [string, Handler] => [
+                edit,
+                (params, _, press) => here.do(placed(here, { edit, params, ...asPressed(press) })),
+            ]),
+        );
+        return keys.handle(
+            {
+                ...edits,
+                panel: (p) => panels.turn(p.edit ? { name: 'edit', edit: String(p.edit) } : { name: String(p.name) }),
+                recipe: (p, _, press) => here.do({ recipe: String(p.recipe), ...asPressed(press) }),
+                'record-recipe': () => void here.record().then((some) => some && panels.turn({ name: 'recipes' })),
+                repeat: (p, _, press) => here.repeat(Number(p.back ?? 1), press.times),
+                count: () => void (keys.count = ''),
+                // An edit once more as its panel was set last.
+                again: (p, _, press) =>
+                    here.inTurn(() => {
+                        const edit = String(p.edit);
+                        if (p.instead && here.isLast(edit)) here.undo();
+                        here.do({
+                            edit,
+                            params: { ...remembered(edit), ...(p.reseed ? { seed: newSeed() } : {}) },
+                            ...asPressed(press),
+                        });
+                    }),
+            },
+            true,
+        );
+    });
+    // A panel about notes is for the part that is open.
+    $effect(() => {
+        if (!part && panels.open && !['steps', 'commands'].includes(panels.open.name)) panels.close();
+    });
+
+    function asPressed(press: Press): { more?: boolean; times?: number } {
+        return { ...(press.more ? { more: true } : {}), ...(press.times > 1 ? { times: press.times } : {}) };
+    }
+
+    /** Puts the tick in where a shortcut names the pointer; a note that is there and not chosen is meant then. */
+    function placed(here: Song, command: Command): Command {
+        const params = { ...command.params };
+        let on = command.on;
+        for (const [name, value] of Object.entries(params)) {
+            if (value !== 'pointer') continue;
+            params[name] = here.pointer?.tick ?? here.caret.tick;
+            const under = here.pointer?.note;
+            if (under && here.open && !here.selected.has(under.id)) on = { part: here.open.id, notes: [under.id] };
+        }
+        return { ...command, params, ...(on ? { on } : {}) };
+    }
+</script>
+
+<svelte:window
+    onpagehide={() => transport.stop()}
+    ondragover={(e) => {
+        e.preventDefault();
+        dragged = e.dataTransfer?.types.includes('Files') ?? false;
+    }}
+    ondragleave={(e) => {
+        if (e.relatedTarget === null) dragged = false;
+    }}
+    ondrop={(e) => {
+        e.preventDefault();
+        dragged = false;
+        dropped = [...(e.dataTransfer?.files ?? [])];
+        if (dropped.length > 0) router.go({ at: 'songs' });
+    }}
+/>
+
+<div class="flex h-full flex-col">
+    {#if place.at !== 'keys' || place.page !== 'sheet'}
+        <TopLine {song} {part} stepsOpen={panels.open?.name === 'steps'} />
+    {/if}
+    <div class="relative flex min-h-0 flex-1 flex-col">
+        {#if place.at === 'songs'}
+            <Songs {setup} {download} bind:dropped />
+        {:else if place.at === 'keys'}
+            {#if place.page === 'shortcuts'}<Shortcuts {setup} />
+            {:else if place.page === 'sheet'}<Sheet />
+            {:else}<PacePage />{/if}
+        {:else if trouble}
+            <main class="m-auto max-w-lg p-8 text-center">
+                <p class="text-lg">{trouble}</p>
+                <p class="mt-4"><a class="link" href="/">All songs</a></p>
+            </main>
+        {:else if !song}
+            <main class="m-auto" role="status">Opening the song…</main>
+        {:else if place.at === 'roll' && part}
+            {#key part}
+                <RollPage {song} {part} {setup} />
+            {/key}
+        {:else if place.at === 'roll'}
+            <main class="m-auto p-8 text-center">
+                <p class="text-lg">This part is not in the song.</p>
+                <p class="mt-4"><a class="link" href="/songs/{song.id}">The parts of {song.name}</a></p>
+            </main>
+        {:else}
+            <SongPage {song} />
+        {/if}
+        {#if panels.open?.name === 'commands'}
+            <CommandList {song} {part} onSaid={(said) => song?.tell(said)} />
+        {/if}
+        {#if panels.open?.name === 'steps' && song}
+            <Steps {song} />
+        {/if}
+    </div>
+    {#if dragged}
+        <div
+            class="pointer-events-none fixed inset-3 z-40 flex items-center justify-center rounded-box border-2 border-dashed border-primary bg-base-100/90 text-2xl"
+        >
+            Let go to import the file
+        </div>
+    {/if}
+</div>

@@ -1,0 +1,50 @@
+<script lang="ts">
+    import { TriangleAlert } from '@lucide/svelte';
+    import type { Snippet } from 'svelte';
+    import KeyStrip from './KeyStrip.svelte';
+
+    interface Props {
+        said: string;
+        /** What is told, where it is not what was just done. */
+        tag?: string;
+        warnings?: string[];
+        trouble?: string;
+        /** Numbers of what is under the pointer. */
+        numbers?: string;
+        /** Without the strip of keys. */
+        plain?: boolean;
+        children?: Snippet;
+    }
+    let { said, tag = '', warnings = [], trouble = '', numbers = '', plain = false, children }: Props = $props();
+</script>
+
+<footer class="shrink-0 border-t border-base-300 bg-base-100">
+    <div class="flex h-9 items-center gap-4 border-b border-base-300 px-3">
+        <p
+            class="min-w-0 flex-1 truncate"
+            aria-live="polite"
+            role="status"
+            data-testid="said"
+            title={[trouble, said, ...warnings].filter(Boolean).join(' ')}
+        >
+            {#if tag}<span class="mr-2 rounded-sm bg-neutral px-1.5 py-0.5 text-sm text-neutral-content">{tag}</span
+                >{/if}
+            {#if trouble}
+                <span class="font-semibold text-error"
+                    ><TriangleAlert size={15} class="mr-1 inline align-[-2px]" aria-label="Trouble:" />{trouble}</span
+                >
+            {/if}
+            {said}
+            {#each warnings as warning (warning)}
+                <span class="ml-2 text-warning"
+                    ><TriangleAlert size={14} class="mr-1 inline align-[-2px]" aria-label="Mind:" />{warning}</span
+                >
+            {/each}
+        </p>
+        <output class="shrink-0 whitespace-pre text-right text-sm text-base-content/85" data-testid="numbers"
+            >{numbers}</output
+        >
+    </div>
+    {@render children?.()}
+    {#if !plain}<KeyStrip />{/if}
+</footer>

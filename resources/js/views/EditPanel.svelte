@@ -1,0 +1,84 @@
+<script lang="ts">
+    import { untrack } from 'svelte';
+    import type { Part } from '../api/part.svelte';
+    import type { Song } from '../api/song.svelte';
+    import type { Spec } from '../api/types';
+    import Field from './fields/Field.svelte';
+    import LandingWords from './LandingWords.svelte';
+    import Panel from './Panel.svelte';
+    import { newSeed, panels, remember, remembered } from './panels.svelte';
+
+    let { song, part, spec }: { song: Song; part: Part; spec: Spec } = $props();
+
+    let params = $state.raw<Record<string, unknown>>(remembered(untrack(() => spec.id)));
+    const byChance = $derived(spec.params.some((p) => p.name === 'seed'));
+    const fields = $derived(spec.params.filter((p) => p.type !== 'notes' && p.type !== 'groove'));
+
+    // Where the notes would land, live: with the choice, the notes, the settings and what is set here.
+    $effect(() => {
+        void song.selectionVersion;
+        void part.version;
+        void part.settings;
+        const command = { edit: spec.id, params };
+        void untrack(() => song.look([command]));
+    });
+    $effect(() => () => song.unlook());
+
+    function set(name: string, value: unknown): void {
+        const set = Object.entries({ ...params, [name]: value });
+        params = Object.fromEntries(set.filter(([, v]) => v !== undefined));
+    }
+
+    function apply(stay: boolean): void {
+        remember(spec.id, params);
+        song.do({ edit: spec.id, params });
+        if (!stay) panels.close();
+        else if (byChance) set('seed', newSeed());
+    }
+
+    function press(e: KeyboardEvent): void {
+        if (e.key === 'Enter' && !(e.target instanceof HTMLButtonElement)) {
+            e.preventDefault();
+            e.stopPropagation();
+            apply(e.shiftKey);
+        } else if (byChance && e.key.toLowerCase() === 'r' && !e.ctrlKey && !e.metaKey && !e.altKey) {
+            e.preventDefault();
+            e.stopPropagation();
+            set('seed', newSeed());
+        }
+    }
+</script>
+
+<Panel title={spec.title} onkeydown={press}>
+    <p class="px-4 pt-3 pb-1 text-base-content/85">{spec.about}</p>
+    {#each fields as param, i (param.name)}
+        <Field
+            {param}
+            value={params[param.name]}
+            settings={part.settings}
+            first={i === 0}
+            onchange={(value) => set(param.name, value)}
+        />
+    {/each}
+    {#if Object.keys(params).length > 0}
+        <p class="px-4 py-1">
+            <button data-field class="link text-sm" onclick={() => (params = {})}>Everything as at first</button>
+        </p>
+    {/if}
+    {#snippet foot()}
+        <LandingWords landing={song.landing} />
+        <div class="flex flex-wrap items-center gap-2 py-1">
+            <button data-field class="btn btn-sm btn-primary" onclick={() => apply(false)}
+                >{spec.title} <kbd class="key text-base-content">Enter</kbd></button
+            >
+            <button data-field class="btn btn-sm" onclick={() => apply(true)}
+                >and stay <kbd class="key">Shift Enter</kbd></button
+            >
+            {#if byChance}
+                <button data-field class="btn btn-sm" onclick={() => set('seed', newSeed())}
+                    >Other chance <kbd class="key">R</kbd></button
+                >
+            {/if}
+        </div>
+    {/snippet}
+</Panel>

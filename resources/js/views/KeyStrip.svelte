@@ -1,0 +1,61 @@
+<script lang="ts">
+    import type { Binding } from '../api/types';
+    import { commands } from '../keys/commands.svelte';
+    import { keys } from '../keys/keys.svelte';
+    import { chips } from '../keys/chips';
+    import { labels } from '../keys/strokes';
+
+    /** Edits whose keys move the caret while no note is chosen. */
+    const CARET = ['nudge', 'snap-nudge', 'transpose'];
+
+    // What the keys do here and now: follows the place, the choice, the held modifiers and the first stroke of two.
+    const shown = $derived.by(() => {
+        void keys.prefix;
+        void keys.version;
+        const now = keys.resolver.available(keys.context, keys.held).filter((b) => keys.can(b.command) && matters(b));
+        return chips(now.map(worded), keys.prefix !== '');
+    });
+
+    function matters(b: Binding): boolean {
+        if (keys.chosen !== 0 || CARET.includes(b.command)) return true;
+        return commands.find(b.command)?.needs !== 'notes' && b.params.edit === undefined;
+    }
+
+    function worded(b: Binding): Binding {
+        if (b.command === 'repeat')
+            return { ...b, label: `repeat: ${keys.repeats[Number(b.params.back ?? 1) - 1] ?? 'nothing yet'}` };
+        if (keys.chosen === 0 && CARET.includes(b.command)) return { ...b, label: `caret ${b.label}` };
+        return b;
+    }
+</script>
+
+{#if keys.stripRows > 0 || keys.prefix || keys.count !== null}
+    <div
+        class="flex flex-wrap content-start gap-x-3 gap-y-1 overflow-hidden px-3 py-1.5 text-[0.8125rem] [@media(max-height:560px)]:max-h-[1.9rem]"
+        style:height="{0.4 + 1.5 * Math.max(1, keys.stripRows)}rem"
+        data-testid="key-strip"
+        aria-label="What the keys do"
+        role="note"
+    >
+        {#if keys.count !== null}
+            <span class="font-semibold whitespace-nowrap" data-testid="count"
+                >{keys.count || '…'} × the next command <kbd class="key">Esc</kbd> drops it</span
+            >
+        {/if}
+        {#if keys.prefix}
+            <span class="font-semibold whitespace-nowrap"
+                >{#each labels(keys.prefix) as label, i (i)}<kbd class="key">{label}</kbd>{/each} then</span
+            >
+        {/if}
+        {#each shown as chip (chip.keys.join())}
+            <span
+                class="flex items-center gap-1 rounded-sm whitespace-nowrap {chip.keys.includes(keys.flashed)
+                    ? 'bg-primary text-primary-content'
+                    : ''}"
+            >
+                {#each chip.shown as label (label)}<kbd class="key text-base-content">{label}</kbd>{/each}
+                <span>{chip.label}</span>
+            </span>
+        {/each}
+    </div>
+{/if}

@@ -1,0 +1,51 @@
+<script lang="ts">
+    import { X } from '@lucide/svelte';
+    import { onMount, type Snippet } from 'svelte';
+    import { does } from '../keys/does';
+    import { keys } from '../keys/keys.svelte';
+    import { panels } from './panels.svelte';
+
+    interface Props {
+        title: string;
+        children: Snippet;
+        /** What stays in sight below what scrolls. */
+        foot?: Snippet;
+        onkeydown?: (e: KeyboardEvent) => void;
+    }
+    let { title, children, foot, onkeydown }: Props = $props();
+
+    let panel: HTMLElement;
+    const before = document.activeElement;
+    const close = (): void => panels.close();
+
+    onMount(() => {
+        // The first field, where there is one; else the panel itself takes the keys.
+        (panel.querySelector<HTMLElement>('[data-first]') ?? panel).focus();
+        const off = keys.handle({ escape: close, 'open-songs': close });
+        return () => {
+            off();
+            const roll = document.querySelector<HTMLElement>('[data-testid=roll]');
+            const back =
+                before instanceof HTMLElement && before.isConnected && before !== document.body ? before : roll;
+            back?.focus({ preventScroll: true });
+        };
+    });
+</script>
+
+<div
+    bind:this={panel}
+    class="absolute inset-y-0 right-0 z-30 flex w-96 max-w-full flex-col border-l border-base-content/50 bg-base-100 outline-none"
+    aria-label={title}
+    role="dialog"
+    tabindex="-1"
+    {onkeydown}
+>
+    <div class="flex items-center justify-between border-b border-base-300 px-4 py-2">
+        <h2 class="font-serif text-xl">{title}</h2>
+        <button class="btn btn-ghost btn-sm w-9 px-0" {@attach does('escape')} aria-label="Close" title="Close"
+            ><X size={17} /></button
+        >
+    </div>
+    <div class="min-h-0 flex-1 overflow-y-auto">{@render children()}</div>
+    {#if foot}<div class="border-t border-base-300 px-4 py-2 text-sm">{@render foot()}</div>{/if}
+</div>

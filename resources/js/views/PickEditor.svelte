@@ -1,0 +1,130 @@
+<script lang="ts">
+    import { ASKS, type Condition, type Line } from './conditions';
+
+    let { condition, onchange }: { condition: Condition; onchange: (c: Condition) => void } = $props();
+
+    function set(i: number, line: Partial<Line>): void {
+        onchange({ ...condition, lines: condition.lines.map((l, k) => (k === i ? { ...l, ...line } : l)) });
+    }
+
+    function add(): void {
+        const used = new Set(condition.lines.map((l) => l.what));
+        const what = Object.keys(ASKS).find((k) => !used.has(k)) ?? 'velocity';
+        onchange({ ...condition, lines: [...condition.lines, { not: false, what, value: ASKS[what]!.first }] });
+    }
+
+    type Range = { min?: number; max?: number };
+    const rangeOf = (value: unknown): Range =>
+        typeof value === 'number' ? { min: value, max: value } : ((value ?? {}) as Range);
+
+    function range(i: number, side: 'min' | 'max', text: string): void {
+        const next: Range = { ...rangeOf(condition.lines[i]!.value) };
+        if (text === '') delete next[side];
+        else next[side] = Math.round(Number(text));
+        if (Object.keys(next).length > 0) set(i, { value: next });
+    }
+</script>
+
+{#snippet number(label: string, value: number, least: number, put: (n: number) => void)}
+    <input
+        class="input input-xs w-16 text-right"
+        type="number"
+        min={least}
+        aria-label={label}
+        {value}
+        oninput={(e) => {
+            const n = Math.round(Number(e.currentTarget.value));
+            if (e.currentTarget.value !== '' && n >= least) put(n);
+        }}
+    />
+{/snippet}
+
+<div class="flex flex-col gap-2">
+    {#each condition.lines as line, i (i)}
+        {@const ask = ASKS[line.what]!}
+        <div
+            class="flex flex-wrap items-center gap-1 text-sm border-l-2 border-base-300 pl-2"
+            role="group"
+            aria-label="Condition {i + 1}"
+        >
+            {#if i > 0}
+                <select
+                    class="select select-xs w-14 px-1.5"
+                    aria-label="Joined by"
+                    value={condition.joined}
+                    onchange={(e) => onchange({ ...condition, joined: e.currentTarget.value as 'and' | 'or' })}
+                >
+                    <option value="and">and</option><option value="or">or</option>
+                </select>
+            {/if}
+            <select
+                class="select select-xs w-14 px-1.5"
+                aria-label="Is or is not"
+                value={line.not ? 'not' : 'is'}
+                onchange={(e) => set(i, { not: e.currentTarget.value === 'not' })}
+            >
+                <option value="is">with</option><option value="not">not</option>
+            </select>
+            <select
+                class="select select-xs w-24 px-1.5"
+                aria-label="What"
+                value={line.what}
+                onchange={(e) => set(i, { what: e.currentTarget.value, value: ASKS[e.currentTarget.value]!.first })}
+            >
+                {#each Object.entries(ASKS) as [id, a] (id)}<option value={id}>{a.words}</option>{/each}
+            </select>
+            {#if ask.kind === 'range'}
+                {@const r = rangeOf(line.value)}
+                from
+                <input
+                    class="input input-xs w-10 px-1 text-right"
+                    type="number"
+                    aria-label="From"
+                    value={r.min ?? ''}
+                    oninput={(e) => range(i, 'min', e.currentTarget.value)}
+                />
+                to
+                <input
+                    class="input input-xs w-10 px-1 text-right"
+                    type="number"
+                    aria-label="To"
+                    value={r.max ?? ''}
+                    oninput={(e) => range(i, 'max', e.currentTarget.value)}
+                />
+            {:else if ask.kind === 'choice'}
+                <select
+                    class="select select-xs w-32"
+                    aria-label="Which"
+                    value={String(line.value)}
+                    onchange={(e) =>
+                        set(i, { value: ask.choices!.find(([, v]) => String(v) === e.currentTarget.value)![1] })}
+                >
+                    {#each ask.choices! as [words, v] (words)}<option value={String(v)}>{words}</option>{/each}
+                </select>
+            {:else if ask.kind === 'number'}
+                {@render number('Ticks', Number(line.value), 1, (value) => set(i, { value }))}
+            {:else if ask.kind === 'every'}
+                {@const v = line.value as { nth: number; from?: number }}
+                {@render number('Every so many', v.nth, 1, (nth) => set(i, { value: { ...v, nth } }))}
+                from the
+                {@render number('From the', v.from ?? 1, 1, (from) => set(i, { value: { ...v, from } }))}
+            {:else if ask.kind === 'span'}
+                {@const v = line.value as { from: number; to: number }}
+                {@render number('From tick', v.from, 0, (from) => set(i, { value: { ...v, from } }))}
+                and
+                {@render number('To tick', v.to, 0, (to) => set(i, { value: { ...v, to } }))}
+            {/if}
+            <button
+                class="btn btn-ghost btn-xs"
+                data-field
+                aria-label="Take condition {i + 1} away"
+                onclick={() => onchange({ ...condition, lines: condition.lines.filter((_, k) => k !== i) })}>×</button
+            >
+        </div>
+    {/each}
+    <p>
+        <button class="btn btn-xs" data-field onclick={add}
+            >{condition.lines.length === 0 ? 'Only notes…' : 'Another condition'}</button
+        >
+    </p>
+</div>

@@ -1,0 +1,89 @@
+<script lang="ts">
+    import { untrack } from 'svelte';
+    import type { Landing } from '../api/landing';
+    import type { Part } from '../api/part.svelte';
+    import type { Song } from '../api/song.svelte';
+    import type { Setup } from '../api/types';
+    import { commands } from '../keys/commands.svelte';
+    import { keys } from '../keys/keys.svelte';
+    import { numbersOf } from '../roll/numbers';
+    import Roll from '../roll/Roll.svelte';
+    import BottomLine from './BottomLine.svelte';
+    import EditPanel from './EditPanel.svelte';
+    import GroovePanel from './GroovePanel.svelte';
+    import NudgePanel from './NudgePanel.svelte';
+    import { panels } from './panels.svelte';
+    import PenPanel from './PenPanel.svelte';
+    import ReadingPanel from './ReadingPanel.svelte';
+    import RecipesPanel from './RecipesPanel.svelte';
+    import PartLine from './PartLine.svelte';
+
+    let { song, part, setup }: { song: Song; part: Part; setup: Setup } = $props();
+
+    let hovered = $state('');
+    // With nothing under the pointer, the one chosen note says its numbers.
+    const numbers = $derived.by(() => {
+        void song.selectionVersion;
+        void part.version;
+        const [only, more] = song.selection;
+        return hovered || (only && !more ? numbersOf(only, part, song.time) : '');
+    });
+
+    const open = $derived(panels.open);
+    const spec = $derived(
+        commands.find(open?.name === 'edit' ? (open.edit ?? '') : open?.name === 'groove' ? 'groove-quantize' : ''),
+    );
+    // While a key is held to look, the line tells what is looked at.
+    const held = $derived.by(() => {
+        if (song.comparing) return { tag: 'Compare', said: song.comparing, warnings: [], trouble: '' };
+        return song.landing && open === null ? { tag: 'Landing', ...words(song.landing) } : null;
+    });
+
+    $effect(() => {
+        void song.selectionVersion;
+        keys.chosen = song.selected.size;
+        return () => (keys.chosen = -1);
+    });
+    $effect(() => {
+        keys.repeats = song.recent.map((c) =>
+            commands.title(c.edit ?? 'recipe', c.edit ? (c.params ?? {}) : { recipe: c.recipe }),
+        );
+    });
+
+    function words(landing: Landing): { said: string; warnings: string[]; trouble: string } {
+        return { said: landing.said, warnings: landing.warnings, trouble: landing.trouble };
+    }
+
+    $effect(() => {
+        const opened = part;
+        untrack(() => song.openPart(opened));
+        return () => song.openPart(null);
+    });
+</script>
+
+<main class="flex min-h-0 flex-1 flex-col">
+    <h1 class="sr-only">{part.name}</h1>
+    <Roll {song} {part} drums={setup.drums} onHover={(text) => (hovered = text)} />
+    <BottomLine
+        tag={held?.tag ?? (song.recording ? `Recording: ${song.recording.length}` : '')}
+        said={held?.said ?? song.said}
+        warnings={held?.warnings ?? song.warnings}
+        trouble={held?.trouble ?? song.trouble}
+        {numbers}
+    >
+        <PartLine {song} {part} />
+    </BottomLine>
+    {#if open?.name === 'edit' && spec}
+        {#key spec}<EditPanel {song} {part} {spec} />{/key}
+    {:else if open?.name === 'groove' && spec}
+        <GroovePanel {song} {part} {spec} />
+    {:else if open?.name === 'reading'}
+        <ReadingPanel {song} {part} />
+    {:else if open?.name === 'recipes'}
+        <RecipesPanel {song} {part} />
+    {:else if open?.name === 'pen'}
+        <PenPanel {song} {part} />
+    {:else if open?.name === 'nudge'}
+        <NudgePanel {song} {part} />
+    {/if}
+</main>

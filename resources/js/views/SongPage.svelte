@@ -1,0 +1,229 @@
+<script lang="ts">
+    import { onMount, tick } from 'svelte';
+    import type { Part } from '../api/part.svelte';
+    import type { Song } from '../api/song.svelte';
+    import { does } from '../keys/does';
+    import { keys } from '../keys/keys.svelte';
+    import { addressOf, follow, router } from '../router.svelte';
+    import { transport } from '../sound/transport.svelte';
+    import BottomLine from './BottomLine.svelte';
+    import MiniPart from './MiniPart.svelte';
+    import Rename from './Rename.svelte';
+
+    let { song }: { song: Song } = $props();
+
+    let chosen = $state({ track: 0, part: 0 });
+    let renaming = $state(false);
+    let said = $state('');
+    let trouble = $state('');
+    const lines = $derived(song.parts.values().next().value?.lines);
+    const marks = $derived.by(() => {
+        const bars = lines?.bars.filter((b) => b < song.end) ?? [];
+        const every = [1, 2, 4, 8, 16, 32, 64].find((n) => bars.length / n <= 24) ?? 128;
+        return bars.map((tick, i) => ({ tick, bar: i + 1 })).filter((_, i) => i % every === 0);
+    });
+    const changes = $derived(
+        [
+            ...song.time.meters.map(([tick, beats, unit]) => ({ tick, text: `${beats}/${unit}` })),
+            ...song.time.tempos.map(([tick, , tempo]) => ({
+                tick,
+                text: `♩ ${Math.round((6e7 / tempo) * 100) / 100}`,
+            })),
+        ].filter((c, _, all) => all.findIndex((o) => o.tick === c.tick) >= 0),
+    );
+    const share = (ticks: number): number => (100 * ticks) / song.end;
+
+    onMount(() => {
+        chosen = place(song.lastPart);
+        void tick().then(focus);
+    });
+
+    function place(part: Part | null): { track: number; part: number } {
+        const track = part ? song.tracks.findIndex((t) => t.id === part.trackId) : 0;
+        return {
+            track: Math.max(0, track),
+            part: part ? Math.max(0, song.tracks[track]?.parts.indexOf(part) ?? 0) : 0,
+        };
+    }
+
+    function focus(): void {
+        document.querySelector<HTMLElement>('[data-chosen=true]')?.focus();
+    }
+
+    function choose(x: number, y: number): void {
+        const track = Math.max(0, Math.min(song.tracks.length - 1, chosen.track + y));
+        const parts = song.tracks[track]?.parts ?? [];
+        let part = Math.max(0, Math.min(parts.length - 1, chosen.part + x));
+        // Up and down go to the part that lies nearest in time.
+        const from = song.tracks[chosen.track]?.parts[chosen.part]?.firstStart ?? 0;
+        if (y !== 0)
+            part = parts.reduce(
+                (best, p, i) => (Math.abs(p.firstStart - from) < Math.abs(parts[best]!.firstStart - from) ? i : best),
+                0,
+            );
+        chosen = { track, part };
+        void tick().then(focus);
+    }
+
+    async function rename(name: string): Promise<void> {
+        renaming = false;
+        const before = song.name;
+        if (name === before) return;
+        try {
+            await song.rename(name);
+            said = `${before} is now ${song.name}.`;
+            trouble = '';
+        } catch (e) {
+            trouble = e instanceof Error ? e.message : String(e);
+        }
+    }
+
+    async function turn(index: number, what: 'muted' | 'soloed'): Promise<void> {
+        const track = song.tracks[index];
+        if (!track) return;
+        await song.setTrack(track, what === 'muted' ? { muted: !track.muted } : { soloed: !track.soloed });
+        said = song.said;
+        trouble = song.trouble;
+    }
+
+    $effect(() =>
+        keys.handle({
+            choose: (p) => choose(Number(p.x ?? 0), Number(p.y ?? 0)),
+            'open-part': () => {
+                const part = song.tracks[chosen.track]?.parts[chosen.part];
+                if (part) router.go({ at: 'roll', song: song.id, part: part.id });
+            },
+            'nudge-part': (p, _, { more }) => {
+                const part = song.tracks[chosen.track]?.parts[chosen.part];
+                const on = part && { part: part.id, pick: { all: true } };
+                // Everything in it moves, the controllers too.
+                if (on) song.do({ edit: 'nudge', on, params: { ...p, lanes: 'along' }, more: more || undefined });
+            },
+            rename: () => void (renaming = true),
+            track: (p) => void turn(chosen.track, p.what === 'muted' ? 'muted' : 'soloed'),
+        }),
+    );
+    // Undo and redo speak through the song.
+    $effect(() => {
+        said = song.said;
+        trouble = song.trouble;
+    });
+
+    function at(e: MouseEvent): number {
+        const box = (e.currentTarget as Element).getBoundingClientRect();
+        return (song.end * (e.clientX - box.left)) / box.width;
+    }
+</script>
+
+<main class="flex min-h-0 flex-1 flex-col overflow-y-auto px-6 py-5">
+    <div class="mb-4 flex items-baseline gap-4">
+        {#if renaming}
+            <div class="w-96">
+                <Rename name={song.name} onDone={(name) => void rename(name)} onCancel={() => (renaming = false)} />
+            </div>
+        {:else}
+            <h1 class="truncate pb-1 font-serif text-3xl leading-snug">{song.name}</h1>
+            <button class="link text-sm whitespace-nowrap" {@attach does('rename')}>Rename</button>
+        {/if}
+    </div>
+    {#if song.tracks.length === 0}
+        <p class="text-lg">This song has no notes. Import a file that holds some.</p>
+    {:else}
+        <div class="grid grid-cols-[15rem_1fr] border-y border-base-content/50">
+            <div class="border-r border-b border-base-300"></div>
+            <button
+                type="button"
+                tabindex="-1"
+                class="relative h-11 cursor-pointer overflow-hidden border-b border-base-300 text-left"
+                data-field
+                onclick={(e) => transport.locate(lines?.bars.findLast((b) => b <= at(e)) ?? 0)}
+                title="Click to play from there"
+                aria-label="Bars; a click sets where playing begins"
+            >
+                {#each changes as change, i (i)}
+                    <span
+                        class="absolute top-0 border-l border-base-content pl-1 text-xs whitespace-nowrap"
+                        style:left="{share(change.tick)}%"
+                        style:padding-left={changes.findIndex((c) => c.tick === change.tick) < i ? '2.4rem' : undefined}
+                        >{change.text}</span
+                    >
+                {/each}
+                {#each marks as mark (mark.tick)}
+                    <span
+                        class="absolute bottom-0 h-5 border-l border-base-content/50 pl-1 text-sm"
+                        style:left="{share(mark.tick)}%">{mark.bar}</span
+                    >
+                {/each}
+            </button>
+            {#each song.tracks as track, t (track.id)}
+                <div
+                    class="flex items-center gap-2 border-r border-b border-base-300 py-2 pr-2 {chosen.track === t
+                        ? 'bg-base-200'
+                        : ''}"
+                >
+                    <span class="h-10 w-1.5 shrink-0 rounded-r" style:background="var(--tint-{t % 6})"></span>
+                    <span class="min-w-0 flex-1">
+                        <span class="block truncate font-semibold">{track.name || `Track ${t + 1}`}</span>
+                        <span class="block truncate text-sm text-base-content/80">{track.instrument}</span>
+                    </span>
+                    <button
+                        class="btn btn-xs {track.muted ? 'btn-neutral' : 'btn-outline border-base-300'}"
+                        aria-pressed={track.muted}
+                        aria-label="Mute {track.name}"
+                        title="Mute the track"
+                        {@attach does('track', { what: 'muted' }, () => (chosen = { ...chosen, track: t }))}
+                        >mute</button
+                    >
+                    <button
+                        class="btn btn-xs {track.soloed ? 'btn-accent' : 'btn-outline border-base-300'}"
+                        aria-pressed={track.soloed}
+                        aria-label="Solo {track.name}"
+                        title="Solo the track"
+                        {@attach does('track', { what: 'soloed' }, () => (chosen = { ...chosen, track: t }))}
+                        >solo</button
+                    >
+                </div>
+                <div class="relative h-16 border-b border-base-300 {song.audible(track) ? '' : 'opacity-60'}">
+                    {#each track.parts as part, p (part.id)}
+                        {@const isChosen = chosen.track === t && chosen.part === p}
+                        {@const to = { at: 'roll', song: song.id, part: part.id } as const}
+                        <a
+                            class="absolute inset-y-1 overflow-hidden rounded-sm border bg-base-100 {isChosen
+                                ? 'z-10 border-2 border-primary'
+                                : 'border-base-content/40'}"
+                            style:left="{share(part.version >= 0 ? part.firstStart : 0)}%"
+                            style:width="{Math.max(1, share(part.version >= 0 ? part.lastEnd - part.firstStart : 0))}%"
+                            href={addressOf(to)}
+                            data-chosen={isChosen}
+                            data-testid="part"
+                            onfocus={() => (chosen = { track: t, part: p })}
+                            onclick={(e) => follow(e, to)}
+                            onkeydown={(e) => {
+                                if (e.key === 'Enter') {
+                                    e.preventDefault();
+                                    router.go(to);
+                                }
+                            }}
+                            aria-label="{part.name}, {part.notes.size} notes"
+                        >
+                            <span class="absolute top-0 left-1 z-10 truncate text-xs" aria-hidden="true"
+                                >{part.name}</span
+                            >
+                            <MiniPart {part} tint={t} />
+                        </a>
+                    {/each}
+                </div>
+            {/each}
+            <div></div>
+            <div class="pointer-events-none relative h-0">
+                <div
+                    class="absolute bottom-0 w-px bg-accent"
+                    style:left="{share(transport.tick)}%"
+                    style:height="{song.tracks.length * 4}rem"
+                    data-testid="song-playhead"
+                ></div>
+            </div>
+        </div>
+    {/if}
+</main>
+<BottomLine {said} {trouble} />

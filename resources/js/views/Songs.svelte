@@ -1,0 +1,280 @@
+<script lang="ts">
+    import { Copy, Download, FileMusic, Pencil, Trash2, Upload } from '@lucide/svelte';
+    import { onMount, tick, untrack } from 'svelte';
+    import { request, upload } from '../api/client';
+    import { clock } from '../api/time';
+    import type { Setup, SongSummary } from '../api/types';
+    import { does } from '../keys/does';
+    import { keys } from '../keys/keys.svelte';
+    import { labels } from '../keys/strokes';
+    import { follow, router } from '../router.svelte';
+    import BottomLine from './BottomLine.svelte';
+    import Rename from './Rename.svelte';
+
+    let {
+        setup,
+        download,
+        dropped = $bindable(),
+    }: { setup: Setup; download: (id: number) => void; dropped: File[] } = $props();
+
+    let songs = $state.raw<SongSummary[] | null>(null);
+    let chosen = $state(0);
+    let renaming = $state<number | null>(null);
+    let said = $state('');
+    let warnings = $state.raw<string[]>([]);
+    let trouble = $state('');
+    let sending = $state.raw<{ name: string; share: number } | null>(null);
+    let gone: SongSummary[] = [];
+    let picker: HTMLInputElement;
+
+    onMount(() => void load());
+    $effect(() => {
+        if (dropped.length === 0) return;
+        const files = dropped;
+        dropped = [];
+        untrack(() => void take(files));
+    });
+
+    async function load(): Promise<void> {
+        await attempt(async () => {
+            songs = (await request<{ songs: SongSummary[] }>('GET', 'songs')).songs;
+            chosen = Math.max(0, Math.min(chosen, songs.length - 1));
+        });
+    }
+
+    async function attempt(work: () => Promise<void>): Promise<void> {
+        trouble = '';
+        try {
+            await work();
+        } catch (e) {
+            trouble = e instanceof Error ? e.message : String(e);
+        }
+    }
+
+    function tell(text: string, more: string[] = []): void {
+        said = text;
+        warnings = more;
+    }
+
+    async function take(files: FileList | File[] | null | undefined): Promise<void> {
+        for (const file of files ?? []) {
+            if (file.size > setup.importLimit) {
+                trouble = `${file.name} is larger than ${setup.importLimit >> 20} MB, the most that can be imported. Nothing was imported.`;
+                continue;
+            }
+            await attempt(async () => {
+                sending = { name: file.name, share: 0 };
+                try {
+                    const answer = await upload<{ song: SongSummary; warnings: string[] }>(
+                        'imports',
+                        file,
+                        (share) => (sending = { name: file.name, share }),
+                    );
+                    await load();
+                    chosen = Math.max(
+                        0,
+                        songs!.findIndex((s) => s.id === answer.song.id),
+                    );
+                    tell(
+                        `${answer.song.name} was imported: ${parts(answer.song.parts)}, ${bars(answer.song.bars)}. Enter opens it.`,
+                        answer.warnings,
+                    );
+                } finally {
+                    sending = null;
+                }
+            });
+        }
+        picker.value = '';
+    }
+
+    const parts = (n: number): string => (n === 1 ? '1 part' : `${n} parts`);
+    const bars = (n: number): string => (n === 1 ? '1 bar' : `${n} bars`);
+
+    function duplicate(song: SongSummary): Promise<void> {
+        return attempt(async () => {
+            const answer = await request<{ song: SongSummary }>('POST', `songs/${song.id}/duplicate`);
+            await load();
+            chosen = Math.max(
+                0,
+                songs!.findIndex((s) => s.id === answer.song.id),
+            );
+            tell(`${song.name} was duplicated as ${answer.song.name}.`);
+        });
+    }
+
+    function remove(song: SongSummary): Promise<void> {
+        return attempt(async () => {
+            await request('DELETE', `songs/${song.id}`);
+            gone.push(song);
+            await load();
+            tell(`${song.name} was deleted. ${labels('Mod+Z').join()} brings it back.`);
+        });
+    }
+
+    function bringBack(): Promise<void> {
+        return attempt(async () => {
+            const song = gone.at(-1);
+            if (!song) return tell('There is no deleted song to bring back.');
+            await request('POST', `songs/${song.id}/restore`);
+            gone.pop();
+            await load();
+            chosen = Math.max(
+                0,
+                songs!.findIndex((s) => s.id === song.id),
+            );
+            tell(`${song.name} is back.`);
+        });
+    }
+
+    async function rename(song: SongSummary, name: string): Promise<void> {
+        renaming = null;
+        if (name === song.name) return;
+        await attempt(async () => {
+            await request('PATCH', `songs/${song.id}`, { name });
+            await load();
+            tell(`${song.name} is now ${name.trim()}.`);
+        });
+    }
+
+    function choose(by: number): void {
+        if (!songs?.length) return;
+        chosen = Math.max(0, Math.min(songs.length - 1, chosen + by));
+        void tick().then(() => document.querySelector('[data-chosen=true]')?.scrollIntoView({ block: 'nearest' }));
+    }
+
+    $effect(() => {
+        const withChosen = (work: (song: SongSummary) => unknown) => () => {
+            const song = songs?.[chosen];
+            if (song) void work(song);
+        };
+        return keys.handle({
+            choose: (p) => choose(Number(p.y)),
+            'open-song': withChosen((song) => router.go({ at: 'song', song: song.id })),
+            rename: withChosen((song) => (renaming = song.id)),
+            duplicate: withChosen(duplicate),
+            'delete-song': withChosen(remove),
+            undelete: () => void bringBack(),
+            import: () => picker.click(),
+            export: withChosen((song) => download(song.id)),
+        });
+    });
+
+    function when(iso: string): string {
+        return new Date(iso).toLocaleString(undefined, { dateStyle: 'medium', timeStyle: 'short' });
+    }
+</script>
+
+<main class="min-h-0 flex-1 overflow-y-auto">
+    <div class="mx-auto max-w-5xl px-6 py-8">
+        <div class="mb-5 flex items-end justify-between gap-4">
+            <h1 class="font-serif text-3xl">Songs</h1>
+            <button class="btn btn-primary" {@attach does('import')} disabled={sending !== null}>
+                <Upload size={17} /> Import a MIDI file <kbd class="key text-base-content">I</kbd>
+            </button>
+            <input
+                bind:this={picker}
+                type="file"
+                accept=".mid,.midi,.smf,.kar,audio/midi"
+                class="hidden"
+                multiple
+                onchange={(e) => void take(e.currentTarget.files)}
+                data-testid="picker"
+            />
+        </div>
+        {#if sending}
+            <div class="mb-4" role="status">
+                <p class="mb-1">{sending.share < 1 ? `Sending ${sending.name}` : `Reading ${sending.name}`}…</p>
+                <progress
+                    class="progress w-full progress-primary"
+                    value={sending.share < 1 ? sending.share : undefined}
+                    max="1"
+                ></progress>
+            </div>
+        {/if}
+        {#if songs && songs.length > 0}
+            <table class="w-full border-collapse" data-testid="songs">
+                <thead>
+                    <tr class="border-b border-base-content/50 text-left text-sm text-base-content/80">
+                        <th class="py-2 pl-3 font-normal">Name</th><th class="w-20 text-right font-normal">Parts</th>
+                        <th class="w-20 text-right font-normal">Bars</th><th class="w-20 text-right font-normal"
+                            >Time</th
+                        >
+                        <th class="w-52 pl-8 font-normal">Changed</th><th class="w-44"
+                            ><span class="sr-only">What can be done</span></th
+                        >
+                    </tr>
+                </thead>
+                <tbody>
+                    {#each songs as song, i (song.id)}
+                        <tr
+                            class="border-b border-base-300 {i === chosen ? 'bg-base-200' : ''}"
+                            onclick={() => (chosen = i)}
+                            data-chosen={i === chosen}
+                            aria-current={i === chosen ? 'true' : undefined}
+                        >
+                            <td
+                                class="max-w-0 py-2.5 pl-3 {i === chosen
+                                    ? 'border-l-4 border-primary'
+                                    : 'border-l-4 border-transparent'}"
+                            >
+                                {#if renaming === song.id}
+                                    <Rename
+                                        name={song.name}
+                                        onDone={(name) => void rename(song, name)}
+                                        onCancel={() => (renaming = null)}
+                                    />
+                                {:else}
+                                    <a
+                                        class="block truncate text-lg"
+                                        href="/songs/{song.id}"
+                                        onclick={(e) => follow(e, { at: 'song', song: song.id })}>{song.name}</a
+                                    >
+                                {/if}
+                            </td>
+                            <td class="text-right">{song.parts}</td>
+                            <td class="text-right">{song.bars}</td>
+                            <td class="text-right">{clock(song.seconds).replace(/\.\d$/, '')}</td>
+                            <td class="pl-8 text-sm text-base-content/85">{when(song.changed)}</td>
+                            <td class="text-right whitespace-nowrap">
+                                <button
+                                    class="btn btn-ghost btn-sm w-9 px-0"
+                                    title="Rename"
+                                    aria-label="Rename {song.name}"
+                                    {@attach does('rename', {}, () => (chosen = i))}><Pencil size={16} /></button
+                                >
+                                <button
+                                    class="btn btn-ghost btn-sm w-9 px-0"
+                                    title="Duplicate"
+                                    aria-label="Duplicate {song.name}"
+                                    {@attach does('duplicate', {}, () => (chosen = i))}><Copy size={16} /></button
+                                >
+                                <button
+                                    class="btn btn-ghost btn-sm w-9 px-0"
+                                    title="Save as a MIDI file"
+                                    aria-label="Save {song.name} as a MIDI file"
+                                    {@attach does('export', {}, () => (chosen = i))}><Download size={16} /></button
+                                >
+                                <button
+                                    class="btn btn-ghost btn-sm w-9 px-0"
+                                    title="Delete; it can be brought back"
+                                    aria-label="Delete {song.name}"
+                                    {@attach does('delete-song', {}, () => (chosen = i))}><Trash2 size={16} /></button
+                                >
+                            </td>
+                        </tr>
+                    {/each}
+                </tbody>
+            </table>
+            <p class="mt-6 text-center text-base-content/80">A .mid file can be dropped anywhere on this page.</p>
+        {:else if songs}
+            <div class="rounded-box border border-dashed border-base-content/50 py-20 text-center">
+                <FileMusic size={40} class="mx-auto mb-4" strokeWidth={1.25} />
+                <p class="text-lg">No songs yet.</p>
+                <p class="mt-1">Drop a .mid file here, or press <kbd class="key">I</kbd> to choose one.</p>
+            </div>
+        {:else if !trouble}
+            <p role="status">Looking for your songs…</p>
+        {/if}
+    </div>
+</main>
+<BottomLine {said} {warnings} {trouble} />

@@ -1,0 +1,184 @@
+<script lang="ts">
+    import {
+        Circle,
+        Download,
+        History,
+        Keyboard,
+        Lamp,
+        Moon,
+        Play,
+        Redo2,
+        Repeat,
+        Search,
+        Square,
+        Undo2,
+        Volume2,
+        VolumeX,
+    } from '@lucide/svelte';
+    import type { Part } from '../api/part.svelte';
+    import type { Song } from '../api/song.svelte';
+    import { clock } from '../api/time';
+    import { does } from '../keys/does';
+    import { follow } from '../router.svelte';
+    import { transport } from '../sound/transport.svelte';
+    import { theme } from '../theme.svelte';
+
+    interface Props {
+        song: Song | null;
+        part: Part | null;
+        stepsOpen: boolean;
+    }
+    let { song, part, stepsOpen }: Props = $props();
+
+    const lines = $derived(part?.lines ?? song?.parts.values().next().value?.lines);
+    const position = $derived(song && lines ? song.time.position(Math.floor(transport.tick + 1e-3), lines) : '1.1.1');
+    const seconds = $derived(song ? clock(song.time.seconds(transport.tick)) : '0:00.0');
+    const tempo = $derived(song ? Math.round(song.time.tempoAt(transport.tick) * 100) / 100 : 0);
+    const meter = $derived(song ? song.time.meterAt(transport.tick).join('/') : '');
+    const loudness = $derived(share(transport.level));
+    const peak = $derived(share(transport.peak));
+
+    /** A level in decibels below full scale, −60 to 0, as a share. */
+    function share(level: number): number {
+        return Math.max(0, Math.min(1, 1 + (20 * Math.log10(Math.max(1e-6, level))) / 60));
+    }
+</script>
+
+<header class="flex h-12 shrink-0 items-center gap-3 border-b border-base-300 bg-base-100 px-3 max-[900px]:gap-1">
+    <nav class="flex min-w-0 flex-1 items-baseline gap-2" aria-label="Where you are">
+        <a
+            class="font-serif text-lg font-semibold"
+            href="/"
+            aria-label="Jactonic: all songs"
+            onclick={(e) => follow(e, { at: 'songs' })}
+            >J<span class={song ? 'max-[1100px]:hidden' : ''}>actonic</span></a
+        >
+        {#if song}
+            {@const here = song}
+            <span class="text-base-content/60" aria-hidden="true">›</span>
+            <a
+                class="truncate {part ? '' : 'font-semibold'}"
+                href="/songs/{here.id}"
+                onclick={(e) => follow(e, { at: 'song', song: here.id })}
+                data-testid="song-name">{here.name}</a
+            >
+            {#if part}
+                <span class="text-base-content/60" aria-hidden="true">›</span>
+                <span class="truncate font-semibold" data-testid="part-name">{part.name}</span>
+            {/if}
+        {/if}
+    </nav>
+    {#if song}
+        <div class="flex items-center gap-1" role="group" aria-label="Transport">
+            <button
+                class="btn btn-sm btn-ghost w-9 px-0"
+                {@attach does('play')}
+                title="Play, stop"
+                aria-label={transport.playing ? 'Stop' : 'Play'}
+                aria-pressed={transport.playing}
+            >
+                {#if transport.loading}<span class="loading loading-xs loading-spinner"
+                    ></span>{:else if transport.playing}<Square size={17} />{:else}<Play size={17} />{/if}
+            </button>
+            <button
+                class="btn btn-sm btn-ghost w-9 px-0 {transport.loop?.on
+                    ? 'text-accent underline decoration-2 underline-offset-4'
+                    : ''}"
+                {@attach does('loop')}
+                title="Loop"
+                aria-label="Loop"
+                aria-pressed={transport.loop?.on === true}
+                ><Repeat size={17} strokeWidth={transport.loop?.on ? 3 : 2} />
+            </button>
+        </div>
+        <output class="w-20 text-right text-lg font-semibold" data-testid="position">{position}</output>
+        <output class="w-16 text-right text-base-content/80 max-[900px]:hidden">{seconds}</output>
+        <span class="w-24 whitespace-nowrap text-base-content/80 max-[900px]:hidden" title="Tempo and meter here"
+            >♩ {tempo} · {meter}</span
+        >
+        <div
+            role="meter"
+            aria-label="Sound level"
+            aria-valuemin="0"
+            aria-valuemax="100"
+            aria-valuenow={Math.round(loudness * 100)}
+            data-peak={Math.round(peak * 100)}
+            class="relative h-2 w-16 shrink-0 overflow-hidden max-[900px]:w-6 rounded-sm border border-base-content/40"
+            title="Sound level"
+        >
+            <div class="h-full origin-left bg-accent" style:transform="scaleX({loudness})"></div>
+            <div
+                class="absolute inset-y-0 w-0.5 bg-base-content"
+                style:left="{peak * 100}%"
+                style:opacity={peak > 0 ? 1 : 0}
+            ></div>
+        </div>
+        <button
+            class="btn btn-sm btn-ghost w-9 px-0"
+            {@attach does('hear')}
+            title="Hear notes when touched"
+            aria-label="Hear notes when touched"
+            aria-pressed={transport.hear}
+        >
+            {#if transport.hear}<Volume2 size={17} />{:else}<VolumeX size={17} />{/if}
+        </button>
+        <span class="h-6 border-l border-base-300 max-[900px]:hidden"></span>
+        <div class="flex items-center">
+            <button
+                class="btn btn-sm btn-ghost w-9 px-0"
+                {@attach does('undo')}
+                disabled={!song.canUndo}
+                title="Undo"
+                aria-label="Undo"><Undo2 size={17} /></button
+            >
+            <button
+                class="btn btn-sm btn-ghost w-9 px-0"
+                {@attach does('redo')}
+                disabled={!song.canRedo}
+                title="Redo"
+                aria-label="Redo"><Redo2 size={17} /></button
+            >
+            <button
+                class="btn btn-sm btn-ghost w-9 px-0 {stepsOpen ? 'bg-base-200' : ''}"
+                {@attach does('steps')}
+                title="Steps: the history"
+                aria-label="Steps"
+                aria-pressed={stepsOpen}><History size={17} /></button
+            >
+            <button
+                class="btn btn-sm btn-ghost w-9 px-0"
+                {@attach does('export')}
+                title="Save as a MIDI file"
+                aria-label="Save as a MIDI file"><Download size={17} /></button
+            >
+        </div>
+        <span
+            class="flex w-5 justify-center"
+            title={song.trouble && song.waiting ? 'Waiting for the server' : 'Everything is saved'}
+        >
+            <Circle
+                size={9}
+                class={song.waiting ? 'text-warning' : 'text-base-content/40'}
+                fill={song.waiting ? 'none' : 'currentColor'}
+                aria-label={song.waiting ? 'Saving' : 'Everything is saved'}
+            />
+        </span>
+    {/if}
+    <button
+        class="btn btn-sm btn-ghost w-9 px-0"
+        {@attach does('commands')}
+        title="All commands"
+        aria-label="All commands"><Search size={17} /></button
+    >
+    <button class="btn btn-sm btn-ghost w-9 px-0" {@attach does('shortcuts')} title="Shortcuts" aria-label="Shortcuts"
+        ><Keyboard size={17} /></button
+    >
+    <button
+        class="btn btn-sm btn-ghost w-9 px-0"
+        {@attach does('theme')}
+        title="Light or dark"
+        aria-label="Light or dark"
+    >
+        {#if theme.name === 'paper'}<Moon size={17} />{:else}<Lamp size={17} />{/if}
+    </button>
+</header>

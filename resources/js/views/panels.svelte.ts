@@ -1,0 +1,40 @@
+/** What comes over from the side: one panel at a time. */
+export interface Open {
+    /** steps, reading, groove, nudge; or edit, for the settings of an edit. */
+    name: string;
+    edit?: string;
+}
+
+class Panels {
+    open = $state.raw<Open | null>(null);
+
+    /** Opens a panel in place of another; the one that is open it closes. */
+    turn(panel: Open): void {
+        this.open = this.open?.name === panel.name && this.open.edit === panel.edit ? null : panel;
+    }
+
+    close(): void {
+        this.open = null;
+    }
+}
+
+export const panels = new Panels();
+
+/** The parameters with which an edit was last done from its panel; what follows the part's settings is not among them. */
+export function remembered(edit: string): Record<string, unknown> {
+    try {
+        const kept: unknown = JSON.parse(localStorage.getItem(`jactonic.panel.${edit}`) ?? '{}');
+        return typeof kept === 'object' && kept !== null ? (kept as Record<string, unknown>) : {};
+    } catch {
+        return {};
+    }
+}
+
+export function remember(edit: string, params: Record<string, unknown>): void {
+    localStorage.setItem(`jactonic.panel.${edit}`, JSON.stringify(params));
+}
+
+/** A seed for what goes by chance; the history keeps it. */
+export function newSeed(): number {
+    return Math.floor(Math.random() * 0x7fffffff);
+}

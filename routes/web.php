@@ -1,0 +1,70 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Http\Controllers\EditController;
+use App\Http\Controllers\GrooveController;
+use App\Http\Controllers\KeySetController;
+use App\Http\Controllers\RecipeController;
+use App\Http\Controllers\SetupController;
+use App\Http\Controllers\SongController;
+use Illuminate\Http\Response;
+use Illuminate\Support\Facades\Route;
+
+Route::prefix('api')->where(['song' => '[0-9]+', 'track' => '[0-9]+', 'groove' => '[0-9]+'])->group(static function (): void {
+    // Answers at once and does nothing: whether the server is there, and what a request costs by itself.
+    Route::get('alive', static fn (): Response => new Response('', 204));
+    Route::get('setup', SetupController::class);
+    Route::get('songs', [SongController::class, 'index']);
+    Route::post('imports', [SongController::class, 'import']);
+    Route::get('songs/{song}', [SongController::class, 'show']);
+    Route::patch('songs/{song}', [SongController::class, 'update']);
+    Route::delete('songs/{song}', [SongController::class, 'destroy']);
+    Route::post('songs/{song}/restore', [SongController::class, 'restore']);
+    Route::post('songs/{song}/duplicate', [SongController::class, 'duplicate']);
+    Route::get('songs/{song}/file', [SongController::class, 'export']);
+    Route::get('songs/{song}/changes', [SongController::class, 'changes']);
+    Route::patch('songs/{song}/tracks/{track}', [SongController::class, 'track']);
+    Route::post('songs/{song}/edits', [EditController::class, 'edits']);
+    Route::post('songs/{song}/landing', [EditController::class, 'landing']);
+    Route::post('songs/{song}/reading', [EditController::class, 'reading']);
+    Route::post('songs/{song}/caret', [EditController::class, 'caret']);
+    Route::get('songs/{song}/before', [EditController::class, 'before']);
+    Route::post('songs/{song}/undo', [EditController::class, 'undo']);
+    Route::post('songs/{song}/redo', [EditController::class, 'redo']);
+    Route::get('songs/{song}/steps', [EditController::class, 'steps']);
+    Route::post('songs/{song}/steps', [EditController::class, 'goTo']);
+    Route::get('songs/{song}/grooves', [GrooveController::class, 'index']);
+    Route::post('songs/{song}/grooves', [GrooveController::class, 'store']);
+    Route::patch('grooves/{groove}', [GrooveController::class, 'update']);
+    Route::delete('grooves/{groove}', [GrooveController::class, 'destroy']);
+    Route::post('songs/{song}/pick', [EditController::class, 'pick']);
+    Route::get('key-sets', [KeySetController::class, 'index']);
+    Route::post('key-sets', [KeySetController::class, 'store']);
+    Route::post('key-sets/import', [KeySetController::class, 'import']);
+    Route::post('key-sets/undo', [KeySetController::class, 'undo']);
+    Route::post('key-sets/reset', [KeySetController::class, 'reset']);
+    Route::post('keys/check', [KeySetController::class, 'check']);
+    Route::post('keys', [KeySetController::class, 'give']);
+    Route::post('keys/take', [KeySetController::class, 'take']);
+    Route::patch('key-sets/{set}', [KeySetController::class, 'update'])->whereNumber('set');
+    Route::delete('key-sets/{set}', [KeySetController::class, 'destroy'])->whereNumber('set');
+    Route::post('key-sets/{set}/use', [KeySetController::class, 'use'])->whereNumber('set');
+    Route::get('key-sets/{set}/file', [KeySetController::class, 'export'])->whereNumber('set');
+    Route::get('recipes', [RecipeController::class, 'index']);
+    Route::post('recipes', [RecipeController::class, 'store']);
+    Route::post('recipes/import', [RecipeController::class, 'import']);
+    Route::post('recipes/fold', [RecipeController::class, 'fold']);
+    Route::get('recipes/file', [RecipeController::class, 'exportAll']);
+    Route::put('recipes/{recipe}', [RecipeController::class, 'update']);
+    Route::delete('recipes/{recipe}', [RecipeController::class, 'destroy']);
+    Route::get('recipes/{recipe}/file', [RecipeController::class, 'export']);
+    Route::get('grooves/{groove}/file', [GrooveController::class, 'export']);
+});
+
+Route::view('/', 'app');
+Route::view('/keys', 'app');
+Route::view('/keys/sheet', 'app');
+Route::view('/pace', 'app');
+Route::view('/songs/{song}', 'app')->whereNumber('song');
+Route::view('/songs/{song}/parts/{part}', 'app')->whereNumber(['song', 'part']);

@@ -1,0 +1,101 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Http;
+
+use App\Models\KeySet;
+use App\Models\Recipe;
+use Jactonic\Core\Keymap\Defaults;
+use PHPUnit\Framework\Attributes\DataProvider;
+use Tests\TestCase;
+
+final class KeySetsTest extends TestCase
+{
+    private const MUTE = ['context' => 'roll', 'keys' => 'Q', 'command' => 'mute', 'params' => [], 'label' => 'mute'];
+
+    public function test_whoever_changes_a_shortcut_gets_a_set_of_their_own_and_the_one_that_ships_stays(): void
+    {
+        $before = $this->getJson('/api/key-sets')->assertOk()->assertJsonPath('set', 0)->json('keymap');
+        $this->postJson('/api/keys/check', ['context' => 'roll', 'keys' => 'Q'])->assertJsonPath('lost.0.command', 'quantize')->assertJsonPath('keys', 'Q');
+        $this->postJson('/api/keys', ['binding' => self::MUTE])->assertStatus(422)->assertJsonPath('detail', 'Q stands for “quantize” already.');
+        self::assertSame(0, KeySet::query()->count());
+
+        $after = $this->postJson('/api/keys', ['binding' => self::MUTE, 'replace' => true])->assertOk()->assertJsonPath('name', 'Mine')->assertJsonPath('canUndo', true);
+        self::assertSame('mute', $this->commandOf($after->json('keymap'), 'Q'));
+        self::assertSame('mute', $this->commandOf($this->getJson('/api/setup')->json('keys.keymap'), 'Q'));
+        $this->postJson('/api/key-sets/0/use')->assertJsonPath('keymap', $before);
+        $this->postJson("/api/key-sets/{$after->json('set')}/use");
+        self::assertSame('quantize', $this->commandOf($this->postJson('/api/key-sets/undo')->assertOk()->json('keymap'), 'Q'));
+        $this->postJson('/api/key-sets/undo')->assertStatus(422)->assertJsonPath('detail', 'There is no change of shortcuts to take back.');
+    }
+
+    public function test_a_shortcut_is_moved_taken_away_and_reset(): void
+    {
+        $moved = $this->postJson('/api/keys', ['binding' => ['keys' => 'F7', 'command' => 'quantize'] + self::MUTE, 'instead' => ['context' => 'roll', 'keys' => 'Q']])->assertOk();
+        self::assertSame(['quantize', null], [$this->commandOf($moved->json('keymap'), 'F7'), $this->commandOf($moved->json('keymap'), 'Q')]);
+        self::assertNull($this->commandOf($this->postJson('/api/keys/take', ['context' => 'roll', 'keys' => 'F7'])->json('keymap'), 'F7'));
+        self::assertSame('quantize', $this->commandOf($this->postJson('/api/key-sets/reset', ['command' => 'quantize'])->json('keymap'), 'Q'));
+        $this->postJson('/api/keys/take', ['context' => 'roll', 'keys' => 'Mod+M']);
+        $this->postJson('/api/keys', ['binding' => self::MUTE, 'replace' => true]);
+        self::assertEquals(json_decode((string) json_encode(Defaults::keymap()->toArray()), true), $this->postJson('/api/key-sets/reset')->json('keymap'));
+    }
+
+    public function test_sets_are_copied_named_deleted_exported_and_imported(): void
+    {
+        $id = $this->postJson('/api/key-sets', ['name' => 'Left hand', 'from' => 0])->assertOk()->assertJsonPath('name', 'Left hand')->json('set');
+        assert(is_int($id));
+        $this->postJson('/api/keys', ['binding' => self::MUTE, 'replace' => true]);
+        $changed = $this->getJson('/api/key-sets')->json('keymap');
+        $file = $this->get("/api/key-sets/$id/file")->assertOk();
+        self::assertStringContainsString(rawurlencode('Left hand.keys.json'), (string) $file->headers->get('Content-Disposition'));
+        $this->patchJson("/api/key-sets/$id", ['name' => 'Right hand'])->assertJsonPath('name', 'Right hand');
+        $this->deleteJson("/api/key-sets/$id")->assertJsonPath('set', 0)->assertJsonCount(1, 'sets');
+
+        $this->postJson('/api/key-sets/import', ['file' => json_decode((string) $file->getContent(), true)])->assertOk()->assertJsonPath('name', 'Left hand')->assertJsonPath('keymap', $changed);
+    }
+
+    /** @return iterable<string, array{mixed, string}> */
+    public static function bad(): iterable
+    {
+        $with = static fn (array $key): array => ['kind' => 'keys', 'name' => 'x', 'keys' => [$key + self::MUTE]];
+        yield 'nothing' => [null, 'kind'];
+        yield 'an unknown command' => [$with(['command' => 'explode']), 'There is no command'];
+        yield 'a wrong parameter' => [$with(['params' => ['state' => 'loud']]), '“state” was "loud"'];
+        yield 'a stroke that the browser keeps' => [$with(['keys' => 'Mod+W']), 'keep it for themselves'];
+        yield 'a collision' => [['kind' => 'keys', 'name' => 'x', 'keys' => [self::MUTE, ['command' => 'delete'] + self::MUTE]], 'already'];
+    }
+
+    #[DataProvider('bad')]
+    public function test_a_bad_file_gets_a_sentence_and_changes_nothing(mixed $file, string $words): void
+    {
+        $detail = $this->postJson('/api/key-sets/import', ['file' => $file])->assertStatus(422)->json('detail');
+        self::assertStringContainsString($words, is_string($detail) ? $detail : '');
+        self::assertSame(0, KeySet::query()->count());
+        $this->getJson('/api/key-sets')->assertJsonPath('set', 0);
+    }
+
+    public function test_what_a_version_cannot_read_any_more_stops_nothing_else(): void
+    {
+        $set = KeySet::query()->create(['name' => 'Old', 'before' => [], 'keys' => [
+            ['command' => 'gone'] + self::MUTE, ['keys' => 'F7'] + self::MUTE, ['keys' => 'F7 A'] + self::MUTE, 'nonsense',
+        ]]);
+        Recipe::query()->create(['key' => 'old', 'recipe' => ['name' => 'Old', 'steps' => [['edit' => 'gone']]]]);
+        $this->postJson("/api/key-sets/$set->id/use")->assertOk()->assertJsonCount(1, 'keymap')->assertJsonPath('keymap.0.keys', 'F7');
+        $setup = $this->getJson('/api/setup')->assertOk();
+        self::assertNotContains('old', array_column((array) $setup->json('recipes'), 'key'));
+        self::assertContains('a-fifth-up', array_column((array) $setup->json('recipes'), 'key'));
+        self::assertTrue(Recipe::query()->where('key', 'old')->exists());
+    }
+
+    private function commandOf(mixed $keymap, string $keys): mixed
+    {
+        foreach (is_array($keymap) ? $keymap : [] as $binding) {
+            if (is_array($binding) && $binding['context'] === 'roll' && $binding['keys'] === $keys) {
+                return $binding['command'];
+            }
+        }
+
+        return null;
+    }
+}
