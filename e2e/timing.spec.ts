@@ -363,19 +363,25 @@ test.describe('job 7: in the pocket', () => {
         const song = await fresh(page, LOOSE);
         const take = await notesOf(page, song);
         await press(page, 'Control+a');
-        await page.getByTestId('notes').hover();
-        await page.keyboard.down('Alt');
-        for (let i = 0; i < 3; i++) await page.mouse.wheel(0, 60);
+        // All at one moment, as fast as a hand turns: the pace of the machine is not what is tried.
+        const turn = (notches: number, by: number, held: object): Promise<void> =>
+            page.getByTestId('notes').evaluate(
+                (canvas, [notches, by, held]) => {
+                    const box = canvas.getBoundingClientRect();
+                    const at = { clientX: box.x + box.width - 40, clientY: box.y + 20, deltaY: by as number };
+                    for (let i = 0; i < (notches as number); i++)
+                        canvas.dispatchEvent(
+                            new WheelEvent('wheel', { bubbles: true, cancelable: true, ...at, ...(held as object) }),
+                        );
+                },
+                [notches, by, held] as const,
+            );
+        await turn(3, 60, { altKey: true });
         await said(page, '8 notes moved 1 grid cell later, 3 times.');
-        await page.keyboard.down('Shift');
-        await page.mouse.wheel(0, -60);
+        await turn(1, -60, { altKey: true, shiftKey: true });
         await said(page, '8 notes longer by 1 grid cell.');
-        await page.keyboard.up('Shift');
-        await page.keyboard.down('Control');
-        await page.mouse.wheel(0, -60);
+        await turn(1, -60, { altKey: true, ctrlKey: true });
         await said(page, '8 notes louder by 1.');
-        await page.keyboard.up('Control');
-        await page.keyboard.up('Alt');
         expect((await notesOf(page, song))[0]).toEqual([
             take[0]![0],
             take[0]![1]! + 720,
