@@ -225,7 +225,7 @@ test('a set goes out as a file, is reset, comes back the same; bad files get a s
     await page.getByRole('link', { name: 'Save as a file' }).click();
     const file = (await (await download).path())!;
     await page.getByRole('button', { name: 'Reset all' }).click();
-    await said(page, 'All shortcuts of this set are as they came.');
+    await said(page, 'All shortcuts of this set are as they came; undo takes that back.');
     await page.getByLabel('A file of shortcuts').setInputFiles(file);
     await said(page, '“On the road” was brought in, and is in use.');
     expect((await page.request.get('/api/key-sets').then((r) => r.json())).keymap).toEqual(before);

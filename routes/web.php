@@ -17,6 +17,7 @@ Route::prefix('api')->where(['song' => '[0-9]+', 'track' => '[0-9]+', 'groove' =
     Route::get('setup', SetupController::class);
     Route::get('songs', [SongController::class, 'index']);
     Route::post('imports', [SongController::class, 'import']);
+    Route::post('songs', [SongController::class, 'store']);
     Route::get('songs/{song}', [SongController::class, 'show']);
     Route::patch('songs/{song}', [SongController::class, 'update']);
     Route::delete('songs/{song}', [SongController::class, 'destroy']);
@@ -24,11 +25,15 @@ Route::prefix('api')->where(['song' => '[0-9]+', 'track' => '[0-9]+', 'groove' =
     Route::post('songs/{song}/duplicate', [SongController::class, 'duplicate']);
     Route::get('songs/{song}/file', [SongController::class, 'export']);
     Route::get('songs/{song}/changes', [SongController::class, 'changes']);
+    Route::post('songs/{song}/tracks', [SongController::class, 'newTrack']);
     Route::patch('songs/{song}/tracks/{track}', [SongController::class, 'track']);
+    Route::post('songs/{song}/tracks/{track}/parts', [SongController::class, 'newPart']);
     Route::post('songs/{song}/edits', [EditController::class, 'edits']);
     Route::post('songs/{song}/landing', [EditController::class, 'landing']);
     Route::post('songs/{song}/reading', [EditController::class, 'reading']);
     Route::post('songs/{song}/caret', [EditController::class, 'caret']);
+    Route::post('songs/{song}/clip', [EditController::class, 'clip']);
+    Route::post('songs/{song}/player', [EditController::class, 'player']);
     Route::get('songs/{song}/before', [EditController::class, 'before']);
     Route::post('songs/{song}/undo', [EditController::class, 'undo']);
     Route::post('songs/{song}/redo', [EditController::class, 'redo']);

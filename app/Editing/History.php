@@ -11,10 +11,14 @@ use App\Models\Step;
 use App\Songs\Keeping;
 use App\Songs\Library;
 use App\Songs\SongView;
+use Illuminate\Support\Facades\DB;
+use Jactonic\Core\Edit\Catalogue;
 use Jactonic\Core\Edit\Change;
 use Jactonic\Core\Edit\ChangeCodec;
+use Jactonic\Core\Edit\Continued;
 use Jactonic\Core\Edit\Outcome;
 use Jactonic\Core\Edit\PartChange;
+use Jactonic\Core\Reading\Clip;
 use Jactonic\Core\Reading\GridReading;
 use Jactonic\Core\Reading\GrooveReading;
 use Jactonic\Core\Reading\Landing;
@@ -45,6 +49,9 @@ final class History
 
     /** The most times over that a command may be asked for. */
     private const MOST_TIMES = 999;
+
+    /** How many keys of answered requests are kept for a song: more than can be waiting anywhere. */
+    private const KEYS = 1000;
 
     private Score $score;
 
@@ -78,13 +85,13 @@ final class History
      *
      * @throws Stale|Refusal
      */
-    public static function run(int $songId, mixed $base, array $do, bool $asOne): array
+    public static function run(int $songId, mixed $base, array $do, bool $asOne, mixed $key = null): array
     {
         if (! array_is_list($do) || $do === [] || count($do) > self::MOST) {
             throw Refusal::parameter('do', $do, 'a list of 1 to '.self::MOST.' commands');
         }
 
-        return self::locked($songId, $base, static function (self $history) use ($do, $asOne): array {
+        return self::locked($songId, $base, $key, static function (self $history) use ($do, $asOne): array {
             $said = $warnings = $refused = [];
             $joined = new Change;
             foreach ($do as $i => $command) {
@@ -103,6 +110,8 @@ final class History
                 array_push($warnings, ...$outcome->warnings);
                 $history->selection = $outcome->selection;
                 if ($outcome->change->isEmpty()) {
+                    $history->touched();
+
                     continue;
                 }
                 if ($asOne) {
@@ -113,6 +122,7 @@ final class History
                 }
                 $history->score = $outcome->change->applyTo($history->score);
                 $history->change = $history->change->then($outcome->change);
+                $history->touched();
             }
             if (! $joined->isEmpty()) {
                 $history->step($do, implode(' ', $said), $joined);
@@ -196,6 +206,27 @@ final class History
     }
 
     /**
+     * The notes that `on` names as they are carried away, cut at the edges of a span where one is given; with none
+     * chosen, all that sounds in the span.
+     *
+     * @return array<string, mixed>
+     *
+     * @throws Refusal
+     */
+    public static function clip(Song $song, mixed $on, ?int $from, ?int $to): array
+    {
+        $history = new self($song);
+        $history->load(On::parts($on));
+        $chosen = On::read($on, $history->score);
+        $part = $history->score->part(array_key_first($chosen->notes) ?? throw Refusal::missing('on', On::ALLOWED));
+        $settings = $part->settings ?? PartSettings::fresh();
+        $span = $from === null || $to === null ? null : [$from, $to];
+        $ids = $chosen->notes[$part->id];
+
+        return Clip::of($ids === [] && $span === null ? [] : $part->inOrder($ids === [] ? null : $ids), $song->time()->lines($settings->grid, $settings->swing), $span);
+    }
+
+    /**
      * Where the caret comes to in a part, and that place in words.
      *
      * @param  mixed  $by  as a nudge takes it; null for the part's nudge step
@@ -232,9 +263,9 @@ final class History
      *
      * @throws Stale
      */
-    public static function undo(int $songId, mixed $base, int $times): array
+    public static function undo(int $songId, mixed $base, int $times, mixed $key = null): array
     {
-        return self::locked($songId, $base, static function (self $history) use ($times): array {
+        return self::locked($songId, $base, $key, static function (self $history) use ($times): array {
             $said = [];
             for ($i = 0; $i < $times && $history->song->head_id !== null; $i++) {
                 $step = $history->find($history->song->head_id);
@@ -251,9 +282,9 @@ final class History
      *
      * @throws Stale
      */
-    public static function redo(int $songId, mixed $base, int $times): array
+    public static function redo(int $songId, mixed $base, int $times, mixed $key = null): array
     {
-        return self::locked($songId, $base, static function (self $history) use ($times): array {
+        return self::locked($songId, $base, $key, static function (self $history) use ($times): array {
             $said = [];
             for ($i = 0; $i < $times && ($next = SongView::nextOf($history->song)) !== null; $i++) {
                 $step = $history->find($next);
@@ -272,9 +303,9 @@ final class History
      *
      * @throws Stale|Refusal
      */
-    public static function goTo(int $songId, mixed $base, ?int $target): array
+    public static function goTo(int $songId, mixed $base, ?int $target, mixed $key = null): array
     {
-        return self::locked($songId, $base, static function (self $history) use ($target): array {
+        return self::locked($songId, $base, $key, static function (self $history) use ($target): array {
             $way = [];
             for ($id = $target; $id !== null; $id = $way[$id]->parent_id) {
                 $way[$id] = $history->find($id);
@@ -303,12 +334,18 @@ final class History
      * @param  \Closure(self): array<string, mixed>  $work
      * @return array<string, mixed>
      */
-    private static function locked(int $songId, mixed $base, \Closure $work): array
+    private static function locked(int $songId, mixed $base, mixed $key, \Closure $work): array
     {
-        return Keeping::whole(static function () use ($songId, $base, $work): array {
+        return Keeping::whole(static function () use ($songId, $base, $key, $work): array {
             $song = Song::query()->findOrFail($songId);
             if (! is_int($base)) {
                 throw Refusal::parameter('base', $base, 'the revision of the song that the command was made on');
+            }
+            if ($key !== null && (! is_string($key) || $key === '' || strlen($key) > 64)) {
+                throw Refusal::parameter('key', $key, 'a text of 1 to 64 letters that no other request has');
+            }
+            if ($key !== null && ! self::isNew($song->id, $key)) {
+                throw new Stale(SongView::since($song, $base), true);
             }
             if ($base !== $song->revision) {
                 throw new Stale(SongView::since($song, $base));
@@ -319,6 +356,39 @@ final class History
 
             return ['revision' => $song->revision, 'end' => SongView::end($song, $history->score->time)] + $answer;
         });
+    }
+
+    /** Keeps the key of a request, with what it does or not at all; says whether it is the first with it. */
+    private static function isNew(int $song, string $key): bool
+    {
+        $keys = DB::table('requests')->where('song_id', $song);
+        if (DB::table('requests')->insertOrIgnore(['song_id' => $song, 'key' => $key]) === 0) {
+            return false;
+        }
+        $oldest = (clone $keys)->orderByDesc('id')->skip(self::KEYS)->value('id');
+        if (is_int($oldest)) {
+            $keys->where('id', '<=', $oldest)->delete();
+        }
+
+        return true;
+    }
+
+    /** The pen takes after the note that was touched, where it is told to and there is one. */
+    private function touched(): void
+    {
+        if ($this->selection === null || $this->selection->count() !== 1) {
+            return;
+        }
+        foreach ($this->selection->notes as $partId => $ids) {
+            $part = $this->score->part($partId);
+            $settings = $part->settings ?? PartSettings::fresh();
+            $note = $ids === [] ? null : $part->notes[$ids[0]] ?? null;
+            $after = $note === null ? $settings : $settings->touching($note);
+            if ($after !== $settings) {
+                $this->score = $this->score->withPart($part->withSettings($after));
+                $this->set[$partId] = true;
+            }
+        }
     }
 
     /** @param  array<array-key, mixed>  $command */
@@ -341,11 +411,21 @@ final class History
         $this->load([$id]);
         $part = $this->score->part($id);
         $before = $part->settings ?? PartSettings::fresh();
-        $settings = $before->changed($command['set']);
+        $set = $command['set'];
+        if (array_keys($set) === ['touchedNote']) {
+            // A note that was touched by hand: for the pen to take after.
+            $note = is_int($set['touchedNote']) ? $part->notes[$set['touchedNote']] ?? null : null;
+            $settings = $note === null ? $before : $before->touching($note);
+        } else {
+            $settings = $before->changed($set);
+        }
+        if ($settings === $before && isset($set['touchedNote'])) {
+            return new Outcome(new Change, $this->selection ?? Selection::none(), '');
+        }
         $this->score = $this->score->withPart($part->withSettings($settings));
         $this->set[$id] = true;
 
-        return new Outcome(new Change, $this->selection ?? Selection::none(), $settings->sentence($before));
+        return new Outcome(new Change, $this->selection ?? Selection::none(), isset($set['touchedNote']) ? '' : $settings->sentence($before));
     }
 
     /**
@@ -445,6 +525,10 @@ final class History
         }
         $step = $this->find($this->song->head_id);
         $last = json_decode($step->command, true, 64, JSON_THROW_ON_ERROR);
+        $edit = Catalogue::classes()[is_string($command['edit'] ?? null) ? $command['edit'] : ''] ?? null;
+        if ($edit !== null && is_subclass_of($edit, Continued::class)) {
+            return $this->goOn($edit, $step, $last, $command, $outcome);
+        }
         $what = static fn (array $c): array => [$c['edit'] ?? null, $c['params'] ?? []];
         if (! is_array($last) || $what($last) != $what($command) || Step::query()->where('parent_id', $step->id)->exists()) {
             return null;
@@ -461,6 +545,33 @@ final class History
             'command' => json_encode(['times' => $times] + $last, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE),
             'said' => $said = rtrim($outcome->said, '.').", $times times.",
             'change' => ChangeCodec::encode($joined),
+        ]);
+
+        return $said;
+    }
+
+    /**
+     * Makes the last step longer by another piece of what it is a piece of.
+     *
+     * @param  class-string<Continued>  $edit
+     * @param  array<array-key, mixed>  $command
+     */
+    private function goOn(string $edit, Step $step, mixed $last, array $command, Outcome $outcome): ?string
+    {
+        $params = static fn (mixed $c): array => is_array($c) && is_array($c['params'] ?? null) ? $c['params'] : [];
+        if (! is_array($last) || ($last['edit'] ?? null) !== ($command['edit'] ?? null) || Step::query()->where('parent_id', $step->id)->exists()) {
+            return null;
+        }
+        $joined = $edit::joined($params($last), $params($command));
+        if ($joined === null) {
+            return null;
+        }
+        $this->load(ChangeCodec::parts($step->change));
+        $change = ChangeCodec::decode($step->change, array_map(static fn (CorePart $p): array => $p->notes, $this->score->parts), true)->then($outcome->change);
+        $step->update([
+            'command' => json_encode(['params' => $joined] + $last, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE),
+            'said' => $said = $edit::sentence($change, $joined),
+            'change' => ChangeCodec::encode($change),
         ]);
 
         return $said;
@@ -493,10 +604,15 @@ final class History
     private function save(): void
     {
         $touched = array_keys($this->change->parts + $this->set);
-        if ($touched === [] && ! $this->song->isDirty()) {
+        if ($touched === [] && $this->change->time === null && ! $this->song->isDirty()) {
             return;
         }
         $this->song->revision++;
+        if ($this->change->time !== null) {
+            $this->song->tempos = $this->score->time->tempoRows;
+            $this->song->meters = $this->score->time->meterRows;
+            $this->song->time_revision = $this->song->revision;
+        }
         foreach ($touched as $id) {
             $part = $this->parts[$id]->fillFrom($this->score->part($id));
             $part->revision = $this->song->revision;
@@ -525,7 +641,7 @@ final class History
             ];
         }
 
-        return [
+        return ($this->change->time === null ? [] : ['time' => SongView::time($this->song, $this->score->time)]) + [
             'parts' => (object) $parts,
             'selection' => $this->selection?->toArray(),
             'said' => $said,

@@ -7,9 +7,12 @@ namespace App\Editing;
 /** A command built on a revision of the song that is no longer the latest. It carries what is needed to catch up. */
 final class Stale extends \RuntimeException
 {
-    /** @param  array<string, mixed>  $catchUp */
-    public function __construct(public readonly array $catchUp)
+    /**
+     * @param  array<string, mixed>  $catchUp
+     * @param  bool  $done  the very request was answered before: only the answer was lost
+     */
+    public function __construct(public readonly array $catchUp, public readonly bool $done = false)
     {
-        parent::__construct('The song was changed elsewhere since; catch up and ask again. Nothing was changed.');
+        parent::__construct($done ? 'That was done already; only the answer was lost.' : 'The song was changed elsewhere since; catch up and ask again. Nothing was changed.');
     }
 }

@@ -24,7 +24,7 @@ final class Problems
                 return null;
             }
             if ($e instanceof Stale) {
-                return self::response(409, 'The song has moved on', $e->getMessage(), ['catchUp' => $e->catchUp]);
+                return self::response(409, 'The song has moved on', $e->getMessage(), ['catchUp' => $e->catchUp, 'done' => $e->done]);
             }
             if ($e instanceof Refusal) {
                 return self::response(422, 'That cannot be done', $e->getMessage(), array_filter(['parameter' => $e->parameter]));

@@ -18,6 +18,7 @@ use Jactonic\Core\Time\Timeline;
  * @property list<array{int, int, int, int, int, int, int}> $meters likewise
  * @property array{format: int, division: int, scale: int, chunks: list<array{int, string, string}>} $source
  * @property int $revision goes up with every change
+ * @property int $time_revision the revision that last changed tempos or meters
  * @property int|null $head_id
  * @property int|null $first_id
  * @property Carbon $updated_at
@@ -30,7 +31,7 @@ final class Song extends Model
     protected $guarded = [];
 
     /** @var array<string, string> */
-    protected $casts = ['tempos' => 'array', 'meters' => 'array', 'source' => 'array', 'ppq' => 'integer', 'revision' => 'integer', 'head_id' => 'integer', 'first_id' => 'integer'];
+    protected $casts = ['tempos' => 'array', 'meters' => 'array', 'source' => 'array', 'ppq' => 'integer', 'revision' => 'integer', 'time_revision' => 'integer', 'head_id' => 'integer', 'first_id' => 'integer'];
 
     /** @return HasMany<Track, $this> */
     public function tracks(): HasMany
@@ -52,10 +53,6 @@ final class Song extends Model
 
     public function time(): Timeline
     {
-        return Timeline::of(
-            $this->ppq,
-            array_map(static fn (array $t): array => [$t[0], $t[1]], $this->tempos),
-            array_map(static fn (array $m): array => [$m[0], $m[1], $m[2]], $this->meters),
-        );
+        return Timeline::of($this->ppq, $this->tempos, $this->meters);
     }
 }

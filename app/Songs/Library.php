@@ -10,15 +10,21 @@ use App\Models\Song;
 use App\Models\Track;
 use Illuminate\Http\Response;
 use Jactonic\Core\Midi\Exporter;
+use Jactonic\Core\Midi\GeneralMidi;
 use Jactonic\Core\Midi\Importer;
+use Jactonic\Core\Midi\Message;
 use Jactonic\Core\Midi\MidiError;
 use Jactonic\Core\Midi\Reader;
 use Jactonic\Core\Midi\Writer;
 use Jactonic\Core\Refusal;
 use Jactonic\Core\Score\Kept;
+use Jactonic\Core\Score\Part as CorePart;
+use Jactonic\Core\Score\Point;
 use Jactonic\Core\Score\Song as CoreSong;
 use Jactonic\Core\Score\Source;
 use Jactonic\Core\Score\Track as CoreTrack;
+use Jactonic\Core\Time\TempoMap;
+use Jactonic\Core\Time\Timeline;
 
 /** The songs kept: between the rows of the database and the songs of the core. */
 final class Library
@@ -58,6 +64,82 @@ final class Library
 
             return $song;
         });
+    }
+
+    /**
+     * An empty song of one track.
+     *
+     * @throws Refusal
+     */
+    public static function fresh(string $name, mixed $program): Song
+    {
+        return Keeping::whole(static function () use ($name, $program): Song {
+            $song = self::keep(new CoreSong($name, Timeline::PPQ, [[0, TempoMap::DEFAULT, 0, 0]], [[0, 4, 4, 24, 8, 0, 0]], [], new Source(1, Timeline::PPQ, 1, [])));
+            self::newTrack($song->id, $program, null);
+
+            return $song->refresh();
+        });
+    }
+
+    /**
+     * A new track with an empty part, on the first channel that no other track plays on (drums on theirs).
+     *
+     * @param  mixed  $program  0 to 127, or "drums"
+     *
+     * @throws Refusal
+     */
+    public static function newTrack(int $songId, mixed $program, mixed $name): Part
+    {
+        if ($program !== 'drums' && (! is_int($program) || ! isset(GeneralMidi::PROGRAMS[$program]))) {
+            throw Refusal::parameter('program', $program, 'a whole number from 0 to 127, or drums');
+        }
+        $title = $name === null ? ($program === 'drums' ? 'Drum kit' : GeneralMidi::PROGRAMS[$program]) : self::name($name);
+
+        return Keeping::whole(static function () use ($songId, $program, $title): Part {
+            $song = Song::query()->findOrFail($songId);
+            $taken = array_map(static fn (Part $p): int => $p->toCore()->channel(), $song->parts()->get()->all());
+            $free = array_values(array_diff(range(0, 15), [GeneralMidi::DRUM_CHANNEL], $taken));
+            $channel = $program === 'drums' ? GeneralMidi::DRUM_CHANNEL : $free[0] ?? 0;
+            $last = $song->tracks()->toBase()->max('position');
+            $song->revision++;
+            $song->save();
+            $track = Track::query()->create(['song_id' => $song->id, 'position' => is_int($last) ? $last + 1 : 0, 'name' => $title, 'end' => 0, 'kept' => [], 'revision' => $song->revision]);
+
+            return self::emptyPart($song, $track, $title, new Point(1, 0, Message::PROGRAM | $channel, is_int($program) ? $program : 0));
+        });
+    }
+
+    /** A new, empty part on a track, which sounds as the track's first does. */
+    public static function newPart(int $songId, int $trackId): Part
+    {
+        return Keeping::whole(static function () use ($songId, $trackId): Part {
+            $song = Song::query()->findOrFail($songId);
+            $track = Track::query()->where('song_id', $songId)->findOrFail($trackId);
+            $parts = Part::query()->where('track_id', $trackId)->get()->sortBy('id')->map(static fn (Part $p): CorePart => $p->toCore())->all();
+            $first = reset($parts);
+            $channel = $first === false ? 0 : $first->channel();
+            $program = 0;
+            foreach ($first === false ? [] : $first->points as $point) {
+                if ($point->status === (Message::PROGRAM | $channel)) {
+                    $program = $point->data1;
+                    break;
+                }
+            }
+            $song->revision++;
+            $song->save();
+
+            return self::emptyPart($song, $track, $track->name.' '.(count($parts) + 1), new Point(1, 0, Message::PROGRAM | $channel, $program));
+        });
+    }
+
+    private static function emptyPart(Song $song, Track $track, string $name, Point $sound): Part
+    {
+        $part = new Part(['song_id' => $song->id, 'track_id' => $track->id, 'name' => $name]);
+        $part->fillFrom(CorePart::of(0, $name, [], [$sound]));
+        $part->revision = $song->revision;
+        $part->save();
+
+        return $part;
     }
 
     /** The song as the core knows it. */

@@ -74,7 +74,25 @@ final class SongView
         }
         $tracks = array_map(self::track(...), Track::query()->where('song_id', $song->id)->where('revision', '>', $revision)->get()->all());
 
-        return self::head($song) + ['parts' => (object) $parts, 'tracks' => array_values($tracks), 'end' => $end];
+        return self::head($song) + ['parts' => (object) $parts, 'tracks' => array_values($tracks), 'end' => $end]
+            + ($song->time_revision > $revision ? ['time' => self::time($song, $time)] : []);
+    }
+
+    /**
+     * The song's tempos and meters, and the lines of every part, which follow them.
+     *
+     * @return array<string, mixed>
+     */
+    public static function time(Song $song, Timeline $time): array
+    {
+        $end = self::end($song, $time);
+        $lines = [];
+        foreach ($song->parts()->get() as $part) {
+            $settings = $part->toSettings();
+            $lines[$part->id] = $time->lines($settings->grid, $settings->swing)->table($end);
+        }
+
+        return ['tempos' => $time->tempos->toTable(), 'meters' => $time->meters->toArray(), 'lines' => (object) $lines];
     }
 
     /** @return array<string, mixed> */

@@ -21,7 +21,7 @@ final class WallTest extends TestCase
     {
         foreach (new \RecursiveIteratorIterator(new \RecursiveDirectoryIterator(__DIR__.'/../src', \FilesystemIterator::SKIP_DOTS)) as $file) {
             if ($file instanceof \SplFileInfo) {
-                yield $file->getFilename() => [$file->getPathname()];
+                yield basename($file->getPath()).'/'.$file->getFilename() => [$file->getPathname()];
             }
         }
     }

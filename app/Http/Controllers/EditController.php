@@ -8,6 +8,8 @@ use App\Editing\History;
 use App\Models\Song;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Jactonic\Core\Recording\Event;
+use Jactonic\Core\Recording\Passage;
 use Jactonic\Core\Refusal;
 
 /** Commands on a song and its history. */
@@ -20,7 +22,7 @@ final class EditController
             throw Refusal::parameter('as', $as, '"one", or left out');
         }
 
-        return new JsonResponse(History::run($song, $request->json('base'), $this->commands($request), $as === 'one'));
+        return new JsonResponse(History::run($song, $request->json('base'), $this->commands($request), $as === 'one', $request->json('key')));
     }
 
     public function landing(int $song, Request $request): JsonResponse
@@ -40,6 +42,29 @@ final class EditController
         return new JsonResponse(History::pick(Song::query()->findOrFail($song), $request->json('on'), $request->json('pick')));
     }
 
+    /** The notes named by `on`, to be carried away; with `from` and `to`, cut at the edges of that span. */
+    public function clip(int $song, Request $request): JsonResponse
+    {
+        $edge = static fn (string $name): ?int => $request->json($name) === null ? null : self::whole($request, $name, 0, PHP_INT_MAX >> 20);
+
+        return new JsonResponse(History::clip(Song::query()->findOrFail($song), $request->json('on'), $edge('from'), $edge('to')));
+    }
+
+    /** What the simulated player plays of a passage from a tick on, in seconds from there; nothing changes. */
+    public function player(int $song, Request $request): JsonResponse
+    {
+        $number = static function (string $name, ?float $default) use ($request): ?float {
+            $value = $request->json($name) ?? $default;
+
+            return $value === null || is_int($value) || is_float($value) ? ($value === null ? null : (float) $value) : throw Refusal::parameter($name, $value, 'a number');
+        };
+        $passage = Passage::find($request->json('passage'));
+        $events = $passage->played(Song::query()->findOrFail($song)->time(), self::whole($request, 'from', 0, PHP_INT_MAX >> 20, 0), self::whole($request, 'seed', 0, PHP_INT_MAX >> 20, 1),
+            $number('loose', 12.0) ?? 0.0, $number('tempo', null), self::whole($request, 'times', 1, 64, 1));
+
+        return new JsonResponse(['name' => $passage->name, 'events' => array_map(static fn (Event $e): array => $e->toArray(), $events)]);
+    }
+
     /** Where the caret comes to: `part`, `tick`, `steps`, and `by` where it is not the part's nudge step. */
     public function caret(int $song, Request $request): JsonResponse
     {
@@ -57,12 +82,12 @@ final class EditController
 
     public function undo(int $song, Request $request): JsonResponse
     {
-        return new JsonResponse(History::undo($song, $request->json('base'), $this->times($request)));
+        return new JsonResponse(History::undo($song, $request->json('base'), $this->times($request), $request->json('key')));
     }
 
     public function redo(int $song, Request $request): JsonResponse
     {
-        return new JsonResponse(History::redo($song, $request->json('base'), $this->times($request)));
+        return new JsonResponse(History::redo($song, $request->json('base'), $this->times($request), $request->json('key')));
     }
 
     /** The tree of steps, oldest first, and where the song stands in it. */
@@ -84,7 +109,7 @@ final class EditController
             throw Refusal::parameter('step', $step, 'the id of a step, or null for the start');
         }
 
-        return new JsonResponse(History::goTo($song, $request->json('base'), $step));
+        return new JsonResponse(History::goTo($song, $request->json('base'), $step, $request->json('key')));
     }
 
     /** @return array<array-key, mixed> */

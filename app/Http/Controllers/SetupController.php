@@ -13,6 +13,7 @@ use Jactonic\Core\Keymap\Defaults;
 use Jactonic\Core\Keymap\Stroke;
 use Jactonic\Core\Midi\GeneralMidi;
 use Jactonic\Core\Recipe\Recipe;
+use Jactonic\Core\Recording\Passage;
 
 /** What the interface needs to know before it shows anything: the shortcuts, the catalogue, names, limits. */
 final class SetupController
@@ -25,6 +26,8 @@ final class SetupController
             'commands' => array_map(static fn (Command $c): array => $c->toArray(), array_values(Commands::all())),
             'edits' => array_keys(Catalogue::classes()),
             'recipes' => array_map(static fn (Recipe $r): array => $r->toArray(), array_values(Kept::book()->recipes)),
+            'passages' => array_map(static fn (Passage $p): array => ['id' => $p->id, 'name' => $p->name], Passage::all()),
+            'programs' => GeneralMidi::PROGRAMS,
             'kept' => Stroke::KEPT,
             'drums' => GeneralMidi::DRUMS,
             'importLimit' => config('jactonic.import_limit'),

@@ -57,6 +57,30 @@ final class SongController
         return new JsonResponse(['song' => self::summary($song), 'warnings' => $warnings], 201);
     }
 
+    /** An empty song of one track, to be written or recorded in. */
+    public function store(Request $request): JsonResponse
+    {
+        $song = Library::fresh(Library::name($request->json('name') ?? 'New song'), $request->json('program') ?? 0);
+
+        return new JsonResponse(['song' => self::summary($song), 'part' => $song->parts()->value('id')], 201);
+    }
+
+    /** A new track with an empty part: `program` 0 to 127, or "drums"; `name` where it is not the instrument's. */
+    public function newTrack(int $song, Request $request): JsonResponse
+    {
+        $part = Library::newTrack($song, $request->json('program'), $request->json('name'));
+
+        return new JsonResponse(['revision' => $part->revision, 'part' => $part->id], 201);
+    }
+
+    /** A new, empty part on a track. */
+    public function newPart(int $song, int $track): JsonResponse
+    {
+        $part = Library::newPart($song, $track);
+
+        return new JsonResponse(['revision' => $part->revision, 'part' => $part->id], 201);
+    }
+
     public function export(int $song): Response
     {
         $kept = Song::query()->findOrFail($song);

@@ -26,7 +26,7 @@ final class InterfaceCommands
     /** @return list<Command> */
     public static function all(): array
     {
-        return [...self::choosing(), ...self::settings(), ...self::again(), ...self::view(), ...self::transport(), ...self::songs(), ...self::program()];
+        return [...self::choosing(), ...self::writing(), ...self::playing(), ...self::settings(), ...self::again(), ...self::view(), ...self::transport(), ...self::recording(), ...self::songs(), ...self::program()];
     }
 
     /** @return list<Command> */
@@ -49,11 +49,94 @@ final class InterfaceCommands
             ]),
             new Command(new Spec('note-here', 'The note at the caret', Family::Selection, 'Chooses or deletes the note at the caret.', [
                 Param::choice('what', 'What', ['choose', 'delete'], 'choose'),
+                Param::choice('at', 'Where', ['caret', 'pointer'], 'caret'),
             ], Needs::Part, ['caret', 'erase', 'here']), self::ROLL, [
                 ['title' => 'Choose the note at the caret', 'params' => ['what' => 'choose']],
                 ['title' => 'Delete the note at the caret', 'params' => ['what' => 'delete']],
+                ['title' => 'Delete the note under the pointer', 'params' => ['what' => 'delete', 'at' => 'pointer'], 'words' => ['rub out']],
             ]),
             new Command(new Spec('place-and-next', 'To the caret, and on to the next note', Family::Timing, 'Moves the notes to the caret; the caret goes on to the next note.', needs: Needs::Notes, words: ['caret', 'send', 'align', 'move']), self::ROLL),
+        ];
+    }
+
+    /** @return list<Command> */
+    private static function writing(): array
+    {
+        $to = ['first-note' => 'the first note', 'part-end' => 'the part’s end', 'next-note' => 'the next note', 'previous-note' => 'the previous note', 'pitch-up' => 'the next higher pitch in use', 'pitch-down' => 'the next lower pitch in use'];
+        $span = ['start' => 'Span from the caret', 'end' => 'Span to the caret', 'selection' => 'Span around the selection', 'bars' => 'Span of whole bars', 'clear' => 'No span'];
+
+        return [
+            new Command(new Spec('tool', 'Pen or eraser in hand', Family::Structure, 'Takes the pen or the eraser in hand, or puts it down: with the pen a press writes, with the eraser it deletes.', [
+                Param::choice('tool', 'Which', ['pen', 'eraser'], 'pen'),
+            ], Needs::Part, ['draw', 'pencil', 'erase', 'mouse', 'write']), self::ROLL, [
+                ['title' => 'Pen in hand, or down', 'params' => ['tool' => 'pen'], 'words' => ['draw', 'write']],
+                ['title' => 'Eraser in hand, or down', 'params' => ['tool' => 'eraser'], 'words' => ['delete', 'rub out']],
+            ]),
+            new Command(new Spec('caret', 'Caret to', Family::View, 'Puts the caret at a note, at the part’s end, or in another row in use.', [
+                Param::choice('to', 'Where', array_keys($to), 'next-note'),
+            ], Needs::Part, ['cursor', 'go', 'jump']), self::ROLL, array_map(static fn (string $k, string $t): array => ['title' => "Caret to $t", 'params' => ['to' => $k]], array_keys($to), $to)),
+            new Command(new Spec('copy', 'Copy', Family::Structure, 'Keeps the notes chosen, or with none chosen what lies in the span, to be pasted.', needs: Needs::Part, words: ['clipboard']), self::ROLL),
+            new Command(new Spec('cut', 'Cut', Family::Structure, 'Copies, and takes away what was copied.', needs: Needs::Part, words: ['clipboard', 'move']), self::ROLL),
+            new Command(new Spec('paste', 'Paste at the caret', Family::Structure, 'Puts in at the caret what was copied; the caret goes on to its end.', needs: Needs::Part, words: ['clipboard', 'insert']), self::ROLL),
+            new Command(new Spec('span', 'Span', Family::Selection, 'Makes the span, a stretch of time that is looped, recorded in, copied and seen.', [
+                Param::choice('what', 'How', array_keys($span), 'selection'),
+            ], Needs::Part, ['range', 'locators', 'loop', 'region', 'time']), self::ROLL, array_map(static fn (string $k, string $t): array => ['title' => $t, 'params' => ['what' => $k]], array_keys($span), $span)),
+        ];
+    }
+
+    /** @return list<Command> */
+    private static function playing(): array
+    {
+        return [
+            new Command(new Spec('step-input', 'Step input on, off', Family::Recording, 'What is played is written at the caret, which goes on.', needs: Needs::Part, words: ['step', 'write', 'keyboard', 'enter']), self::ROLL),
+            new Command(new Spec('step', 'In step input', Family::Recording, 'A rest, a tie, or back, in step input.', [
+                Param::choice('what', 'What', ['rest', 'tie', 'back'], 'rest'),
+            ], Needs::Part, ['step input']), self::ROLL, [
+                ['title' => 'Step: a rest', 'params' => ['what' => 'rest'], 'words' => ['skip', 'pause']],
+                ['title' => 'Step: tie the last on', 'params' => ['what' => 'tie'], 'words' => ['longer', 'hold']],
+                ['title' => 'Step: back', 'params' => ['what' => 'back'], 'words' => ['undo', 'last']],
+            ]),
+            new Command(new Spec('keyboard', 'Computer keys play', Family::Recording, 'Two rows of the computer keyboard play notes, or do commands again.', needs: Needs::Part, words: ['typing', 'piano', 'virtual', 'musical', 'qwerty']), self::ROLL),
+            new Command(new Spec('keyboard-set', 'Octave and touch of the computer keys', Family::Recording, 'Puts the computer keys an octave up or down, or gives them a touch.', [
+                Param::integer('octave', 'Octaves up', -8, 8, optional: true),
+                Param::integer('touch', 'Touch', 1, 4, optional: true),
+            ], Needs::Part, ['velocity', 'transpose']), self::ROLL, [
+                ['title' => 'Computer keys an octave up', 'params' => ['octave' => 1]],
+                ['title' => 'Computer keys an octave down', 'params' => ['octave' => -1]],
+                ...array_map(static fn (int $n): array => ['title' => "Computer keys with touch $n", 'params' => ['touch' => $n]], [1, 2, 3, 4]),
+            ]),
+            new Command(new Spec('player', 'Simulated player', Family::Recording, 'Lets the simulated player play its passage into the open part, or stops it.', needs: Needs::Part, words: ['demo', 'test', 'simulate', 'passage']), self::ROLL),
+            new Command(new Spec('new-part', 'New part on this track', Family::Song, 'Puts an empty part on the track and opens it.', needs: Needs::Song, words: ['create', 'add', 'layer']), self::OPEN),
+            new Command(new Spec('new-track', 'New track', Family::Song, 'Puts a track with an empty part into the song and opens it.', [
+                Param::integer('program', 'Sound: General MIDI program, 0 for piano', 0, 127, optional: true),
+                Param::flag('drums', 'Drums'),
+            ], Needs::Song, ['create', 'add', 'instrument']), self::OPEN, [
+                ['title' => 'New track: piano', 'params' => ['program' => 0]],
+                ['title' => 'New track: drums', 'params' => ['drums' => true], 'words' => ['kit', 'percussion']],
+                ['title' => 'New track: bass', 'params' => ['program' => 32]],
+                ['title' => 'New track: strings', 'params' => ['program' => 48]],
+            ]),
+        ];
+    }
+
+    /** @return list<Command> */
+    private static function recording(): array
+    {
+        return [
+            new Command(new Spec('record', 'Record, stop', Family::Recording, 'Records into the open part from the caret, the span’s start or the playhead, or ends the take.', needs: Needs::Part, words: ['take', 'capture']), self::ROLL),
+            new Command(new Spec('arm', 'Arm, disarm', Family::Recording, 'While it is armed, playing records.', needs: Needs::Part, words: ['record', 'ready', 'enable']), self::ROLL),
+            new Command(new Spec('take-back', 'Take back the last round', Family::Recording, 'Takes away what was played in the last round, or the whole take where it does not go round.', needs: Needs::Part, words: ['undo', 'take', 'delete', 'loop']), self::ROLL),
+            new Command(new Spec('metronome', 'Metronome on, off', Family::Recording, 'Beats are heard while it plays and records.', needs: Needs::Song, words: ['click', 'beat']), self::OPEN),
+            new Command(new Spec('count-in', 'Next count-in', Family::Recording, 'No bar, one or two are counted before a take.', needs: Needs::Song, words: ['precount', 'bars']), self::OPEN),
+            new Command(new Spec('record-set', 'How it records', Family::Recording, 'Turns one of the settings of recording round.', [
+                Param::choice('what', 'What', ['mode', 'timing', 'punch', 'into'], 'mode'),
+            ], Needs::Part, ['record']), self::ROLL, [
+                ['title' => 'Overdub or replace', 'params' => ['what' => 'mode'], 'words' => ['record', 'layer']],
+                ['title' => 'Quantize as it is recorded, or not', 'params' => ['what' => 'timing'], 'words' => ['input quantize', 'record']],
+                ['title' => 'Record only within the span, or anywhere', 'params' => ['what' => 'punch'], 'words' => ['punch', 'drop in']],
+                ['title' => 'Record into this part or a new one', 'params' => ['what' => 'into'], 'words' => ['take', 'layer']],
+            ]),
+            new Command(new Spec('tap', 'Tap the tempo', Family::Transport, 'Each press is a quarter: from the second on the tempo follows.', needs: Needs::Song, words: ['bpm', 'beat']), self::OPEN),
         ];
     }
 
@@ -82,6 +165,8 @@ final class InterfaceCommands
                 ['title' => 'Straight', 'params' => ['swing' => 50], 'words' => ['swing', 'off']],
                 ...array_map(static fn (int $s): array => ['title' => "Strength $s %", 'params' => ['strength' => $s], 'words' => ['quantize', 'amount']], [25, 50, 75, 100]),
                 ...array_map(static fn (array $s): array => ['title' => "Nudge step $s[0]", 'params' => ['nudge' => $s[1]], 'words' => ['move', 'amount']], $steps),
+                ['title' => 'Pen velocity as of the note last touched', 'params' => ['velocityFrom' => 'toggle'], 'words' => ['follow', 'new notes']],
+                ['title' => 'Pen length as of the note last touched', 'params' => ['lengthFrom' => 'toggle'], 'words' => ['follow', 'new notes']],
                 ...array_map(static fn (int $n): array => ['title' => "Pen velocity of touch $n", 'params' => ['touch' => $n], 'words' => ['velocity', 'new notes']], [1, 2, 3, 4]),
                 ['title' => 'Nudge step tied to the grid', 'params' => ['tied' => 'toggle'], 'words' => ['move', 'link']],
                 ['title' => 'Lanes come along with moved notes', 'params' => ['lanes' => 'toggle'], 'words' => ['controllers', 'automation']],
@@ -95,7 +180,7 @@ final class InterfaceCommands
         $panels = [];
         $again = [];
         foreach (Catalogue::specs() as $spec) {
-            if ($spec->params === [] || in_array($spec->id, ['insert', 'groove-quantize'], true)) {
+            if ($spec->params === [] || in_array($spec->id, ['insert', 'groove-quantize', 'record', 'tempo-tap'], true)) {
                 continue;
             }
             $panels[] = ['title' => "$spec->title: settings", 'params' => ['edit' => $spec->id], 'words' => [...$spec->words, 'panel']];
@@ -111,6 +196,9 @@ final class InterfaceCommands
                 ['title' => 'Grooves', 'params' => ['name' => 'groove'], 'words' => ['feel', 'template', 'extract']],
                 ['title' => 'Pen settings', 'params' => ['name' => 'pen'], 'words' => ['touches', 'new notes', 'velocity', 'length']],
                 ['title' => 'Nudge settings', 'params' => ['name' => 'nudge'], 'words' => ['step', 'amount']],
+                ['title' => 'Recording settings', 'params' => ['name' => 'recording'], 'words' => ['count-in', 'metronome', 'latency', 'punch', 'overdub', 'replace']],
+                ['title' => 'Inputs', 'params' => ['name' => 'input'], 'words' => ['midi', 'keyboard', 'device', 'player', 'controller']],
+                ['title' => 'Tempo and meter', 'params' => ['name' => 'tempo'], 'words' => ['bpm', 'time signature', 'changes']],
                 ['title' => 'Recipes', 'params' => ['name' => 'recipes'], 'words' => ['macro', 'chain', 'custom', 'own command']],
                 ...$panels,
             ]),
@@ -136,7 +224,7 @@ final class InterfaceCommands
                 Param::text('recipe', 'Recipe'),
             ], Needs::Part, ['macro', 'chain']), self::ROLL),
             new Command(new Spec('record-recipe', 'Record a recipe', Family::Recipe, 'Begins to note down what is done, or ends it and opens what was noted as a recipe.', needs: Needs::Part, words: ['macro', 'record', 'learn']), self::ROLL),
-            new Command(new Spec('repeat', 'Repeat the last command', Family::Recipe, 'Does one of the last three commands again, on what is chosen now.', [
+            new Command(new Spec('repeat-command', 'Repeat the last command', Family::Recipe, 'Does one of the last three commands again, on what is chosen now.', [
                 Param::integer('back', 'How far back', 1, 3, 1),
             ], Needs::Part, ['again', 'redo', 'same']), self::ROLL, [
                 ['title' => 'Repeat the last command', 'params' => [], 'words' => ['again', 'same']],
@@ -161,10 +249,11 @@ final class InterfaceCommands
                 ['title' => 'Lower rows', 'params' => ['axis' => 'pitch', 'by' => -1], 'words' => ['zoom', 'vertical']],
             ]),
             new Command(new Spec('fit', 'See all', Family::View, 'Shows the whole part, or the notes chosen, as large as it goes.', [
-                Param::choice('what', 'What', ['all', 'selection'], 'all'),
+                Param::choice('what', 'What', ['all', 'selection', 'span'], 'all'),
             ], Needs::Part, ['zoom', 'fit', 'whole']), self::ROLL, [
                 ['title' => 'See the whole part', 'params' => ['what' => 'all'], 'words' => ['zoom', 'fit']],
                 ['title' => 'See the selection', 'params' => ['what' => 'selection'], 'words' => ['zoom', 'fit']],
+                ['title' => 'See the span', 'params' => ['what' => 'span'], 'words' => ['zoom', 'fit']],
             ]),
             new Command(new Spec('scroll', 'Scroll', Family::View, 'Moves the view.', [
                 Param::integer('x', 'Later', -10, 10, 0), Param::integer('y', 'Up', -10, 10, 0),
@@ -191,6 +280,8 @@ final class InterfaceCommands
                 ['title' => 'Go to the end', 'params' => ['to' => 'end']],
             ]),
             new Command(new Spec('loop', 'Loop on, off', Family::Transport, 'Plays round and round, or no longer.', needs: Needs::Song, words: ['cycle', 'repeat']), self::OPEN),
+            new Command(new Spec('play-span', 'Play the span, looped', Family::Transport, 'Plays the span round and round.', needs: Needs::Part, words: ['loop', 'cycle', 'range']), self::ROLL),
+            new Command(new Spec('stop-returns', 'On stop, return or stay', Family::Transport, 'When it is stopped, the playhead goes back to where it was started, or stays.', needs: Needs::Song, words: ['rewind', 'playhead']), self::OPEN),
             new Command(new Spec('loop-selection', 'Loop the selection', Family::Transport, 'Loops the bars of the notes chosen.', needs: Needs::Notes, words: ['cycle', 'bars']), self::ROLL),
             new Command(new Spec('hear', 'Hear notes when touched', Family::Transport, 'Notes sound as they are chosen and moved, or not.', needs: Needs::Song, words: ['audition', 'preview', 'sound', 'silent']), self::OPEN),
             new Command(new Spec('track', 'Mute or solo the track', Family::Transport, 'Mutes or solos the track.', [
@@ -210,6 +301,7 @@ final class InterfaceCommands
             new Command(new Spec('redo', 'Redo', Family::Song, 'Does the step again that was taken back.', needs: Needs::Song, words: ['again', 'forward']), self::OPEN),
             new Command(new Spec('export', 'Save as a MIDI file', Family::Song, 'Saves the song as a .mid file.', needs: Needs::Nothing, words: ['export', 'download', 'midi', 'file']), self::ANY),
             new Command(new Spec('import', 'Import a MIDI file', Family::Song, 'Brings a .mid file in as a new song.', needs: Needs::Nothing, words: ['open', 'load', 'upload', 'midi', 'file']), ['songs']),
+            new Command(new Spec('new-song', 'New song', Family::Song, 'Makes an empty song and opens its part.', needs: Needs::Nothing, words: ['create', 'empty', 'start']), ['songs']),
             new Command(new Spec('choose', 'Choose a song or a part', Family::Song, 'Goes to the next song, track or part.', [
                 Param::integer('x', 'Later', -1, 1, 0), Param::integer('y', 'Down', -1, 1, 0),
             ], Needs::Nothing), ['songs', 'song'], [

@@ -6,22 +6,22 @@ namespace Jactonic\Core\Edit;
 
 use Jactonic\Core\Score\Score;
 
-/** What an edit does to a score, by part. Applied and then inverted it gives back the score to the last byte. */
+/** What an edit does to a score, by part, and to the song's time. Applied and then inverted it gives back the score to the last byte. */
 final readonly class Change
 {
     /** @param  array<int, PartChange>  $parts by part id; none of them empty */
-    public function __construct(public array $parts = [])
+    public function __construct(public array $parts = [], public ?TimeChange $time = null)
     {
     }
 
     public function isEmpty(): bool
     {
-        return $this->parts === [];
+        return $this->parts === [] && $this->time === null;
     }
 
     public function inverse(): self
     {
-        return new self(array_map(static fn (PartChange $c): PartChange => $c->inverse(), $this->parts));
+        return new self(array_map(static fn (PartChange $c): PartChange => $c->inverse(), $this->parts), $this->time?->inverse());
     }
 
     public function applyTo(Score $score): Score
@@ -31,7 +31,7 @@ final readonly class Change
             $parts[$id] = $change->applyTo($score->part($id));
         }
 
-        return new Score($score->time, $parts);
+        return new Score($this->time?->applyTo($score->time) ?? $score->time, $parts);
     }
 
     /** This change and then another, as one. */
@@ -54,6 +54,8 @@ final readonly class Change
             $parts[$id] = $joined;
         }
 
-        return new self(array_filter($parts, static fn (PartChange $c): bool => ! $c->isEmpty()));
+        $time = $this->time === null || $later->time === null ? $this->time ?? $later->time : new TimeChange($this->time->before, $later->time->after);
+
+        return new self(array_filter($parts, static fn (PartChange $c): bool => ! $c->isEmpty()), $time?->isEmpty() === true ? null : $time);
     }
 }

@@ -37,6 +37,10 @@ final class ChangeCodec
             ], static fn (array $v): bool => $v !== []);
         }
 
+        if ($change->time !== null) {
+            $data['time'] = [$change->time->before, $change->time->after];
+        }
+
         return json_encode((object) $data, JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION);
     }
 
@@ -48,9 +52,17 @@ final class ChangeCodec
      */
     public static function decode(string $json, array $present, bool $undo): Change
     {
-        /** @var array<int, array{ids?: list<int>, columns?: array<string, array{list<mixed>, list<mixed>}>, drop?: array<string, list<mixed>>, put?: array<string, list<mixed>>, pointsBefore?: array<string, list<int>>, pointsAfter?: array<string, list<int>>}> $data */
+        /** @var array<array-key, mixed> $data */
         $data = json_decode($json, true, 16, JSON_THROW_ON_ERROR);
         $parts = [];
+        $time = null;
+        if (isset($data['time'])) {
+            /** @var array{0: array{tempos: list<array{int, int, int, int}>, meters: list<array{int, int, int, int, int, int, int}>}, 1: array{tempos: list<array{int, int, int, int}>, meters: list<array{int, int, int, int, int, int, int}>}} $sides */
+            $sides = $data['time'];
+            $time = new TimeChange($sides[0], $sides[1]);
+            unset($data['time']);
+        }
+        /** @var array<int, array{ids?: list<int>, columns?: array<string, array{list<mixed>, list<mixed>}>, drop?: array<string, list<mixed>>, put?: array<string, list<mixed>>, pointsBefore?: array<string, list<int>>, pointsAfter?: array<string, list<int>>}> $data */
         foreach ($data as $id => $part) {
             $now = $then = [];
             $ids = $part['ids'] ?? [];
@@ -74,7 +86,7 @@ final class ChangeCodec
             );
         }
 
-        return new Change($parts);
+        return new Change($parts, $time);
     }
 
     /**
@@ -84,10 +96,10 @@ final class ChangeCodec
      */
     public static function parts(string $json): array
     {
-        /** @var array<int, mixed> $data */
+        /** @var array<array-key, mixed> $data */
         $data = json_decode($json, true, 16, JSON_THROW_ON_ERROR);
 
-        return array_keys($data);
+        return array_values(array_filter(array_keys($data), is_int(...)));
     }
 
     /**

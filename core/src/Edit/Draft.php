@@ -26,6 +26,9 @@ final class Draft
     /** @var array<int, int> */
     private array $next = [];
 
+    /** @var array<int, int> */
+    private array $nextPoint = [];
+
     /** @return bool whether the note differs from how it was */
     public function put(Part $part, Note $note): bool
     {
@@ -58,6 +61,21 @@ final class Draft
             $this->pointsBefore[$part->id][$point->id] = $old;
         }
         $this->pointsAfter[$part->id][$point->id] = $point;
+    }
+
+    public function dropPoint(Part $part, Point $point): void
+    {
+        $this->pointsBefore[$part->id][$point->id] = $point;
+        unset($this->pointsAfter[$part->id][$point->id]);
+    }
+
+    /** An id for a new point in the part. */
+    public function newPointId(Part $part): int
+    {
+        $id = $this->nextPoint[$part->id] ?? $part->nextPoint;
+        $this->nextPoint[$part->id] = $id + 1;
+
+        return $id;
     }
 
     /** An id for a new note in the part. */

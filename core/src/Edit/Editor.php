@@ -25,15 +25,16 @@ final class Editor
      */
     public static function run(array $command, Score $score, ?Selection $last = null): Outcome
     {
-        $unknown = array_diff(array_keys($command), ['edit', 'select', 'on', 'params', 'near']);
+        $unknown = array_diff(array_keys($command), ['edit', 'select', 'on', 'params', 'near', 'span']);
         if ($unknown !== []) {
             throw Refusal::parameter('do', reset($unknown), 'edit (or select), on and params');
         }
-        $selection = isset($command['on']) ? On::read($command['on'], $score) : $last ?? throw Refusal::missing('on', On::ALLOWED);
-        if (isset($command['select'])) {
-            return self::select($command['select'], $command['near'] ?? 0, $selection, $score);
-        }
         $id = $command['edit'] ?? null;
+        $song = is_string($id) && ! isset($command['select']) && Catalogue::edit($id)::spec()->needs === Needs::Song;
+        $selection = isset($command['on']) ? On::read($command['on'], $score) : $last ?? ($song ? Selection::none() : throw Refusal::missing('on', On::ALLOWED));
+        if (isset($command['select'])) {
+            return self::select($command['select'], $command['near'] ?? 0, $command['span'] ?? null, $selection, $score);
+        }
         if (! is_string($id)) {
             throw Refusal::parameter('edit', $id, 'the id of an edit');
         }
@@ -43,7 +44,7 @@ final class Editor
         if ($spec->needs === Needs::Notes && $selection->isEmpty()) {
             return new Outcome(new Change, $selection, 'No notes are selected: nothing changed.');
         }
-        if ($selection->notes === []) {
+        if ($selection->notes === [] && ! $song) {
             throw Refusal::missing('on', 'a part to work in');
         }
         $outcome = $edit->apply(new Work($score, $selection, $params));
@@ -54,13 +55,16 @@ final class Editor
         );
     }
 
-    private static function select(mixed $move, mixed $near, Selection $selection, Score $score): Outcome
+    private static function select(mixed $move, mixed $near, mixed $span, Selection $selection, Score $score): Outcome
     {
         $how = is_string($move) ? Move::tryFrom($move) : null;
         if ($how === null) {
             throw Refusal::parameter('select', $move, 'one of '.implode(', ', array_map(static fn (Move $m): string => $m->value, Move::cases())));
         }
-        $to = $how->apply($selection, $score, is_int($near) ? $near : 0);
+        if ($how === Move::Span && (! is_array($span) || ! is_int($span[0] ?? null) || ! is_int($span[1] ?? null))) {
+            throw new Refusal('There is no span to select in: make one first.', 'span');
+        }
+        $to = $how->apply($selection, $score, is_int($near) ? $near : 0, is_array($span) && is_int($span[0] ?? null) && is_int($span[1] ?? null) ? [$span[0], $span[1]] : null);
         $n = $to->count();
 
         return new Outcome(new Change, $to, match (true) {

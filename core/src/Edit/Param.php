@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit;
 
+use Jactonic\Core\Recording\Event;
 use Jactonic\Core\Refusal;
 use Jactonic\Core\Score\Note;
 use Jactonic\Core\Time\Grid;
@@ -43,9 +44,9 @@ final readonly class Param
         return new self($name, $title, Type::Integer, $default, $setting, $optional, $min, $max, $unit, adds: $adds);
     }
 
-    public static function number(string $name, string $title, float $min, float $max, ?float $default = null, string $unit = '', ?string $setting = null): self
+    public static function number(string $name, string $title, float $min, float $max, ?float $default = null, string $unit = '', ?string $setting = null, bool $optional = false): self
     {
-        return new self($name, $title, Type::Number, $default, $setting, false, $min, $max, $unit);
+        return new self($name, $title, Type::Number, $default, $setting, $optional, $min, $max, $unit);
     }
 
     /** @param  list<string>  $choices */
@@ -94,6 +95,18 @@ final readonly class Param
         return new self($name, $title, Type::Notes);
     }
 
+    /** What was played: a list of raw events, as Recording\Event reads them. */
+    public static function played(string $name, string $title): self
+    {
+        return new self($name, $title, Type::Played);
+    }
+
+    /** Two moments or more in seconds, each after the one before. */
+    public static function times(string $name, string $title): self
+    {
+        return new self($name, $title, Type::Times);
+    }
+
     /** What may stand here, in words. */
     public function allowed(): string
     {
@@ -108,13 +121,16 @@ final readonly class Param
             Type::Length => Step::LENGTH_ALLOWED,
             Type::Groove => Groove::ALLOWED,
             Type::Flag => 'true or false',
+            Type::Played => Event::ALLOWED,
+            Type::Times => 'a list of 2 to 64 moments in seconds, each after the one before',
             Type::Text => 'a text of 1 to 200 letters',
             Type::Notes => 'a list of {"start": tick, "pitch": 0–127} with "length" in ticks and "velocity" 1–127 where the pen is not to say them',
         };
     }
 
     /**
-     * The value checked and in the core's own form: int, float, string, Grid, Step, Groove or list<array<string, int>>.
+     * The value checked and in the core's own form: int, float, string, Grid, Step, Groove, list<array<string, int>>,
+     * list<Event> or list<float>.
      *
      * @throws Refusal that names the parameter, what came and what is allowed
      */
@@ -125,6 +141,12 @@ final readonly class Param
         }
         if ($this->type === Type::Notes && is_array($value) && array_is_list($value) && count($value) <= self::MOST_NOTES) {
             return array_map($this->note(...), $value, array_keys($value));
+        }
+        if ($this->type === Type::Played && is_array($value) && array_is_list($value) && count($value) <= self::MOST_NOTES) {
+            return array_map(fn (mixed $event, int $i): Event => Event::parse($event, "$this->name[$i]"), $value, array_keys($value));
+        }
+        if ($this->type === Type::Times && self::areTimes($value)) {
+            return $value;
         }
         if ($this->type === Type::Number && (is_int($value) || is_float($value)) && $value >= $this->min && $value <= $this->max) {
             return (float) $value;
@@ -161,6 +183,22 @@ final readonly class Param
             }, 'setting' => $this->setting,
             'choices' => $this->choices, 'optional' => $this->optional ?: null, 'adds' => $this->adds ?: null, 'allowed' => $this->allowed(),
         ], static fn (mixed $v): bool => $v !== null && $v !== '' && $v !== []);
+    }
+
+    private static function areTimes(mixed $value): bool
+    {
+        if (! is_array($value) || ! array_is_list($value) || count($value) < 2 || count($value) > 64) {
+            return false;
+        }
+        $last = -INF;
+        foreach ($value as $time) {
+            if ((! is_int($time) && ! is_float($time)) || $time <= $last || abs($time) > Event::LATEST) {
+                return false;
+            }
+            $last = $time;
+        }
+
+        return true;
     }
 
     /** @return array<string, int> */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit;
 
+use Jactonic\Core\Recording\Event;
 use Jactonic\Core\Refusal;
 use Jactonic\Core\Score\PartSettings;
 use Jactonic\Core\Time\Grid;
@@ -94,6 +95,36 @@ final readonly class Params
 
         /** @var list<array<string, int>> */
         return is_array($value) ? $value : throw $this->missing($name);
+    }
+
+    public function flag(string $name): bool
+    {
+        return $this->value($name, null) === true;
+    }
+
+    /** A text that may be left out: then it is empty. */
+    public function text(string $name): string
+    {
+        $value = $this->value($name, null);
+
+        return is_string($value) ? $value : '';
+    }
+
+    /** @return list<Event> */
+    public function played(string $name): array
+    {
+        $value = $this->value($name, null);
+
+        /** @var list<Event> */
+        return is_array($value) ? $value : throw $this->missing($name);
+    }
+
+    /** @return list<float> */
+    public function times(string $name): array
+    {
+        $value = $this->value($name, null);
+
+        return is_array($value) ? array_map(static fn (mixed $t): float => is_int($t) || is_float($t) ? (float) $t : 0.0, array_values($value)) : throw $this->missing($name);
     }
 
     private function value(string $name, ?PartSettings $settings): mixed

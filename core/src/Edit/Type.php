@@ -16,6 +16,10 @@ enum Type: string
     case Length = 'length';
     case Groove = 'groove';
     case Notes = 'notes';
+    /** What was played, as raw events in seconds. */
+    case Played = 'played';
+    /** Moments in seconds, in order. */
+    case Times = 'times';
     case Flag = 'flag';
     case Text = 'text';
 }

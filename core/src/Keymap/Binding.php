@@ -11,7 +11,7 @@ use Jactonic\Core\Refusal;
 final readonly class Binding
 {
     /** What may stand for a tick in the parameters of a shortcut: a place that the interface knows when the key is pressed. */
-    public const PLACES = ['caret', 'pointer'];
+    public const PLACES = ['caret', 'pointer', 'span-start', 'span-end'];
 
     /**
      * @param  string  $context  songs, song, roll or keys; "any" holds in all of them and gives way to each

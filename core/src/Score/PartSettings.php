@@ -30,6 +30,9 @@ final readonly class PartSettings
      * @param  Grid|null  $penLength  length of new notes; null for one cell of the grid
      * @param  float  $swingKept  over 50 to 75 %: the swing that comes back when it is switched on
      * @param  list<int>  $touches  four stored velocities, 1–127
+     * @param  string  $velocityFrom  "touched" where the pen's velocity becomes that of each note touched, else "fixed"
+     * @param  string  $lengthFrom  "touched" where new notes are as long as the note last touched, else "fixed"
+     * @param  int|null  $touchedLength  ticks; null while no note was touched
      * @param  string  $lanes  "along" where moved notes take the lanes under them with them, else "stay"
      */
     public function __construct(
@@ -43,6 +46,9 @@ final readonly class PartSettings
         public float $swingKept = self::SWING,
         public string $lanes = 'stay',
         public array $touches = self::TOUCHES,
+        public string $velocityFrom = 'fixed',
+        public string $lengthFrom = 'fixed',
+        public ?int $touchedLength = null,
     ) {
         $this->nudge = $tied ? Step::parse(['unit' => 'grid', 'amount' => 1]) : $ownNudge;
     }
@@ -60,7 +66,7 @@ final readonly class PartSettings
      */
     public static function fromArray(array $data): self
     {
-        $known = ['grid', 'swing', 'strength', 'nudge', 'tied', 'penVelocity', 'penLength', 'swingKept', 'lanes', 'touches'];
+        $known = ['grid', 'swing', 'strength', 'nudge', 'tied', 'penVelocity', 'penLength', 'swingKept', 'lanes', 'touches', 'velocityFrom', 'lengthFrom', 'touchedLength'];
         foreach (array_keys($data) as $key) {
             if (! in_array($key, $known, true)) {
                 throw Refusal::parameter((string) $key, $data[$key], 'one of '.implode(', ', $known));
@@ -93,6 +99,15 @@ final readonly class PartSettings
             throw Refusal::parameter('lanes', $lanes, 'stay or along');
         }
 
+        foreach (['velocityFrom', 'lengthFrom'] as $from) {
+            if (! in_array($data[$from] ?? 'fixed', ['fixed', 'touched'], true)) {
+                throw Refusal::parameter($from, $data[$from], 'fixed or touched');
+            }
+        }
+        $touchedLength = $data['touchedLength'] ?? null;
+        if ($touchedLength !== null && (! is_int($touchedLength) || $touchedLength < 1)) {
+            throw Refusal::parameter('touchedLength', $touchedLength, 'ticks, 1 or more');
+        }
         $touches = [];
         foreach (is_array($data['touches'] ?? null) ? $data['touches'] : self::TOUCHES as $touch) {
             if (! is_int($touch) || $touch < Note::SOFTEST || $touch > Note::LOUDEST) {
@@ -115,12 +130,16 @@ final readonly class PartSettings
             (float) $kept,
             $lanes,
             $touches,
+            ($data['velocityFrom'] ?? 'fixed') === 'touched' ? 'touched' : 'fixed',
+            ($data['lengthFrom'] ?? 'fixed') === 'touched' ? 'touched' : 'fixed',
+            $touchedLength,
         );
     }
 
     /**
      * These settings with some of them changed. `turn` (triplet, dotted, tuplet, finer, coarser) changes the grid from
-     * what it is, `swingBy` the swing; `touch` gives the pen one of the touches; `swing`, `tied` and `lanes` "toggle" turn these round; a nudge step that is set is
+     * what it is, `swingBy` the swing; `touch` gives the pen one of the touches; `swing`, `tied`, `lanes`,
+     * `velocityFrom` and `lengthFrom` "toggle" turn these round; a nudge step that is set is
      * no longer tied.
      *
      * @param  array<array-key, mixed>  $set
@@ -145,6 +164,15 @@ final readonly class PartSettings
         if (($set['swing'] ?? null) === 'toggle') {
             $set['swing'] = $this->swing > 50 ? 50 : $this->swingKept;
         }
+        foreach (['velocityFrom', 'lengthFrom'] as $from) {
+            if (($set[$from] ?? null) === 'toggle') {
+                $set[$from] = $this->{$from} === 'fixed' ? 'touched' : 'fixed';
+            }
+        }
+        // A length that is set holds.
+        if (array_key_exists('penLength', $set) && ! isset($set['lengthFrom'])) {
+            $set['lengthFrom'] = 'fixed';
+        }
         if (($set['lanes'] ?? null) === 'toggle') {
             $set['lanes'] = $this->lanes === 'stay' ? 'along' : 'stay';
         }
@@ -158,6 +186,14 @@ final readonly class PartSettings
         }
 
         return self::fromArray($set + $this->toArray());
+    }
+
+    /** These settings after a note was touched: what the pen takes from notes, it takes from this one. */
+    public function touching(Note $note): self
+    {
+        $take = ($this->velocityFrom === 'touched' ? ['penVelocity' => $note->velocity] : []) + ($this->lengthFrom === 'touched' ? ['touchedLength' => $note->length] : []);
+
+        return $take === [] || array_intersect_assoc($take, ['penVelocity' => $this->penVelocity, 'touchedLength' => $this->touchedLength]) === $take ? $this : self::fromArray($take + $this->toArray());
     }
 
     /**
@@ -197,6 +233,12 @@ final readonly class PartSettings
         if ($this->touches !== $before->touches) {
             $said[] = 'Touches '.implode(', ', $this->touches);
         }
+        if ($this->velocityFrom !== $before->velocityFrom) {
+            $said[] = $this->velocityFrom === 'touched' ? 'Pen velocity as of the note last touched' : "Pen velocity fixed at $this->penVelocity";
+        }
+        if ($this->lengthFrom !== $before->lengthFrom) {
+            $said[] = $this->lengthFrom === 'touched' ? 'Pen length as of the note last touched' : 'Pen length '.($this->penLength->name ?? 'one grid cell');
+        }
         if ($this->penLength?->name !== $before->penLength?->name) {
             $said[] = 'Pen length '.($this->penLength->name ?? 'one grid cell');
         }
@@ -223,6 +265,9 @@ final readonly class PartSettings
             'swingKept' => $this->swingKept,
             'lanes' => $this->lanes,
             'touches' => $this->touches,
+            'velocityFrom' => $this->velocityFrom,
+            'lengthFrom' => $this->lengthFrom,
+            'touchedLength' => $this->touchedLength,
         ];
     }
 

@@ -27,11 +27,7 @@ final readonly class Song
 
     public function time(): Timeline
     {
-        return Timeline::of(
-            $this->ppq,
-            array_map(static fn (array $t): array => [$t[0], $t[1]], $this->tempos),
-            array_map(static fn (array $m): array => [$m[0], $m[1], $m[2]], $this->meters),
-        );
+        return Timeline::of($this->ppq, $this->tempos, $this->meters);
     }
 
     /** All parts by id, with the song's time: what edits work on. */
@@ -47,10 +43,10 @@ final readonly class Song
         return new Score($this->time(), $parts);
     }
 
-    /** With the parts of an edited score in the place of its own. */
+    /** With the parts and the time of an edited score in the place of its own. */
     public function withScore(Score $score): self
     {
-        return new self($this->name, $this->ppq, $this->tempos, $this->meters, array_map(
+        return new self($this->name, $this->ppq, $score->time->tempoRows, $score->time->meterRows, array_map(
             static fn (Track $t): Track => $t->withParts(array_map(static fn (Part $p): Part => $score->part($p->id), $t->parts)),
             $this->tracks,
         ), $this->source);

@@ -27,6 +27,7 @@ enum Move: string
     case Overlapping = 'overlapping';
     case Bar = 'bar';
     case FirstChords = 'first-chords';
+    case Span = 'span';
 
     public function title(): string
     {
@@ -46,6 +47,7 @@ enum Move: string
             self::Overlapping => 'Select overlapping notes',
             self::Bar => 'Select the whole bar',
             self::FirstChords => 'Select the first chord of each bar',
+            self::Span => 'Select the notes in the span',
         };
     }
 
@@ -53,8 +55,9 @@ enum Move: string
      * The selection that this makes of another, in the parts that the other names.
      *
      * @param  int  $near  tick from which next and previous look when nothing is chosen
+     * @param  array{int, int}|null  $span  first tick of the span and the one after its last; null where there is none
      */
-    public function apply(Selection $selection, Score $score, int $near = 0): Selection
+    public function apply(Selection $selection, Score $score, int $near = 0, ?array $span = null): Selection
     {
         $moved = [];
         foreach ($selection->notes as $partId => $ids) {
@@ -76,6 +79,7 @@ enum Move: string
                 self::Muted => self::ids(array_filter($ordered, static fn (Note $n): bool => $n->muted)),
                 self::Overlapping => Pick::parse(['overlapping' => true])->of($part, $score->time),
                 self::Bar => self::bars($ordered, $chosen, $near, $score->time),
+                self::Span => self::ids(array_filter($ordered, static fn (Note $n): bool => $span !== null && $n->start >= $span[0] && $n->start < $span[1])),
                 self::FirstChords => Chords::firstOfEach($part->inOrder($ids === [] ? null : $ids), $score->time->lines(Grid::parse('bar')), $score->time),
             };
             $moved[$partId] = array_values($moved[$partId]);

@@ -44,7 +44,7 @@ final class CommandsTest extends TestCase
         }
         // What is needed all day has a key.
         $bound = array_map(static fn ($b): string => $b->command, Defaults::keymap()->bindings);
-        foreach (['quantize', 'as-played', 'nudge', 'transpose', 'resize', 'velocity-add', 'mute', 'delete', 'legato', 'split', 'join', 'commands', 'repeat', 'count', 'shortcuts'] as $command) {
+        foreach (['quantize', 'as-played', 'nudge', 'transpose', 'resize', 'velocity-add', 'mute', 'delete', 'legato', 'split', 'join', 'commands', 'repeat-command', 'count', 'shortcuts'] as $command) {
             self::assertContains($command, $bound);
         }
     }

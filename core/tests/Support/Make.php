@@ -91,10 +91,10 @@ final class Make
         return self::each($score, static fn (Note $n): int => $n->velocity);
     }
 
-    /** The part as it is kept, to the last byte. */
+    /** The part and the song's time as they are kept, to the last byte. */
     public static function bytes(Score $score): string
     {
-        return Document::encode($score->part(1));
+        return Document::encode($score->part(1)).json_encode([$score->time->tempoRows, $score->time->meterRows]);
     }
 
     /**

@@ -26,7 +26,7 @@ export type Handler = (
 
 const ONCE: Press = { more: false, times: 1 };
 /** Commands that see to a count themselves; others are done so many times one after another. */
-const COUNTS = new Set(['select', 'recipe', 'repeat', 'again']);
+const COUNTS = new Set(['select', 'recipe', 'repeat-command', 'again']);
 const MOST_TIMES = 999;
 const MOST_ROUNDS = 50;
 const NO_MODIFIERS: Modifiers = { mod: false, alt: false, shift: false };

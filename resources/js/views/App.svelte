@@ -148,7 +148,7 @@
                 panel: (p) => panels.turn(p.edit ? { name: 'edit', edit: String(p.edit) } : { name: String(p.name) }),
                 recipe: (p, _, press) => here.do({ recipe: String(p.recipe), ...asPressed(press) }),
                 'record-recipe': () => void here.record().then((some) => some && panels.turn({ name: 'recipes' })),
-                repeat: (p, _, press) => here.repeat(Number(p.back ?? 1), press.times),
+                'repeat-command': (p, _, press) => here.repeat(Number(p.back ?? 1), press.times),
                 count: () => void (keys.count = ''),
                 // An edit once more as its panel was set last.
                 again: (p, _, press) =>

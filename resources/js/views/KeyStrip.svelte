@@ -22,7 +22,7 @@
     }
 
     function worded(b: Binding): Binding {
-        if (b.command === 'repeat')
+        if (b.command === 'repeat-command')
             return { ...b, label: `repeat: ${keys.repeats[Number(b.params.back ?? 1) - 1] ?? 'nothing yet'}` };
         if (keys.chosen === 0 && CARET.includes(b.command)) return { ...b, label: `caret ${b.label}` };
         return b;

@@ -22,7 +22,8 @@ use Jactonic\Core\Time\Lines;
 
 /**
  * Puts notes into the part: those given, at their own ticks or, with `at`, with the earliest of them there and the
- * rest in their places from it (which is what paste does). A note without a length or a velocity takes the pen's, or the velocity of one of the part's four touches, one
+ * rest in their places from it (which is what paste does). With `anchor`, that place among them goes there instead, but
+ * the earliest not before the song's start. A note without a length or a velocity takes the pen's, or the velocity of one of the part's four touches, one
  * without a channel the part's. They go into the first part that the selection names, and become the selection.
  */
 final class Insert implements Edit
@@ -35,6 +36,7 @@ final class Insert implements Edit
         return new Spec('insert', 'Insert notes', Family::Structure, 'Puts notes into the part.', [
             Param::notes('notes', 'Notes'),
             Param::integer('at', 'Tick of the first', 0, PHP_INT_MAX >> 20, unit: 'ticks', optional: true),
+            Param::integer('anchor', 'What goes there instead of the first', 0, PHP_INT_MAX >> 20, unit: 'ticks', optional: true),
             Param::integer('touch', 'Touch, where a note says no velocity', 1, 4, optional: true),
         ], Needs::Part, ['add', 'draw', 'paste', 'new', 'create'], examples: [['notes' => [['start' => 5, 'length' => 10, 'pitch' => 60]], 'at' => 700], ['notes' => [['start' => 999, 'pitch' => 61], ['start' => 0, 'pitch' => 3]]]]);
     }
@@ -48,7 +50,8 @@ final class Insert implements Edit
             return new Outcome($draft->change(), $work->selection, 'There was nothing to insert: nothing changed.');
         }
         $earliest = array_reduce($given, static fn (int $least, array $new): int => min($least, $new['start']), PHP_INT_MAX);
-        $shift = $work->params->has('at') ? $work->params->integer('at') - $earliest : 0;
+        $anchor = $work->params->has('anchor') ? $work->params->integer('anchor') : $earliest;
+        $shift = $work->params->has('at') ? max(-$earliest, $work->params->integer('at') - $anchor) : 0;
         $ids = [];
         foreach ($given as $new) {
             $start = $new['start'] + $shift;
@@ -74,10 +77,14 @@ final class Insert implements Edit
             : $part->settings->penVelocity ?? self::VELOCITY;
     }
 
-    /** The pen's length in ticks: its own value, else one cell of the part's grid. */
+    /** The pen's length in ticks: that of the note last touched, its own value, or one cell of the part's grid. */
     private function penLength(Work $work, Part $part, int $start): int
     {
         $settings = $part->settings ?? PartSettings::fresh();
+
+        if ($settings->lengthFrom === 'touched' && $settings->touchedLength !== null) {
+            return $settings->touchedLength;
+        }
 
         return max(1, (int) round($work->time()->lines($settings->penLength ?? $settings->grid, Lines::STRAIGHT)->cell($start)));
     }

@@ -92,7 +92,13 @@ final class Quantize implements Edit
         return $far === 0 ? "$said." : sprintf('%s; %d moved more than %s.', $said, $far, Say::ms(Landing::FAR));
     }
 
-    private static function toward(int $old, int $line, Lines $lines, int $strength, int $window): int
+    /**
+     * Where an edge at a tick goes that is meant for a line.
+     *
+     * @param  int  $strength  0–100 %
+     * @param  int  $window  0–100 % of half a cell
+     */
+    public static function toward(int $old, int $line, Lines $lines, int $strength, int $window): int
     {
         if ($window < 100) {
             [$before, $after] = $lines->around($old);

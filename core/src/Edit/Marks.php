@@ -1,0 +1,108 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jactonic\Core\Edit;
+
+use Jactonic\Core\Refusal;
+use Jactonic\Core\Time\Timeline;
+
+/**
+ * What the edits of tempo and meter have in common. A song has a tempo and a meter from its start on; further ones
+ * begin at bar lines. Bars are those before the edit. Notes stay at their ticks.
+ */
+final class Marks
+{
+    /** Microseconds in a minute. */
+    private const MINUTE = 60_000_000;
+
+    public const SLOWEST = 4.0;
+
+    public const FASTEST = 1000.0;
+
+    public const MOST_BARS = 100_000;
+
+    public const LAST = PHP_INT_MAX >> 20;
+
+    /** Microseconds a quarter of a tempo in quarters a minute. */
+    public static function micro(float $tempo): int
+    {
+        return (int) round(self::MINUTE / $tempo);
+    }
+
+    /** Quarters a minute, to be read. */
+    public static function words(int $micro): string
+    {
+        return Say::number(self::MINUTE / $micro);
+    }
+
+    /** The tick at which a bar begins, counted from 1. */
+    public static function bar(Work $work, int $bar): int
+    {
+        return $work->time()->meters->barNumber($bar - 1)->start;
+    }
+
+    /**
+     * Row of the change that holds at a tick; null where none is written and the standard's own holds.
+     *
+     * @param  list<array<int, int>>  $rows  tick first
+     */
+    public static function holding(array $rows, int $tick): ?int
+    {
+        $found = null;
+        foreach ($rows as $i => $row) {
+            if ($row[0] <= $tick && ($found === null || $row[0] >= $rows[$found][0])) {
+                $found = $i;
+            }
+        }
+
+        return $found;
+    }
+
+    /**
+     * Row of the change that stands at a tick.
+     *
+     * @param  list<array<int, int>>  $rows
+     *
+     * @throws Refusal when there is none, or it is the first, which a song cannot be without
+     */
+    public static function at(array $rows, int $tick, string $what, Work $work): int
+    {
+        $found = self::holding($rows, $tick);
+        if ($tick === 0 || $found === null || $rows[$found][0] !== $tick) {
+            throw new Refusal($tick === 0
+                ? "The $what at the song’s start stays: a song cannot be without one. Set it instead."
+                : "No $what begins at {$work->time()->position($tick)}: nothing was changed.", 'at');
+        }
+
+        return $found;
+    }
+
+    /**
+     * @param  list<array{int, int, int, int}>|null  $tempos  as rows; null where they stay
+     * @param  list<array{int, int, int, int, int, int, int}>|null  $meters
+     */
+    public static function outcome(Work $work, ?array $tempos, ?array $meters, string $said): Outcome
+    {
+        $time = $work->time();
+        $change = TimeChange::between($time, Timeline::of($time->ppq, $tempos ?? $time->tempoRows, $meters ?? $time->meterRows));
+
+        return new Outcome(new Change([], $change), $work->selection, $change === null ? 'That was so already: nothing changed.' : $said);
+    }
+
+    /**
+     * @return list<array{int, int, int, int}>
+     *
+     * @throws Refusal where the song counts frames of a second
+     */
+    public static function tempos(Work $work): array
+    {
+        foreach ($work->time()->tempoRows as $row) {
+            if ($row[2] < 0) {
+                throw new Refusal('This song counts frames of a second, as its file did: it has no tempo to set.', 'tempo');
+            }
+        }
+
+        return $work->time()->tempoRows;
+    }
+}

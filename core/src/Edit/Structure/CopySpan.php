@@ -1,0 +1,58 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jactonic\Core\Edit\Structure;
+
+use Jactonic\Core\Edit\Draft;
+use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\Family;
+use Jactonic\Core\Edit\Needs;
+use Jactonic\Core\Edit\Outcome;
+use Jactonic\Core\Edit\Param;
+use Jactonic\Core\Edit\Say;
+use Jactonic\Core\Edit\Spec;
+use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Reading\Clip;
+use Jactonic\Core\Refusal;
+use Jactonic\Core\Selection\Selection;
+
+/**
+ * Copies what sounds inside a span to another place, by default right after it: the notes chosen, or with none chosen
+ * all. Notes that cross the span's edges are cut there in the copy; they themselves stay. Copies become the selection.
+ */
+final class CopySpan implements Edit
+{
+    public static function spec(): Spec
+    {
+        return new Spec('copy-span', 'Copy the span', Family::Structure, 'Copies what lies in a span, cut at its edges, to another place.', [
+            Param::integer('from', 'Span from', 0, PHP_INT_MAX >> 20, unit: 'ticks'),
+            Param::integer('to', 'Span to', 1, PHP_INT_MAX >> 20, unit: 'ticks'),
+            Param::integer('at', 'Copied to', 0, PHP_INT_MAX >> 20, unit: 'ticks', optional: true),
+        ], Needs::Part, ['duplicate', 'range', 'time', 'silence'], [['from' => 960, 'to' => 5000], ['from' => 2000, 'to' => 2900, 'at' => 0]]);
+    }
+
+    public function apply(Work $work): Outcome
+    {
+        [$from, $to] = [$work->params->integer('from'), $work->params->integer('to')];
+        if ($to <= $from) {
+            throw Refusal::parameter('to', $to, 'a tick after from');
+        }
+        $shift = ($work->params->has('at') ? $work->params->integer('at') : $to) - $from;
+        $draft = new Draft;
+        $ids = [];
+        foreach ($work->parts() as $part) {
+            $ids[$part->id] = [];
+            foreach (Clip::inside($work->chosen($part) ?: $part->inOrder(), $from, $to) as $note) {
+                $copy = $note->copiedAs($draft->newId($part))->movedTo($note->start + $note->carryStart + $shift);
+                $draft->put($part, $copy);
+                $ids[$part->id][] = $copy->id;
+            }
+        }
+        $selection = new Selection($ids);
+
+        return new Outcome($draft->change(), $selection, $selection->isEmpty()
+            ? 'Nothing sounds in the span: nothing was copied.'
+            : sprintf('%s of the span copied to %s.', Say::notes($selection->count()), $work->time()->position($from + $shift)));
+    }
+}

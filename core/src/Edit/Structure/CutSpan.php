@@ -1,0 +1,73 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jactonic\Core\Edit\Structure;
+
+use Jactonic\Core\Edit\Draft;
+use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\Family;
+use Jactonic\Core\Edit\Needs;
+use Jactonic\Core\Edit\Outcome;
+use Jactonic\Core\Edit\Param;
+use Jactonic\Core\Edit\Say;
+use Jactonic\Core\Edit\Spec;
+use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Reading\Clip;
+use Jactonic\Core\Refusal;
+use Jactonic\Core\Selection\Selection;
+
+/**
+ * Takes away what sounds inside a span: of the notes chosen, or with none chosen of all. Notes that cross the span's
+ * edges are cut there, and what lies outside stays; one that reaches over both becomes two. Time stays as it is.
+ */
+final class CutSpan implements Edit
+{
+    public static function spec(): Spec
+    {
+        return new Spec('cut-span', 'Cut the span out', Family::Structure, 'Takes away what lies in a span; notes are cut at its edges.', [
+            Param::integer('from', 'Span from', 0, PHP_INT_MAX >> 20, unit: 'ticks'),
+            Param::integer('to', 'Span to', 1, PHP_INT_MAX >> 20, unit: 'ticks'),
+        ], Needs::Part, ['delete', 'range', 'clear', 'remove'], [['from' => 960, 'to' => 9000], ['from' => 4000, 'to' => 9100]]);
+    }
+
+    public function apply(Work $work): Outcome
+    {
+        [$from, $to] = [$work->params->integer('from'), $work->params->integer('to')];
+        if ($to <= $from) {
+            throw Refusal::parameter('to', $to, 'a tick after from');
+        }
+        $draft = new Draft;
+        $touched = 0;
+        $left = [];
+        foreach ($work->parts() as $part) {
+            $chosen = $work->chosen($part);
+            $left[$part->id] = [];
+            foreach ($chosen ?: $part->inOrder() as $note) {
+                if ($note->start >= $to || $note->end() <= $from) {
+                    if ($chosen !== []) {
+                        $left[$part->id][] = $note->id;
+                    }
+
+                    continue;
+                }
+                $touched++;
+                $before = $note->start < $from ? Clip::piece($note, $note->start, $from, $note->id) : null;
+                $after = $note->end() > $to ? Clip::piece($note, $to, $note->end(), $before === null ? $note->id : $draft->newId($part)) : null;
+                if ($before === null && $after === null) {
+                    $draft->drop($part, $note);
+                }
+                foreach ([$before, $after] as $piece) {
+                    if ($piece !== null) {
+                        $draft->put($part, $piece);
+                        $chosen === [] ?: $left[$part->id][] = $piece->id;
+                    }
+                }
+            }
+        }
+
+        return new Outcome($draft->change(), new Selection($left), $touched === 0
+            ? 'Nothing sounds in the span: nothing changed.'
+            : sprintf('The span is cut out of %s.', Say::notes($touched)));
+    }
+}

@@ -1,0 +1,116 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jactonic\Core\Edit\Structure;
+
+use Jactonic\Core\Edit\Draft;
+use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\Family;
+use Jactonic\Core\Edit\Outcome;
+use Jactonic\Core\Edit\Param;
+use Jactonic\Core\Edit\Say;
+use Jactonic\Core\Edit\Spec;
+use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Refusal;
+use Jactonic\Core\Score\Note;
+use Jactonic\Core\Selection\Selection;
+use Jactonic\Core\Time\Grid;
+use Jactonic\Core\Time\Lines;
+
+/**
+ * Copies after themselves: each copy stands a musical length after the one before, never the raw length, so that a
+ * phrase off the grid does not drift. `cells`: from the line nearest to the first start to the last end, rounded up to
+ * whole cells (of the straight grid). `bars`: from the first start's bar, likewise in whole bars. `span`: the length
+ * from `from` to `to`, its silence included. An end that rings at most SLACK of a cell over counts as on the line, and
+ * a note played at most so much early as in the bar it is early for. Copies become the selection; with them goes how
+ * they were played.
+ */
+final class Repeat implements Edit
+{
+    /** Share of a cell. */
+    private const SLACK = 0.125;
+
+    private const MOST_COPIES = 200_000;
+
+    public static function spec(): Spec
+    {
+        return new Spec('repeat', 'Repeat', Family::Structure, 'Copies the notes after themselves, a musical length on.', [
+            Param::integer('times', 'Times', 1, 64, 1),
+            Param::choice('every', 'Every', ['cells', 'bars', 'span'], 'cells'),
+            Param::integer('from', 'Span from', 0, PHP_INT_MAX >> 20, unit: 'ticks', optional: true),
+            Param::integer('to', 'Span to', 1, PHP_INT_MAX >> 20, unit: 'ticks', optional: true),
+        ], words: ['duplicate', 'copy', 'again', 'loop'], examples: [[], ['times' => 3, 'every' => 'bars'], ['every' => 'span', 'from' => 960, 'to' => 5000]]);
+    }
+
+    public function apply(Work $work): Outcome
+    {
+        $params = $work->params;
+        $times = $params->integer('times');
+        if ($times * $work->selection->count() > self::MOST_COPIES) {
+            throw Refusal::parameter('times', $times, sprintf('fewer: %d copies at most', self::MOST_COPIES));
+        }
+        [$shifts, $said] = $this->shifts($work, $times);
+        $draft = new Draft;
+        $ids = [];
+        foreach ($work->parts() as $part) {
+            foreach ($shifts as $shift) {
+                foreach ($work->chosen($part) as $note) {
+                    $copy = $note->copiedAs($draft->newId($part))->movedTo($note->start + $note->carryStart + $shift);
+                    $draft->put($part, $copy);
+                    $ids[$part->id][] = $copy->id;
+                }
+            }
+        }
+        if ($work->firstStart() + $shifts[count($shifts) - 1] > PHP_INT_MAX >> 20) {
+            throw new Refusal('A copy would lie past the end of time: nothing was copied.', 'times');
+        }
+
+        return new Outcome($draft->change(), new Selection($ids), sprintf('%s repeated%s, every %s.', Say::notes($work->selection->count()), $times === 1 ? '' : ", $times times", $said));
+    }
+
+    /**
+     * How far each copy stands from the notes, and the distance in words.
+     *
+     * @return array{non-empty-list<int>, string}
+     */
+    private function shifts(Work $work, int $times): array
+    {
+        $params = $work->params;
+        [$part] = $work->first();
+        $ends = [];
+        foreach ($work->parts() as $each) {
+            foreach ($work->chosen($each) as $note) {
+                $ends[] = $note->end();
+            }
+        }
+        $first = Note::whole($work->firstStart());
+        $last = $ends === [] ? $first : max($ends);
+        $every = $params->choice('every');
+        if ($every === 'span') {
+            $length = $params->integer('to') - $params->integer('from');
+            if ($length <= 0) {
+                throw Refusal::parameter('to', $params->integer('to'), 'a tick after from');
+            }
+
+            return [array_map(static fn (int $i): int => $i * $length, range(1, $times)), 'span'];
+        }
+        $own = $work->lines($part)->grid;
+        if ($every === 'bars' || $own->isBars()) {
+            $bars = $own->isBars() && $every === 'cells' ? $own->bars : 1;
+            $meters = $work->time()->meters;
+            $slack = (int) ($work->time()->lines(Grid::parse('1/16'))->cell($first) / 2);
+            $from = $meters->barAt($first + $slack)->index;
+            $to = $meters->barAt(max($first, $last - 1 - $slack))->index + 1;
+            $count = max(1, (int) ceil(($to - $from) / $bars) * $bars);
+            $origin = $meters->barNumber($from)->start;
+
+            return [array_map(static fn (int $i): int => $meters->barNumber($from + $i * $count)->start - $origin, range(1, $times)), $count === 1 ? 'bar' : "$count bars"];
+        }
+        $cell = $work->time()->lines($own, Lines::STRAIGHT)->cell($first);
+        $begin = $work->time()->lines($own, Lines::STRAIGHT)->nearest($first);
+        $cells = max(1, (int) ceil(($last - $begin) / $cell - self::SLACK));
+
+        return [array_map(static fn (int $i): int => Note::whole($i * $cells * $cell), range(1, $times)), $cells === 1 ? $own->name : "$cells × $own->name"];
+    }
+}

@@ -1,0 +1,37 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jactonic\Core\Edit\Tempo;
+
+use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\Family;
+use Jactonic\Core\Edit\Marks;
+use Jactonic\Core\Edit\Needs;
+use Jactonic\Core\Edit\Outcome;
+use Jactonic\Core\Edit\Param;
+use Jactonic\Core\Edit\Spec;
+use Jactonic\Core\Edit\Work;
+
+/** Moves the meter that begins at a tick to a bar; one that began there gives way to it. */
+final class MeterMove implements Edit
+{
+    public static function spec(): Spec
+    {
+        return new Spec('meter-move', 'Move a meter change', Family::Song, 'Lets a meter begin at another bar.', [
+            Param::integer('at', 'The one that begins at', 0, Marks::LAST, unit: 'ticks'),
+            Param::integer('bar', 'To bar', 1, Marks::MOST_BARS),
+        ], Needs::Song, ['time signature'], [['at' => 7680, 'bar' => 2]]);
+    }
+
+    public function apply(Work $work): Outcome
+    {
+        $rows = $work->time()->meterRows;
+        $row = $rows[Marks::at($rows, $work->params->integer('at'), 'meter', $work)];
+        $tick = Marks::bar($work, $work->params->integer('bar'));
+        $rows = array_values(array_filter($rows, static fn (array $r): bool => $r !== $row && $r[0] !== $tick));
+        $rows[] = [$tick, $row[1], $row[2], $row[3], $row[4], $row[5], $row[6]];
+
+        return Marks::outcome($work, null, $rows, sprintf('Meter %d/%d moved to bar %d.', $row[1], $row[2], $work->params->integer('bar')));
+    }
+}

@@ -1,0 +1,55 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jactonic\Core\Edit\Tempo;
+
+use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\Family;
+use Jactonic\Core\Edit\Marks;
+use Jactonic\Core\Edit\Needs;
+use Jactonic\Core\Edit\Outcome;
+use Jactonic\Core\Edit\Param;
+use Jactonic\Core\Edit\Spec;
+use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Refusal;
+
+/**
+ * Sets the meter. With `bar`, from that bar on: the meter that begins there is set, or a new one begins. Without it,
+ * the meter that holds at `at` is set, wherever it began. Meters after it stay at their ticks: a bar that one of them
+ * cuts is shorter.
+ */
+final class MeterSet implements Edit
+{
+    private const UNITS = [1, 2, 4, 8, 16, 32, 64];
+
+    public static function spec(): Spec
+    {
+        return new Spec('meter-set', 'Set the meter', Family::Song, 'Sets the meter that holds at a place, or lets one begin at a bar.', [
+            Param::integer('beats', 'Beats', 1, 64),
+            Param::choice('unit', 'Unit', array_map(strval(...), self::UNITS), '4'),
+            Param::integer('at', 'The one that holds at', 0, Marks::LAST, 0, 'ticks'),
+            Param::integer('bar', 'From bar', 1, Marks::MOST_BARS, optional: true),
+        ], Needs::Song, ['time signature', 'bar', 'beats'], [['beats' => 3], ['beats' => 6, 'unit' => '8', 'bar' => 2], ['beats' => 5, 'at' => 9000]]);
+    }
+
+    public function apply(Work $work): Outcome
+    {
+        $rows = $work->time()->meterRows;
+        [$beats, $unit] = [$work->params->integer('beats'), (int) $work->params->choice('unit')];
+        $tick = $work->params->has('bar') ? Marks::bar($work, $work->params->integer('bar')) : $work->params->integer('at');
+        $held = Marks::holding($rows, $tick);
+        if ($held !== null && (! $work->params->has('bar') || $rows[$held][0] === $tick)) {
+            [$tick, , , $clocks, $thirtySeconds, $track, $order] = $rows[$held];
+            $rows[$held] = [$tick, $beats, $unit, $clocks, $thirtySeconds, $track, $order];
+        } else {
+            $tick = $work->params->has('bar') ? $tick : 0;
+            $rows[] = [$tick, $beats, $unit, 24, 8, 0, 0];
+        }
+        if (4 * $work->time()->ppq * $beats < $unit) {
+            throw Refusal::parameter('beats', $beats, 'more beats: a bar would be shorter than a tick');
+        }
+
+        return Marks::outcome($work, null, $rows, sprintf('Meter %d/%d from %s.', $beats, $unit, $work->time()->position($tick)));
+    }
+}

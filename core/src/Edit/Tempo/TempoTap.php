@@ -1,0 +1,57 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jactonic\Core\Edit\Tempo;
+
+use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\Family;
+use Jactonic\Core\Edit\Marks;
+use Jactonic\Core\Edit\Needs;
+use Jactonic\Core\Edit\Outcome;
+use Jactonic\Core\Edit\Param;
+use Jactonic\Core\Edit\Spec;
+use Jactonic\Core\Edit\Work;
+
+/**
+ * Sets the tempo that holds at a place to the one that was tapped, a tap a quarter: the mean of the last eight
+ * distances. A pause of more than two seconds begins anew.
+ */
+final class TempoTap implements Edit
+{
+    private const PAUSE = 2.0;
+
+    private const COUNTED = 8;
+
+    public static function spec(): Spec
+    {
+        return new Spec('tempo-tap', 'Tap the tempo', Family::Song, 'Sets the tempo to the one that was tapped.', [
+            Param::times('taps', 'Taps'),
+            Param::integer('at', 'The one that holds at', 0, Marks::LAST, 0, 'ticks'),
+        ], Needs::Song, ['bpm', 'beat'], [['taps' => [0, 0.6, 1.2]], ['taps' => [0, 9, 9.5, 10.02, 10.5], 'at' => 7000]]);
+    }
+
+    public function apply(Work $work): Outcome
+    {
+        $run = [];
+        foreach ($work->params->times('taps') as $tap) {
+            $run = $run !== [] && $tap - $run[count($run) - 1] > self::PAUSE ? [$tap] : [...$run, $tap];
+        }
+        $run = array_slice($run, -self::COUNTED - 1);
+        if (count($run) < 2) {
+            return Marks::outcome($work, null, null, '');
+        }
+        $tempo = 60 * (count($run) - 1) / ($run[count($run) - 1] - $run[0]);
+        // Nobody taps a hundredth.
+        $micro = Marks::micro(max(Marks::SLOWEST, min(Marks::FASTEST, round($tempo, 1))));
+        $rows = Marks::tempos($work);
+        $held = Marks::holding($rows, $work->params->integer('at'));
+        if ($held === null) {
+            $rows[] = [0, $micro, 0, 0];
+        } else {
+            $rows[$held] = [$rows[$held][0], $micro, $rows[$held][2], $rows[$held][3]];
+        }
+
+        return Marks::outcome($work, $rows, null, sprintf('Tempo %s, tapped.', Marks::words($micro)));
+    }
+}
