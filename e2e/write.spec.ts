@@ -82,3 +82,120 @@ test('a note is put under the pointer by key', async ({ page }) => {
     await press(page, 'Shift+;');
     await expect.poll(async () => (await written(page, song))[0]).toEqual([960, 480, 70, 90]);
 });
+
+test('job 10: written, halved, copied, cut and carried by key alone', async ({ page }) => {
+    const song = await fresh(page);
+    // Two notes with touches, the grid halved, a third: 3 keys and 1 for the grid.
+    await press(page, 'Alt+Shift+2', 'Alt+Shift+3', '5', ';');
+    await expect
+        .poll(async () => (await written(page, song)).map((n) => n.slice(0, 2)))
+        .toEqual([
+            [0, 480],
+            [480, 480],
+            [960, 240],
+            [3840, 240],
+        ]);
+    // A span over the second half of the first note, from the caret: 3 keys; copied with nothing chosen, cut at its
+    // edges, and pasted at the caret, twice.
+    await press(page, 'Home', 'ArrowRight', 'Control+ArrowRight', 'Control+ArrowRight');
+    await said(page, 'Span from 1.1.241 to 1.1.721.');
+    await press(page, 'Control+c');
+    await said(page, '2 notes of the span copied.');
+    await press(page, 'Shift+ArrowRight');
+    await said(page, 'Caret at 2.1.241');
+    await press(page, 'Control+v', 'Control+v');
+    await expect
+        .poll(async () => (await written(page, song)).slice(3).map((n) => n.slice(0, 2)))
+        .toEqual([
+            [3840, 240],
+            [4080, 240],
+            [4320, 240],
+            [4560, 240],
+            [4800, 240],
+        ]);
+    // Cut out of the span: what lies outside stays.
+    await press(page, 'Escape', 'Alt+Delete');
+    await said(page, 'The span is cut out of 2 notes.');
+    expect((await written(page, song)).slice(0, 3).map((n) => n.slice(0, 2))).toEqual([
+        [0, 240],
+        [720, 240],
+        [960, 240],
+    ]);
+    await press(page, 'Control+z');
+    await said(page, /^Undone: The span is cut out/);
+    // Repeated with the silence of the span, and without it.
+    await press(page, 'Escape', 'Home', 'Shift+Home');
+    await said(page, 'Caret at 1.1.1');
+    await press(page, '=');
+    await chosen(page, 1);
+    await press(page, 'Control+Shift+d');
+    await said(page, '1 note repeated, every span.');
+    await press(page, 'Control+z', 'Control+d');
+    await said(page, /^1 note repeated, every/);
+    expect((await written(page, song)).filter((n) => n[0] === 480)).toHaveLength(2);
+    // Sent to the caret, all that is chosen.
+    await press(page, 'Control+z', 'Escape', 'Shift+End');
+    await said(page, 'Caret at 2.2.81');
+});
+
+test('the caret goes to notes, to rows in use and to the ends; the span to what is chosen and to bars', async ({
+    page,
+}) => {
+    const song = await bring(
+        page,
+        midi([
+            [0, 40, 60, 80],
+            [0, 40, 67, 80],
+            [150, 40, 62, 80],
+        ]),
+    );
+    await openRoll(page, song);
+    await press(page, 'Home', 'Shift+Home');
+    await said(page, 'Caret at 1.1.1, C4.');
+    await press(page, 'Alt+PageDown');
+    await said(page, 'Caret at 1.1.1, G4.');
+    await press(page, 'Alt+PageDown');
+    await said(page, 'Caret at 1.2.541, D4.');
+    await press(page, 'Alt+PageDown');
+    await said(page, 'There is nothing more to go to that way.');
+    await press(page, 'Alt+PageUp', 'Alt+Shift+PageDown');
+    await said(page, 'Caret at 1.1.1, D4.');
+    await press(page, 'Shift+End');
+    await said(page, 'Caret at 1.2.941, D4.');
+    await press(page, 'Control+a', 'Alt+Shift+[');
+    await said(page, 'Span from 1.1.1 to 1.3.1.');
+    await press(page, 'Alt+Shift+]');
+    await said(page, 'Span from 1.1.1 to 2.1.1.');
+    await press(page, 'Escape', 'Shift+Home', 'ArrowRight', 'ArrowRight', 'Alt+]');
+    await said(page, 'Span from 1.1.1 to 1.1.481.');
+    await press(page, 'Shift+i');
+    await chosen(page, 2);
+    await press(page, 'Alt+e');
+    const width = Number((await page.getByTestId('roll').getAttribute('data-drawn'))!.split(' ')[2]) * 480;
+    expect(width).toBeGreaterThan(600);
+    // It is kept over a reload, and played round.
+    await page.reload();
+    await expect(page.getByTestId('roll')).toHaveAttribute('data-drawn', /^\d/);
+    await press(page, 'Control+Enter');
+    await expect(page.getByRole('button', { name: 'Loop' })).toHaveAttribute('aria-pressed', 'true');
+    await press(page, 'Space', 'Alt+Shift+\\');
+    await said(page, 'There is no span.');
+});
+
+test('an empty song is begun, written in, and a track of drums put to it', async ({ page }) => {
+    await page.goto('/');
+    await expect(page.getByRole('heading', { name: 'Songs' })).toBeVisible();
+    await page.keyboard.press('n');
+    await expect(page.getByTestId('roll')).toHaveAttribute('data-drawn', /^\d/);
+    await page.keyboard.press(';');
+    await said(page, 'C4 at 1.1.1 inserted.');
+    await page.keyboard.press('/');
+    await page.keyboard.type('new track drums');
+    await page.keyboard.press('Enter');
+    await expect(page.getByTestId('part-name')).toHaveText('Drum kit');
+    await expect(page.getByTestId('said')).toContainText('Drum kit is empty');
+    await page.keyboard.press(';');
+    await said(page, /at 1\.1\.1 inserted\.$/);
+    await page.keyboard.press('o');
+    await expect(page.getByTestId('part')).toHaveCount(2);
+});

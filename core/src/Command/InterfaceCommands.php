@@ -126,6 +126,12 @@ final class InterfaceCommands
             new Command(new Spec('record', 'Record, stop', Family::Recording, 'Records into the open part from the caret, the span’s start or the playhead, or ends the take.', needs: Needs::Part, words: ['take', 'capture']), self::ROLL),
             new Command(new Spec('arm', 'Arm, disarm', Family::Recording, 'While it is armed, playing records.', needs: Needs::Part, words: ['record', 'ready', 'enable']), self::ROLL),
             new Command(new Spec('take-back', 'Take back the last round', Family::Recording, 'Takes away what was played in the last round, or the whole take where it does not go round.', needs: Needs::Part, words: ['undo', 'take', 'delete', 'loop']), self::ROLL),
+            new Command(new Spec('take', 'An interrupted take', Family::Recording, 'Keeps a take that was interrupted, or throws it away.', [
+                Param::choice('what', 'What', ['keep', 'drop'], 'keep'),
+            ], Needs::Part, ['restore', 'recover', 'crash', 'lost']), self::ROLL, [
+                ['title' => 'Keep the interrupted take', 'params' => ['what' => 'keep'], 'words' => ['restore', 'recover']],
+                ['title' => 'Throw the interrupted take away', 'params' => ['what' => 'drop'], 'words' => ['discard']],
+            ]),
             new Command(new Spec('metronome', 'Metronome on, off', Family::Recording, 'Beats are heard while it plays and records.', needs: Needs::Song, words: ['click', 'beat']), self::OPEN),
             new Command(new Spec('count-in', 'Next count-in', Family::Recording, 'No bar, one or two are counted before a take.', needs: Needs::Song, words: ['precount', 'bars']), self::OPEN),
             new Command(new Spec('record-set', 'How it records', Family::Recording, 'Turns one of the settings of recording round.', [
@@ -136,6 +142,7 @@ final class InterfaceCommands
                 ['title' => 'Record only within the span, or anywhere', 'params' => ['what' => 'punch'], 'words' => ['punch', 'drop in']],
                 ['title' => 'Record into this part or a new one', 'params' => ['what' => 'into'], 'words' => ['take', 'layer']],
             ]),
+            new Command(new Spec('ask-inputs', 'Look for MIDI keyboards', Family::Recording, 'Asks the browser for the MIDI keyboards that are plugged in.', needs: Needs::Part, words: ['device', 'midi', 'controller', 'permission']), self::ROLL),
             new Command(new Spec('tap', 'Tap the tempo', Family::Transport, 'Each press is a quarter: from the second on the tempo follows.', needs: Needs::Song, words: ['bpm', 'beat']), self::OPEN),
         ];
     }

@@ -6,6 +6,8 @@ export class Problem extends Error {
         readonly status: number,
         message: string,
         readonly catchUp?: CatchUp,
+        /** The very request was answered before; only the answer was lost. */
+        readonly done = false,
     ) {
         super(message);
     }
@@ -22,11 +24,12 @@ async function read<T>(response: Response): Promise<T> {
     if (response.status === 204) return undefined as T;
     const body: unknown = await response.json().catch(() => null);
     if (!response.ok) {
-        const problem = (body ?? {}) as { detail?: string; catchUp?: CatchUp };
+        const problem = (body ?? {}) as { detail?: string; catchUp?: CatchUp; done?: boolean };
         throw new Problem(
             response.status,
             problem.detail ?? `The server answered ${response.status}.`,
             problem.catchUp,
+            problem.done ?? false,
         );
     }
     return body as T;

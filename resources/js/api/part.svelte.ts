@@ -152,6 +152,12 @@ export class Part {
         return low;
     }
 
+    /** The channel that what is played into it sounds on: that of its first note, else of its first point. */
+    get channel(): number {
+        for (const note of this.notes.values()) return note.channel;
+        return (this.points[0]?.[1] ?? 0) & 0x0f;
+    }
+
     get lastEnd(): number {
         return this.blockEnds.reduce((a, b) => Math.max(a, b), 0);
     }

@@ -5,6 +5,7 @@ import { Landing } from './landing';
 import type {
     Answer,
     CatchUp,
+    Clip,
     Command,
     LandingAnswer,
     Note,
@@ -12,6 +13,7 @@ import type {
     PartAnswer,
     RecipeStep,
     SongData,
+    TimeData,
     TrackData,
 } from './types';
 
@@ -21,12 +23,22 @@ export interface Track extends Omit<TrackData, 'parts'> {
 
 /** What waits to be sent. Commands that wait travel together; `one` is a list that is a single step. */
 type Item =
-    | { kind: 'caret'; steps: number; by: unknown }
-    | { kind: 'later'; run: () => void }
-    | { kind: 'do'; command: Command }
+    | { kind: 'caret'; steps: number; by: unknown; from?: number; then?: (tick: number) => void }
+    | { kind: 'later'; run: () => void; afterAll?: boolean }
+    | { kind: 'do'; command: Command; alone?: { key: string; done: Done }; quiet?: () => void }
     | { kind: 'one'; commands: Command[] }
     | { kind: 'undo' | 'redo' }
     | { kind: 'steps'; step: number | null };
+
+/** Told whether a command that went alone is kept, and its answer where that was not lost. */
+export type Done = (kept: boolean, answer: Answer | null) => void;
+
+/** A batch with the key by which the server knows it, and what it was sent as: meant for the notes chosen then. */
+interface Sealed {
+    batch: Item[];
+    key: string;
+    body?: [string, Record<string, unknown>];
+}
 
 const RETRY_MS = 1500;
 /** How many of the last commands are kept at hand. */
@@ -47,7 +59,7 @@ export class Song {
     canUndo = $state(false);
     canRedo = $state(false);
     end = $state(0);
-    time: Time;
+    time = $state.raw<Time>(null as unknown as Time);
     tracks = $state.raw<Track[]>([]);
     readonly parts = new Map<number, Part>();
 
@@ -62,6 +74,10 @@ export class Song {
 
     /** A place in time and pitch of the open part, to work at. */
     caret = $state.raw({ tick: 0, pitch: 60 });
+    /** A stretch of time: looped, recorded in, copied, seen. */
+    span = $state.raw<{ from: number; to: number } | null>(null);
+    /** What was copied last. */
+    carried: Clip | null = null;
     /** The tick under the pointer, and the note there, while it is over the notes. */
     pointer: { tick: number; note: Note | null } | null = null;
     /** Where commands would put the notes of the open part, while that is looked at. */
@@ -87,6 +103,8 @@ export class Song {
     onNotes: (notes: Note[], changed: boolean) => void = () => {};
     /** Called when the caret has come to where it was sent. */
     onCaret: () => void = () => {};
+    /** Called when tempos or meters changed, with how they were. */
+    onTime: (before: Time) => void = () => {};
     /** Called after each answer that changed the song. */
     onChange: () => void = () => {};
 
@@ -97,6 +115,8 @@ export class Song {
     private queue: Item[] = [];
     /** What is under way. */
     private flying: Item[] = [];
+    /** What was sent and not answered, to be sent again as it is: the server knows it by its key. */
+    private again: Sealed | null = null;
     /** What comes up while something is done in its turn goes before all that waits. */
     private front: Item[] | null = null;
     private busy = false;
@@ -154,7 +174,8 @@ export class Song {
 
     /** Chooses notes in the open part at once, as the mouse does. */
     select(ids: Iterable<number>): void {
-        const first = this.queue.find((i) => i.kind === 'do' || i.kind === 'one');
+        const waits = [...(this.again?.batch ?? []), ...this.queue];
+        const first = waits.find((i) => (i.kind === 'do' && !i.alone) || i.kind === 'one');
         // What waits was meant for the notes chosen until now.
         const waiting = first?.kind === 'do' ? first.command : first?.kind === 'one' ? first.commands[0] : undefined;
         if (waiting && !waiting.on && !waiting.set) waiting.on = this.on();
@@ -203,7 +224,8 @@ export class Song {
     /** What was done, in the order in which it was; what was refused, and what was taken back, does not count. */
     private noteAll(batch: Item[], answer: Answer): void {
         batch.forEach((item, i) => {
-            if (item.kind === 'do' && !answer.refused?.some((r) => r.item === i)) this.note(item.command);
+            if (item.kind === 'do' && !item.alone && !answer.refused?.some((r) => r.item === i))
+                this.note(item.command);
             if (item.kind === 'undo' && this.recording)
                 this.recording = this.recording.slice(
                     0,
@@ -296,9 +318,22 @@ export class Song {
 
     /** Resolves when nothing waits and nothing is under way. */
     settled(): Promise<void> {
-        return this.busy || this.queue.length > 0
+        return this.busy || this.queue.length > 0 || this.again
             ? new Promise((resolve) => this.idle.push(resolve))
             : Promise.resolve();
+    }
+
+    /**
+     * Sends a command by itself under a key of its own, so that it can be sent again after a crash and is done once.
+     * What is chosen stays chosen.
+     */
+    doAlone(command: Command, key: string, done: Done): void {
+        this.push({ kind: 'do', command, alone: { key, done } });
+    }
+
+    /** Does a command that leaves the choice as it is and is not heard again; `done` is told when it is answered. */
+    doQuietly(command: Command, done: () => void = () => {}): void {
+        this.push({ kind: 'do', command, quiet: done });
     }
 
     private push(item: Item): void {
@@ -326,9 +361,14 @@ export class Song {
 
     private async flush(): Promise<void> {
         this.busy = true;
-        while (this.queue.length > 0) {
-            const batch = (this.flying = this.take());
+        while (this.queue.length > 0 || this.again) {
+            const sealed = this.again ?? this.sealed(this.take());
+            const { batch, key } = sealed;
+            this.again = null;
+            this.flying = batch;
             const first = batch[0]!;
+            const alone = first.kind === 'do' ? first.alone : undefined;
+            const quiet = first.kind === 'do' && first.quiet !== undefined;
             if (first.kind === 'later') {
                 this.flying = [];
                 this.runInTurn(first.run);
@@ -340,29 +380,45 @@ export class Song {
                     await this.goOn(first);
                     continue;
                 }
-                const [path, body] = this.body(batch);
+                const [path, body] = (sealed.body ??= this.body(batch));
                 const answer = await request<Answer>('POST', `songs/${this.id}/${path}`, {
                     base: this.revision,
+                    key,
                     ...body,
                 });
                 this.trouble = '';
                 const by = batch.at(-1)!;
                 this.last = { edit: (by.kind === 'do' && by.command.edit) || '', revision: answer.revision };
                 this.noteAll(batch, answer);
-                this.apply(answer, version === this.selectionVersion, path, first.kind === 'one');
+                this.apply(
+                    answer,
+                    version === this.selectionVersion && !alone && !quiet,
+                    path,
+                    first.kind === 'one',
+                    !quiet,
+                );
+                told(batch);
+                alone?.done(true, answer);
             } catch (e) {
                 if (e instanceof Problem && e.status === 409 && e.catchUp) {
                     this.caughtUp(e.catchUp);
-                    this.queue.unshift(...batch);
+                    this.trouble = '';
+                    // Done before, and only the answer lost: what it did has been caught up with.
+                    if (e.done) {
+                        alone?.done(true, null);
+                        told(batch);
+                    } else this.again = { batch, key };
                 } else if (e instanceof NoAnswer) {
                     this.trouble = e.message;
-                    this.queue.unshift(...batch);
+                    this.again = sealed;
                     await new Promise((resolve) => setTimeout(resolve, RETRY_MS));
                 } else {
                     this.tell('', [], e instanceof Error ? e.message : String(e));
+                    alone?.done(false, null);
+                    told(batch);
                 }
             }
-            this.waiting = this.queue.length;
+            this.waiting = this.queue.length + (this.again ? 1 : 0);
         }
         this.flying = [];
         this.busy = false;
@@ -370,13 +426,19 @@ export class Song {
         for (const resolve of this.idle.splice(0)) resolve();
     }
 
+    private sealed(batch: Item[]): Sealed {
+        const [first] = batch;
+        return { batch, key: (first?.kind === 'do' && first.alone?.key) || crypto.randomUUID() };
+    }
+
     private take(): Item[] {
         const first = this.queue.shift()!;
         const batch = [first];
+        if (first.kind === 'do' && first.alone) return batch;
         if (first.kind === 'do' || first.kind === 'undo' || first.kind === 'redo') {
             for (let next = this.queue[0]; next && batch.length < MOST_TOGETHER; next = this.queue[0]) {
-                if (next.kind === first.kind) batch.push(this.queue.shift()!);
-                else if (next.kind === 'later' && batch.every(keepsChoice)) {
+                if (next.kind === first.kind && goTogether(first, next)) batch.push(this.queue.shift()!);
+                else if (next.kind === 'later' && !next.afterAll && batch.every(keepsChoice)) {
                     // What waited to know the choice knows it: it does not change before.
                     this.queue.shift();
                     this.runInTurn(next.run);
@@ -385,7 +447,11 @@ export class Song {
         }
         if (first.kind === 'caret') {
             // Moves by the same step are one.
-            for (let next = this.queue[0]; next?.kind === 'caret' && same(next.by, first.by); next = this.queue[0]) {
+            for (
+                let next = this.queue[0];
+                !first.then && next?.kind === 'caret' && !next.then && same(next.by, first.by);
+                next = this.queue[0]
+            ) {
                 first.steps += next.steps;
                 this.queue.shift();
             }
@@ -418,7 +484,7 @@ export class Song {
     private placed(commands: Command[]): Command[] {
         let known = false;
         return commands.map((given) => {
-            const command = this.withCaret(given);
+            const command = this.withPlaces(given);
             if (command.set || command.on || known) {
                 known = known || !command.set;
                 return command;
@@ -428,24 +494,34 @@ export class Song {
         });
     }
 
-    private withCaret(command: Command): Command {
-        if (command.select) return { near: this.caret.tick, ...command };
+    /** Puts in the ticks of the places that a command names; an edge of a span that is not there is left out. */
+    private withPlaces(command: Command): Command {
+        const { span } = this;
+        if (command.select)
+            return { near: this.caret.tick, ...(span ? { span: [span.from, span.to] } : {}), ...command };
+        const places: Record<string, number | undefined> = {
+            caret: this.caret.tick,
+            'span-start': span?.from,
+            'span-end': span?.to,
+        };
         const entries = Object.entries(command.params ?? {});
-        if (!entries.some(([, v]) => v === 'caret')) return command;
+        if (!entries.some(([, v]) => typeof v === 'string' && v in places)) return command;
         return {
             ...command,
-            params: Object.fromEntries(entries.map(([k, v]) => [k, v === 'caret' ? this.caret.tick : v])),
+            params: Object.fromEntries(
+                entries.map(([k, v]) => [k, typeof v === 'string' && v in places ? places[v] : v]),
+            ),
         };
     }
 
-    private apply(answer: Answer, keepsSelection: boolean, path: string, asOne: boolean): void {
+    private apply(answer: Answer, keepsSelection: boolean, path: string, asOne: boolean, hear: boolean): void {
         this.head(answer);
         this.showAsItIs();
         const heard: Note[] = [];
         for (const [id, change] of Object.entries(answer.parts)) {
             const part = this.parts.get(Number(id));
             part?.apply(change);
-            if (part && part === this.open && path === 'edits' && change.put.length <= 24) {
+            if (hear && part && part === this.open && path === 'edits' && change.put.length <= 24) {
                 for (const row of change.put) heard.push(part.notes.get(row[0])!);
             }
         }
@@ -458,13 +534,13 @@ export class Song {
                 if (!changed && path === 'edits' && mine.notes.length <= 12) heard.push(...this.selection);
             }
         }
+        if (answer.time) this.retime(answer.time);
         this.prune();
-        this.tell(
-            (asOne ? answer.said.join(' ') : answer.said.at(-1)) ?? '',
-            answer.warnings,
-            answer.refused?.at(-1)?.detail ?? '',
-        );
-        if (Object.keys(answer.parts).length > 0) {
+        const said = (asOne ? answer.said.join(' ') : answer.said.at(-1)) ?? '';
+        // A note that was only touched says nothing.
+        if (said !== '' || answer.warnings.length > 0 || answer.refused)
+            this.tell(said, answer.warnings, answer.refused?.at(-1)?.detail ?? '');
+        if (Object.keys(answer.parts).length > 0 || answer.time) {
             this.channel.postMessage({ song: this.id, revision: this.revision });
             this.onChange();
         }
@@ -549,27 +625,61 @@ export class Song {
         this.push({ kind: 'caret', steps, by });
     }
 
+    /** Asks where the caret's steps lead from a tick, and does something there. */
+    caretFrom(from: number, steps: number, by: unknown, then: (tick: number) => void): void {
+        this.push({ kind: 'caret', steps, by, from, then });
+    }
+
     /**
      * Does something that looks at what is chosen or where the caret is: at once where that is known, else when what
      * was typed before has been answered.
      */
     inTurn(run: () => void): void {
-        if ([...this.flying, ...(this.front ?? []), ...this.queue].every(keepsChoice)) run();
+        if ([...this.flying, ...(this.again?.batch ?? []), ...(this.front ?? []), ...this.queue].every(keepsChoice))
+            run();
         else this.push({ kind: 'later', run });
     }
 
-    private async goOn(item: { steps: number; by: unknown }): Promise<void> {
+    /** Does something that looks at the notes, when all that was typed before has been answered. */
+    afterAll(run: () => void): void {
+        if (this.busy || this.queue.length > 0 || this.again) this.push({ kind: 'later', run, afterAll: true });
+        else run();
+    }
+
+    private async goOn(item: Extract<Item, { kind: 'caret' }>): Promise<void> {
         const part = this.open;
         if (!part) return;
         const { tick } = await request<{ tick: number }>('POST', `songs/${this.id}/caret`, {
             part: part.id,
-            tick: this.caret.tick,
+            tick: item.from ?? this.caret.tick,
             steps: item.steps,
             by: item.by,
         });
         if (part !== this.open) return;
+        if (item.then) return item.then(tick);
         this.putCaret(tick);
         this.onCaret();
+    }
+
+    /** Takes over other tempos and meters, and the lines that follow them. */
+    private retime(data: TimeData): void {
+        const before = this.time;
+        this.time = new Time(this.time.ppq, data.tempos, data.meters);
+        for (const [id, lines] of Object.entries(data.lines))
+            this.parts.get(Number(id))?.apply({ put: [], drop: [], lines });
+        this.onTime(before);
+    }
+
+    /** Asks for what is chosen, or with nothing chosen for what lies in the span, to be carried away. */
+    async clip(): Promise<Clip | null> {
+        const inSpan = this.selected.size === 0 && this.span;
+        return request<Clip>('POST', `songs/${this.id}/clip`, {
+            on: this.on(),
+            ...(inSpan ? { from: inSpan.from, to: inSpan.to } : {}),
+        }).catch((e: unknown) => {
+            this.tell('', [], e instanceof Error ? e.message : String(e));
+            return null;
+        });
     }
 
     /** Puts a sentence on the line below, for the person to read and to hear. */
@@ -598,10 +708,42 @@ export class Song {
         this.showAsItIs();
         this.end = Math.max(this.end, news.end);
         for (const [id, data] of Object.entries(news.parts)) this.parts.get(Number(id))?.load(data);
+        if (news.time) this.retime(news.time);
+        // A part that is not known yet was made elsewhere.
+        if (Object.keys(news.parts).some((id) => !this.parts.has(Number(id)))) void this.fetchNew();
         this.tracks = this.tracks.map((t) => ({ ...t, ...news.tracks.find((n) => n.id === t.id) }));
         this.prune();
         this.selectionVersion++;
         this.onChange();
+    }
+
+    /** Takes in parts and tracks that were made since. */
+    async fetchNew(): Promise<void> {
+        await this.settled();
+        const data = await request<SongData>('GET', `songs/${this.id}`).catch(() => null);
+        if (!data || this.busy) return;
+        this.tracks = data.tracks.map((t) => ({
+            ...t,
+            parts: t.parts.map((p) => this.parts.get(p.id) ?? new Part(t.id, p)),
+        }));
+        for (const track of this.tracks) for (const part of track.parts) this.parts.set(part.id, part);
+        this.head(data);
+        this.end = data.end;
+        this.onChange();
+    }
+
+    /** Makes a part on a track, or a track with one, and gives its id; null where that was refused. */
+    async make(path: string, body: Record<string, unknown> = {}): Promise<number | null> {
+        await this.settled();
+        try {
+            const { part } = await request<{ part: number }>('POST', `songs/${this.id}/${path}`, body);
+            await this.fetchNew();
+            this.channel.postMessage({ song: this.id, revision: this.revision });
+            return part;
+        } catch (e) {
+            this.tell('', [], e instanceof Error ? e.message : String(e));
+            return null;
+        }
     }
 
     /** The song grew past what was drawn: bars and lines have to reach further. */
@@ -653,7 +795,22 @@ export class Song {
 }
 
 function keepsChoice(item: Item): boolean {
-    return item.kind === 'do' && (item.command.set !== undefined || KEEPS_CHOICE.has(item.command.edit ?? ''));
+    return (
+        item.kind === 'do' &&
+        (item.alone !== undefined ||
+            item.quiet !== undefined ||
+            item.command.set !== undefined ||
+            KEEPS_CHOICE.has(item.command.edit ?? ''))
+    );
+}
+
+/** Whether two commands may travel in one request. */
+function goTogether(a: Item, b: Item): boolean {
+    return a.kind !== 'do' || b.kind !== 'do' || (!a.alone && !b.alone && !a.quiet === !b.quiet);
+}
+
+function told(batch: Item[]): void {
+    for (const item of batch) if (item.kind === 'do') item.quiet?.();
 }
 
 function same(a: unknown, b: unknown): boolean {

@@ -38,9 +38,12 @@ export class Time {
     position(tick: number, lines: Lines): string {
         const bar = barAt(lines, tick);
         const offset = Math.max(0, tick) - lines.bars[bar]!;
-        const beat = (4 * this.ppq) / this.meterAt(tick)[1];
+        const [beats, unit] = this.meterAt(tick);
+        const beat = (4 * this.ppq) / unit;
         const n = Math.floor(offset / beat);
-        return `${bar + 1}.${n + 1}.${Math.floor(offset - n * beat) + 1}`;
+        // Past the last bar that is known, bars go on as it does.
+        const more = bar === lines.bars.length - 1 ? Math.floor(n / beats) : 0;
+        return `${bar + more + 1}.${n - more * beats + 1}.${Math.floor(offset - n * beat) + 1}`;
     }
 }
 

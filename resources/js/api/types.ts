@@ -68,6 +68,10 @@ export interface Settings {
     lanes: 'stay' | 'along';
     /** Four stored velocities. */
     touches: number[];
+    velocityFrom: 'fixed' | 'touched';
+    lengthFrom: 'fixed' | 'touched';
+    /** Ticks, of the note last touched. */
+    touchedLength: number | null;
 }
 
 /** The lines of a part's grid: bar starts, the pattern each bar follows, and each pattern's offsets. */
@@ -113,7 +117,15 @@ export interface SongData extends SongHead {
     tracks: TrackData[];
 }
 
+/** Tempos, meters, and the lines of every part, which follow them. */
+export interface TimeData {
+    tempos: SongData['tempos'];
+    meters: SongData['meters'];
+    lines: Record<string, Lines>;
+}
+
 export interface CatchUp extends SongHead {
+    time?: TimeData;
     parts: Record<string, PartData>;
     tracks: Omit<TrackData, 'parts' | 'instrument'>[];
     end: number;
@@ -142,6 +154,7 @@ export interface Answer {
     warnings: string[];
     canUndo: boolean;
     canRedo: boolean;
+    time?: TimeData;
     refused?: { item: number; detail: string }[];
 }
 
@@ -195,6 +208,7 @@ export interface Command {
     times?: number;
     select?: string;
     near?: number;
+    span?: [number, number];
     set?: Record<string, unknown>;
     part?: number;
     on?: On | On[];
@@ -207,7 +221,19 @@ export interface Command {
 export interface Param {
     name: string;
     title: string;
-    type: 'integer' | 'number' | 'choice' | 'grid' | 'step' | 'length' | 'groove' | 'notes' | 'flag' | 'text';
+    type:
+        | 'integer'
+        | 'number'
+        | 'choice'
+        | 'grid'
+        | 'step'
+        | 'length'
+        | 'groove'
+        | 'notes'
+        | 'flag'
+        | 'text'
+        | 'played'
+        | 'times';
     unit?: string;
     min?: number;
     max?: number;
@@ -279,6 +305,10 @@ export interface Setup {
     edits: string[];
     recipes: RecipeData[];
     drums: Record<string, string>;
+    /** What the simulated player can play. */
+    passages: { id: string; name: string }[];
+    /** Sounds of General MIDI, by number. */
+    programs: string[];
     importLimit: number;
 }
 
@@ -289,6 +319,18 @@ export interface SongSummary {
     bars: number;
     seconds: number;
     changed: string;
+}
+
+/** Something played, in seconds since a take began, as the server takes it. */
+export type PlayedEvent =
+    | { on: number; off: number; pitch: number; velocity: number; release?: number }
+    | { at: number; kind: 'controller' | 'bend' | 'pressure'; data: number[] };
+
+/** Notes carried away, and which place among them goes where they are put. */
+export interface Clip {
+    notes: Record<string, number>[];
+    anchor: number;
+    length: number;
 }
 
 export interface HistoryStep {

@@ -33,6 +33,7 @@ const FORMS_ONLY = new Set([
     'step',
     'keyboard-set',
     'record-set',
+    'take',
     'insert-at',
     'note-here',
 ]);

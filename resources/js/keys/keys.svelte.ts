@@ -2,9 +2,19 @@ import { untrack } from 'svelte';
 import { request } from '../api/client';
 import type { Binding, KeyState } from '../api/types';
 import { bindingsOf, keyOf } from './commands.svelte';
-import { layoutLabels } from './layout';
+import { codeOf, layoutLabels } from './layout';
 import { pace, type How } from './pace.svelte';
 import { isMac, Resolver, strokeOf, type Modifiers } from './strokes';
+
+/** Takes keys to play notes with, while it is told to. */
+export interface Typist {
+    /** What a key is for; null where it does what it always does. */
+    role: (code: string) => { note: number } | { touch: number } | { octave: number } | null;
+    down: (code: string, stamp: number) => void;
+    /** Whether the key was one that played. */
+    up: (code: string, stamp: number) => boolean;
+    letGo: () => void;
+}
 
 /** How a command was asked for. */
 export interface Press {
@@ -56,6 +66,8 @@ class Keys {
     repeats = $state.raw<string[]>([]);
     /** Takes strokes instead of the commands, while a shortcut is being given. */
     capture: ((stroke: string) => void) | null = null;
+    /** Plays notes by the computer's keys. */
+    typist: Typist | null = null;
     /** Ids of edits: they see to a count themselves. */
     edits: ReadonlySet<string> = new Set();
     private handlers: Map<string, Handler>[] = [];
@@ -70,6 +82,7 @@ class Keys {
         window.addEventListener('keydown', (e) => this.down(e));
         window.addEventListener('keyup', (e) => {
             this.modifiers(e);
+            this.typist?.up(e.code, e.timeStamp);
             if (this.holding?.code === e.code) this.letGo();
         });
         // What no key holds up, since it was asked for by mouse, a click ends.
@@ -78,6 +91,7 @@ class Keys {
         });
         window.addEventListener('blur', () => {
             this.held = NO_MODIFIERS;
+            this.typist?.letGo();
             this.letGo();
         });
     }
@@ -225,6 +239,7 @@ class Keys {
             e.preventDefault();
             return;
         }
+        if (!this.prefix && this.plays(e)) return e.preventDefault();
         const hit = this.resolver.press(stroke, this.context);
         this.prefix = this.resolver.prefix;
         if (hit === 'wait') return e.preventDefault();
@@ -237,6 +252,27 @@ class Keys {
         } else if (hit && this.execute(hit, { more: e.repeat, times }, e.code)) {
             e.preventDefault();
         }
+    }
+
+    /** A key that plays, while the computer's keys do. */
+    private plays(e: KeyboardEvent): boolean {
+        if (e.ctrlKey || e.metaKey || e.altKey || e.shiftKey) return false;
+        const role = this.typist?.role(e.code);
+        if (!role) return false;
+        if ('note' in role) {
+            if (!e.repeat) this.typist!.down(e.code, e.timeStamp);
+        } else {
+            this.run('keyboard-set', role, 'key');
+        }
+        return true;
+    }
+
+    /** Whether a shortcut's key plays notes now, so that the shortcut is out of reach. */
+    isPlayed(strokes: string): boolean {
+        const stroke = strokes.split(' ')[0]!;
+        if (!this.typist || stroke.includes('+')) return false;
+        const code = /^[A-Z]$/.test(stroke) ? codeOf(stroke) : stroke;
+        return this.typist.role(code) !== null;
     }
 
     /** Takes a digit of the count, or drops it. */

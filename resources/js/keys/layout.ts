@@ -35,6 +35,13 @@ export async function layoutLabels(): Promise<boolean> {
     return true;
 }
 
+/** The place of a letter on the person's keyboard. */
+export function codeOf(letter: string): string {
+    for (const l of 'ABCDEFGHIJKLMNOPQRSTUVWXYZ')
+        if (layout?.get(`Key${l}`)?.toUpperCase() === letter) return `Key${l}`;
+    return `Key${letter}`;
+}
+
 /** What stands on the key at a place: "q" at KeyQ, unless the layout has another letter there. */
 export function signAt(code: string): string {
     return layout?.get(code) ?? /^(?:Key|Digit)(.)$/.exec(code)?.[1]?.toLowerCase() ?? SHOWN[code] ?? code;

@@ -8,6 +8,8 @@
     import { transport } from '../sound/transport.svelte';
     import { theme } from '../theme.svelte';
     import { coloursOf, type Colours } from './colours';
+    import { inputs } from '../sound/inputs/inputs.svelte';
+    import { recorder } from '../sound/recorder.svelte';
     import { DRAG_FROM, NoteDrag, noteAt } from './drag';
     import { Layer } from './layer';
     import { numbersOf } from './numbers';
@@ -15,7 +17,9 @@
     import { paintGrid } from './paint/grid';
     import { paintKeyboard, paintRuler, paintVelocity, stemTop } from './paint/margins';
     import { paintNotes } from './paint/notes';
-    import { paintOverlay, type Overlay } from './paint/overlay';
+    import { paintOverlay, type Drawn, type Overlay } from './paint/overlay';
+    import { penTicks, PenStroke, tool } from './pen.svelte';
+    import { writing } from './writing.svelte';
     import { View } from './view';
 
     interface Props {
@@ -55,11 +59,25 @@
     const lit = new Set<number>();
     let view: View;
     let colours: Colours;
-    let overlay: Overlay = { box: null, outlines: null, sounding: [], landing: null, marked: null };
+    let overlay: Overlay = {
+        box: null,
+        outlines: null,
+        sounding: [],
+        landing: null,
+        marked: null,
+        drawn: [],
+        erased: new Set(),
+        held: [],
+    };
+    let pen: PenStroke | null = null;
+    /** Notes drawn that the server has not told of yet. */
+    let pending: Drawn[] = [];
+    /** Whether something was chosen at each of the last two presses: a press that ends a choice draws nothing. */
+    let hadChoice: [boolean, boolean] = [false, false];
     let drag: NoteDrag | null = null;
     /** What a press began, until it is let go. */
     let gesture: {
-        kind: 'box' | 'note' | 'lane' | 'ruler';
+        kind: 'box' | 'note' | 'lane' | 'ruler' | 'pen' | 'erase' | 'key' | 'none';
         x: number;
         y: number;
         from: number;
@@ -88,7 +106,13 @@
     function touchAll(): void {
         touch('grid', 'notes', 'ruler', 'keyboard', 'lane');
         // Mostly there is nothing on it.
-        if (overlay.box || overlay.outlines || overlay.landing || overlay.marked || overlay.sounding.length > 0)
+        if (
+            overlay.box ||
+            overlay.outlines ||
+            overlay.landing ||
+            overlay.marked ||
+            overlay.sounding.length + overlay.drawn.length + overlay.held.length + overlay.erased.size > 0
+        )
             touch('overlay');
     }
 
@@ -143,7 +167,12 @@
                     view,
                     part,
                     song.time,
-                    { loop: transport.loop, caret: song.caret.tick },
+                    {
+                        loop: transport.loop,
+                        caret: song.caret.tick,
+                        recording: recorder.on,
+                        punch: recorder.settings.punch,
+                    },
                     RULER,
                     colours,
                 ),
@@ -172,11 +201,13 @@
         observer.observe(canvases.notes.parentElement!);
         resize();
         body.focus({ preventScroll: true });
-        const off = keys.handle(handlers);
+        const off = keys.handle({ ...handlers, ...written.handlers });
+        const deaf = written.start();
         transport.onFrame = onFrame;
         song.onCaret = caretCame;
         return () => {
             song.onCaret = () => {};
+            deaf();
             observer.disconnect();
             off();
             cancelAnimationFrame(frame);
@@ -201,7 +232,14 @@
     });
     $effect(() => {
         void transport.loop;
+        void recorder.on;
+        void recorder.settings;
         touch('ruler');
+    });
+    // What is held is seen at once, also on the keyboard.
+    $effect(() => {
+        void inputs.held;
+        if (view) showHeld();
     });
     $effect(() => {
         void transport.tick;
@@ -244,15 +282,38 @@
         const same = sounding.length === overlay.sounding.length && sounding.every((n, i) => n === overlay.sounding[i]);
         if (!same) {
             overlay.sounding = sounding;
-            lit.clear();
-            for (const n of sounding) lit.add(n.pitch);
+            light();
             touch('overlay', 'keyboard');
         }
+        if (overlay.held.length > 0) showHeld();
+        if (recorder.on && tick > view.end - song.time.ppq * 8) view.end = tick + song.time.ppq * 16;
         if (follow && !gesture && (tick > view.left + (view.width * FOLLOW_AT) / view.scale || tick < view.left)) {
             view.left = tick - 30 / view.scale;
             view.scroll(0, 0);
         }
         placePlayhead();
+    }
+
+    function light(): void {
+        lit.clear();
+        for (const n of overlay.sounding) lit.add(n.pitch);
+        for (const pitch of inputs.held.values()) lit.add(pitch);
+    }
+
+    /** What is held: at the caret for step input, from where it was struck while a take is recorded. */
+    function showHeld(): void {
+        light();
+        const now = transport.position();
+        overlay.held = recorder.on
+            ? recorder.held.map((n) => ({ start: n.tick, length: Math.max(0, now - n.tick), pitch: n.pitch }))
+            : written.steps.on
+              ? [...inputs.held.values()].map((pitch) => ({
+                    start: song.caret.tick,
+                    length: penTicks(part, song.caret.tick, song.time.ppq),
+                    pitch,
+                }))
+              : [];
+        touch('overlay', 'keyboard');
     }
 
     function bounds(notes: Iterable<Note>): [number, number, number, number] | null {
@@ -266,7 +327,13 @@
         return from === Infinity ? null : [from, to, low, high];
     }
 
-    function show(what: 'all' | 'selection'): void {
+    function show(what: 'all' | 'selection' | 'span'): void {
+        if (what === 'span') {
+            const { span } = song;
+            if (!span) return song.tell('There is no span to see: make one first.');
+            const [, , low, high] = bounds(part.ordered) ?? [0, 0, 55, 79];
+            return view.fit(span.from, span.to, low, high);
+        }
         const found = bounds(what === 'selection' && song.selected.size > 0 ? song.selection : part.ordered);
         const bar = song.time.ppq * 4;
         if (found && what === 'all') view.fit(Math.max(0, found[0] - bar / 4), found[1] + bar / 4, found[2], found[3]);
@@ -329,7 +396,30 @@
         return (isDrums ? drums[String(pitch)] : undefined) ?? pitchName(pitch);
     }
 
+    const written = writing({
+        song: () => song,
+        part: () => part,
+        showCaret,
+        sayCaret,
+        bounds: () => bounds(song.selection),
+    });
+
     const handlers = {
+        resize: (params: Record<string, unknown>, _: unknown, press: Press) =>
+            song.inTurn(() => {
+                if (song.selected.size > 0) song.do(edited('resize', params, press));
+                else written.spanBy(Number(params.steps ?? 1) * press.times, params.by);
+            }),
+        tool: (p: Record<string, unknown>) => {
+            tool.turn(p.tool === 'eraser' ? 'eraser' : 'pen');
+            song.tell(
+                {
+                    pen: 'The pen is in hand: a press writes a note, with Shift one at each line of the grid.',
+                    eraser: 'The eraser is in hand: it deletes the notes that it goes over.',
+                    hand: 'Nothing is in hand.',
+                }[tool.name],
+            );
+        },
         nudge: orCaret('nudge', (p) => song.moveCaret(Number(p.steps ?? 1), p.by)),
         'snap-nudge': orCaret('snap-nudge', (p) => song.moveCaret(Number(p.steps ?? 1), { unit: 'grid', amount: 1 })),
         transpose: orCaret('transpose', (p) => {
@@ -381,6 +471,11 @@
             }),
         'note-here': (p: Record<string, unknown>) =>
             song.inTurn(() => {
+                if (p.at === 'pointer') {
+                    const under = song.pointer?.note;
+                    if (!under) return song.tell('There is no note under the pointer.');
+                    return song.do({ edit: String(p.what), on: { part: part.id, notes: [under.id] } });
+                }
                 const { tick, pitch } = song.caret;
                 const here: number[] = [];
                 part.between(tick, tick + 1, (n) => n.pitch === pitch && here.push(n.id));
@@ -406,7 +501,8 @@
         set: (p: Record<string, unknown>) => song.do({ set: p, part: part.id }),
         escape: () => (gesture ? drop(false) : song.inTurn(escape)),
         zoom: (p: Record<string, unknown>) => zoom(String(p.axis), Number(p.by)),
-        fit: (p: Record<string, unknown>) => song.inTurn(() => show(p.what === 'selection' ? 'selection' : 'all')),
+        fit: (p: Record<string, unknown>) =>
+            song.inTurn(() => show(p.what === 'selection' || p.what === 'span' ? p.what : 'all')),
         scroll: (p: Record<string, unknown>) =>
             view.scroll((Number(p.x ?? 0) * view.width) / 2, (-Number(p.y ?? 0) * view.height) / 3),
         lane: () => {
@@ -421,13 +517,13 @@
 
     function loopSelection(): void {
         const found = bounds(song.selection);
-        if (!found) return transport.setLoop(null);
+        if (!found) return recorder.on ? undefined : transport.setLoop(null);
         const { bars } = part.lines;
         // A note played a little before the bar is meant for it, and one that rings a little over ends with it.
         const slack = song.time.ppq / 4;
         const from = bars.findLast((b) => b <= found[0] + slack) ?? 0;
         const to = bars.find((b) => b > from && b >= found[1] - slack) ?? found[1];
-        transport.setLoop({ from, to, on: true });
+        written.setSpan(from, to, true);
     }
 
     function zoom(axis: string, by: number): void {
@@ -450,12 +546,15 @@
     }
 
     function press(e: PointerEvent): void {
-        if (e.button !== 0 || gesture) return;
+        const erases = tool.name === 'eraser' ? e.button === 0 : tool.name === 'pen' && e.button === 2;
+        if ((e.button !== 0 && !erases) || gesture) return;
         body.focus({ preventScroll: true });
         const { x, y } = place(e);
         const hit = noteAt(view, part, song.selected, x, y);
         const mod = e.ctrlKey || e.metaKey;
         (e.currentTarget as Element).setPointerCapture(e.pointerId);
+        hadChoice = [hadChoice[1], song.selected.size > 0];
+        if (erases || (tool.name === 'pen' && !hit && !mod)) return takeUp(e, erases, x, y);
         gesture = {
             kind: hit ? 'note' : 'box',
             x,
@@ -483,10 +582,81 @@
         if (!chosen) transport.try(part, [hit.note]);
     }
 
+    /** A press with the pen or the eraser in hand. */
+    function takeUp(e: PointerEvent, erases: boolean, x: number, y: number): void {
+        const kept = { x, y, from: view.tick(x), keep: new Set(song.selected), take: false, note: null };
+        if (erases) {
+            gesture = { kind: 'erase', ...kept };
+            overlay.erased = new Set();
+            return erase(x, y);
+        }
+        if (song.selected.size > 0) {
+            // A press that ends a choice draws nothing.
+            gesture = { kind: 'none', ...kept };
+            return song.select([]);
+        }
+        const [tick, pitch] = [view.tick(x), view.pitch(y)];
+        gesture = { kind: 'pen', ...kept };
+        // The second press of a double click finds the note of the first, though the server has not told of it yet.
+        if (pending.some((n) => n.pitch === pitch && tick >= n.start && tick < n.start + n.length))
+            return void (gesture.kind = 'none');
+        pen = new PenStroke(part, song.time.ppq, x, y, tick, pitch, e.altKey);
+        sound(pitch);
+        drawn();
+    }
+
+    /** Sounds a pitch as the pen would write it. */
+    function sound(pitch: number): void {
+        transport.try(part, [
+            {
+                id: 0,
+                start: song.caret.tick,
+                length: song.time.ppq / 2,
+                pitch,
+                velocity: part.settings.penVelocity,
+                muted: false,
+                driftStart: 0,
+                driftLength: 0,
+                group: 0,
+                channel: part.channel,
+            },
+        ]);
+    }
+
+    function drawn(): void {
+        overlay.drawn = [...pending, ...(pen?.notes ?? [])];
+        const [one, ...more] = pen?.notes ?? [];
+        if (one)
+            onHover(
+                more.length > 0
+                    ? `${more.length + 1} notes`
+                    : `${drumName(one.pitch)}  ${song.time.position(one.start, part.lines)}  ${Math.round(one.length)} ticks`,
+            );
+        touch('overlay');
+    }
+
+    function erase(x: number, y: number): void {
+        const hit = noteAt(view, part, song.selected, x, y);
+        if (!hit || overlay.erased.has(hit.note.id)) return;
+        overlay.erased = new Set([...overlay.erased, hit.note.id]);
+        touch('overlay');
+    }
+
     function move(e: PointerEvent): void {
         const { x, y } = place(e);
         if (!gesture) return hover(x, y, e);
-        if (gesture.kind === 'box') {
+        if (gesture.kind === 'pen' && pen) {
+            const pitch = pen.last;
+            pen.move(view, x, y, { shift: e.shiftKey, alt: e.altKey });
+            if (pen.last !== pitch) sound(pen.last);
+            drawn();
+        } else if (gesture.kind === 'erase') {
+            // A fast hand skips over notes: all between two looks are met.
+            const [fx, fy] = [gesture.x, gesture.y];
+            const steps = Math.max(1, Math.ceil(Math.hypot(x - fx, y - fy) / 4));
+            for (let i = 1; i <= steps; i++) erase(fx + ((x - fx) * i) / steps, fy + ((y - fy) * i) / steps);
+            [gesture.x, gesture.y] = [x, y];
+        } else if (gesture.kind === 'box') {
             const x0 = view.x(gesture.from);
             if (Math.hypot(x - x0, y - gesture.y) < DRAG_FROM && !overlay.box) return;
             overlay.box = { x0, y0: gesture.y, x1: x, y1: y };
@@ -542,7 +712,10 @@
                 }
             }
         } else if (note && !moved && overlay.outlines === null) {
-            // A click: alone it chooses this note, with Shift it adds, with Mod it takes away or adds.
+            // A click: the pen takes after the note, where it is told to.
+            if (part.settings.velocityFrom === 'touched' || part.settings.lengthFrom === 'touched')
+                song.do({ set: { touchedNote: note.id }, part: part.id });
+            // Alone it chooses this note, with Shift it adds, with Mod it takes away or adds.
             const mod = e.ctrlKey || e.metaKey;
             if (mod) song.select(keep.has(note.id) ? [...keep].filter((id) => id !== note.id) : [...keep, note.id]);
             else if (!e.shiftKey && song.selected.size > 1) song.select([note.id]);
@@ -566,12 +739,26 @@
             drag.drop(song);
             // What is done by mouse shows its key in the strip.
             keys.flashFor(command);
+        } else if (doIt && done?.kind === 'pen' && pen) {
+            const mine = pen.notes;
+            pending = [...pending, ...mine];
+            song.doQuietly(pen.command(), () => {
+                pending = pending.filter((n) => !mine.includes(n));
+                if (!pen) overlay.drawn = pending;
+                touch('overlay');
+            });
+            keys.flashFor('insert-at');
+        } else if (doIt && done?.kind === 'erase' && overlay.erased.size > 0) {
+            song.do({ edit: 'delete', on: { part: part.id, notes: [...overlay.erased] } });
+            keys.flashFor('delete');
         } else if (doIt && done?.kind === 'lane' && raised !== 0) {
             song.do({ edit: 'velocity-add', params: { amount: raised } });
             keys.flashFor('velocity-add');
         }
-        drag = null;
+        drag = pen = null;
         raised = 0;
+        overlay.drawn = pending;
+        overlay.erased = new Set();
         overlay.box = overlay.outlines = null;
         touch('overlay', 'lane');
     }
@@ -579,7 +766,18 @@
     function hover(x: number, y: number, e: PointerEvent): void {
         const hit = noteAt(view, part, song.selected, x, y);
         const feel = e.ctrlKey || e.metaKey;
-        cursor = !hit ? 'default' : feel ? 'move' : hit.grip === 'move' ? 'grab' : 'ew-resize';
+        cursor =
+            tool.name === 'eraser'
+                ? 'cell'
+                : !hit
+                  ? tool.name === 'pen'
+                      ? 'crosshair'
+                      : 'default'
+                  : feel
+                    ? 'move'
+                    : hit.grip === 'move'
+                      ? 'grab'
+                      : 'ew-resize';
         const tick = Math.max(0, view.tick(x));
         song.pointer = { tick: snapped(tick, e), note: hit?.note ?? null };
         pointed = { tick, pitch: view.pitch(y) };
@@ -592,7 +790,8 @@
 
     function insert(e: MouseEvent): void {
         const { x, y } = place(e);
-        if (noteAt(view, part, song.selected, x, y)) return;
+        // With the pen in hand each press wrote already; a press that ended a choice was not meant to write.
+        if (tool.name !== 'hand' || hadChoice[0] || noteAt(view, part, song.selected, x, y)) return;
         const tick = Math.max(0, view.tick(x));
         const start = e.altKey ? Math.round(tick) : linesAround(part.lines, tick)[0];
         song.do({
@@ -645,24 +844,19 @@
     function pressKey(e: PointerEvent): void {
         const { y } = place(e);
         const pitch = view.pitch(y);
+        if (e.button !== 0) return;
+        (e.currentTarget as Element).setPointerCapture(e.pointerId);
+        // A key that is pressed sounds at the pen's velocity, and is played like any other.
+        inputs.on('screen', pitch, part.settings.penVelocity, e.timeStamp);
+        if (recorder.on || written.steps.on) return;
         const row = part.ordered.filter((n) => n.pitch === pitch).map((n) => n.id);
         song.select(e.shiftKey || e.ctrlKey || e.metaKey ? [...song.selected, ...row] : row);
         song.said = `${row.length === 1 ? '1 note' : `${row.length} notes`} on ${pitchName(pitch)} chosen.`;
-        transport.try(part, [
-            {
-                id: 0,
-                start: song.caret.tick,
-                length: song.time.ppq,
-                pitch,
-                velocity: part.settings.penVelocity,
-                muted: false,
-                driftStart: 0,
-                driftLength: 0,
-                group: 0,
-                channel: part.ordered[0]?.channel ?? 0,
-            },
-        ]);
         keys.flashFor('select', { move: 'row' });
+    }
+
+    function letKeyGo(): void {
+        inputs.letGo('screen');
     }
 
     function pressRuler(e: PointerEvent): void {
@@ -681,7 +875,7 @@
         onHover(song.time.position(Math.max(0, view.tick(x)), part.lines));
         if (gesture?.kind !== 'ruler' || Math.abs(x - gesture.x) < DRAG_FROM) return;
         const [a, b] = [snapped(gesture.from, e), snapped(view.tick(x), e)];
-        transport.setLoop({ from: Math.min(a, b), to: Math.max(a, b), on: true });
+        written.setSpan(Math.min(a, b), Math.max(a, b), true);
     }
 
     function releaseRuler(e: PointerEvent): void {
@@ -750,12 +944,20 @@
         onpointerdown={pressRuler}
         onpointermove={moveRuler}
         onpointerup={releaseRuler}
+        data-testid="ruler"
         onwheel={wheel}
     >
         <canvas bind:this={canvases.ruler} class="absolute inset-0 size-full"></canvas>
     </div>
     <!-- svelte-ignore a11y_no_static_element_interactions -->
-    <div class="relative touch-none overflow-hidden" onpointerdown={pressKey} onwheel={wheel}>
+    <div
+        class="relative touch-none overflow-hidden"
+        onpointerdown={pressKey}
+        onpointerup={letKeyGo}
+        onpointercancel={letKeyGo}
+        onwheel={wheel}
+        data-testid="keyboard"
+    >
         <canvas bind:this={canvases.keyboard} class="absolute inset-0 size-full"></canvas>
     </div>
     <!-- svelte-ignore a11y_no_static_element_interactions -->
@@ -771,6 +973,7 @@
             if (!gesture) onHover('');
         }}
         ondblclick={insert}
+        oncontextmenu={(e) => tool.name !== 'hand' && e.preventDefault()}
         onwheel={wheel}
         data-testid="notes"
     >

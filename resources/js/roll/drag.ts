@@ -19,7 +19,7 @@ const NOTHING: Shift = { start: 0, length: 0, pitch: 0 };
 
 /**
  * Notes under the hand. A drag holds to the axis on which it began (Shift frees it); in time it goes to the grid's
- * lines (Alt suspends that). `feel`, with Mod, changes length sideways and velocity up and down, as the arrows do.
+ * lines (Alt suspends that). Of an edge all notes change by the same, or with Shift all end together. `feel`, with Mod, changes length sideways and velocity up and down, as the arrows do.
  */
 export class NoteDrag {
     shift: Shift = { ...NOTHING };
@@ -45,7 +45,11 @@ export class NoteDrag {
         const ticks = along ? this.ticks(dx / view.scale, held.alt) : 0;
         this.shift = { ...NOTHING };
         this.velocity = 0;
-        if (this.grip === 'move') this.shift.start = Math.max(ticks, -Math.min(...this.notes.map((n) => n.start)));
+        if (this.grip === 'end' && held.shift) {
+            const end = this.grabbed.start + this.grabbed.length + ticks;
+            this.shift = { ...NOTHING, length: ticks, end };
+        } else if (this.grip === 'move')
+            this.shift.start = Math.max(ticks, -Math.min(...this.notes.map((n) => n.start)));
         else if (this.grip === 'start') this.shift = { start: ticks, length: -ticks, pitch: 0 };
         else this.shift.length = ticks;
         if (across && this.grip === 'move') {
@@ -82,11 +86,12 @@ export class NoteDrag {
             steps: Math.sign(steps),
             by: { unit: 'ticks', amount: Math.abs(steps) },
         });
-        if (this.grip === 'start')
+        if (this.shift.end !== undefined) commands.push({ edit: 'end-at', params: { tick: this.shift.end } });
+        else if (this.grip === 'start')
             commands.push({ edit: 'resize', params: { ...ticks(this.shift.start), edge: 'start' } });
         else if (this.shift.start !== 0) commands.push({ edit: 'nudge', params: ticks(this.shift.start) });
         if (this.shift.pitch !== 0) commands.push({ edit: 'transpose', params: { semitones: this.shift.pitch } });
-        if (this.shift.length !== 0 && this.grip !== 'start')
+        if (this.shift.length !== 0 && this.grip !== 'start' && this.shift.end === undefined)
             commands.push({ edit: 'resize', params: ticks(this.shift.length) });
         if (this.velocity !== 0) commands.push({ edit: 'velocity-add', params: { amount: this.velocity } });
         if (commands.length === 1) song.do(commands[0]!);

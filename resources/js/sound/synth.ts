@@ -5,6 +5,10 @@ const BLOCK = 128;
 /** Time constants of fading out, in seconds. */
 const FADE = 0.08;
 const SHARP_FADE = 0.004;
+/** Hertz and seconds of the metronome. */
+const ACCENT = 1760;
+const BEAT = 1175;
+const CLICK_LENGTH = 0.05;
 
 /** The synthesizer: loaded when it is first needed, in an audio worklet of its own, with the bank that ships. */
 export class Synth {
@@ -69,6 +73,24 @@ export class Synth {
 
     off(channel: number, pitch: number, time?: number): void {
         this.synth.noteOff(channel, pitch, this.when(time));
+    }
+
+    /**
+     * A beat of the metronome: a short tick of two pitches, the first beat of a bar higher and louder.
+     *
+     * @param loud 0 to 1
+     */
+    click(time: number, accent: boolean, loud: number): void {
+        const tone = this.context.createOscillator();
+        const gain = this.context.createGain();
+        const at = Math.max(time, this.context.currentTime);
+        tone.type = 'triangle';
+        tone.frequency.value = accent ? ACCENT : BEAT;
+        gain.gain.setValueAtTime(loud * (accent ? 0.6 : 0.35), at);
+        gain.gain.exponentialRampToValueAtTime(1e-4, at + CLICK_LENGTH);
+        tone.connect(gain).connect(this.output);
+        tone.start(at);
+        tone.stop(at + CLICK_LENGTH);
     }
 
     /** Lets sound out, from a time of the audio clock on. */

@@ -1,5 +1,8 @@
+import { barAt } from '../api/time';
 import type { Part } from '../api/part.svelte';
+import { Clocks } from './clock';
 import type { Song } from '../api/song.svelte';
+import type { Time } from '../api/time';
 import type { Note } from '../api/types';
 import { Routing } from './routing';
 import type { Synth } from './synth';
@@ -35,10 +38,19 @@ interface Anchor {
     seconds: number;
 }
 
+/** The song's span, and whether it is looped. */
 export interface Loop {
     from: number;
     to: number;
     on: boolean;
+}
+
+/** How playing begins. */
+export interface Begin {
+    /** Bars counted before it. */
+    countIn?: number;
+    /** The metronome is heard, whatever its switch says. */
+    click?: boolean;
 }
 
 /** Plays a song. The audio clock is the only clock; the playhead is read off it. */
@@ -53,6 +65,19 @@ export class Transport {
     peak = $state(0);
     private peakUntil = 0;
     loading = $state(false);
+    metronome = $state(localStorage.getItem('jactonic.metronome') === 'on');
+    /** 0 to 1 */
+    metronomeLevel = $state(Number(localStorage.getItem('jactonic.metronome.level') ?? 0.7));
+    /** Beats left of the count-in; 0 while none is counted. */
+    counting = $state(0);
+    /** Whether the playhead goes back on stop to where it was started. */
+    returns = $state(localStorage.getItem('jactonic.returns') === 'yes');
+    /** Notes that are not played, though they are there: of what is being recorded over. */
+    passes: (part: Part, note: Note) => boolean = () => false;
+    /** Whether it plays on past the song's end, for a take. */
+    goesOn = false;
+    /** Called when playing ends, by whatever. */
+    onStop: () => void = () => {};
     trouble = $state('');
     /** Called once a frame while playing. */
     onFrame: (tick: number) => void = () => {};
@@ -72,6 +97,16 @@ export class Transport {
     /** Audio time at which nothing handed over before the last stop is left. */
     private settled = 0;
     private asked = 0;
+    private readonly clocks = new Clocks();
+    /** Where playing was begun, to go back to. */
+    private begun = 0;
+    private clicks = false;
+    /** Length of a beat of the count-in, in seconds. */
+    private beat = 0.5;
+    /** What is played live: channel and pitch by who plays it. */
+    private live = new Map<string, { channel: number; pitch: number }>();
+    /** For which part and state of it the sound stands ready. */
+    private ready = '';
 
     /** Takes a song to play; null takes it away. What sounded, stops. */
     attach(song: Song | null): void {
@@ -79,7 +114,9 @@ export class Transport {
         this.song = song;
         this.routing = null;
         this.tick = 0;
-        this.loop = null;
+        this.ready = '';
+        this.loop = song ? keptSpan(song.id) : null;
+        if (song) song.span = this.loop;
     }
 
     /** Starts the synthesizer; browsers let sound begin only after a key or a click. */
@@ -104,21 +141,28 @@ export class Transport {
         });
     }
 
-    async play(from = this.tick): Promise<void> {
-        if (!this.song) return;
+    /** Plays from a tick; gives the audio time at which that tick sounds, or null where it came to nothing. */
+    async play(from = this.tick, begin: Begin = {}): Promise<number | null> {
+        if (!this.song) return null;
         this.stop();
-        this.tick = from;
+        this.tick = this.begun = from;
         this.playing = true;
         const asked = ++this.asked;
         const synth = await this.wake().catch(() => null);
         if (!synth || asked !== this.asked || !this.playing) {
             if (asked === this.asked) this.playing = false;
-            return;
+            return null;
         }
         this.hush();
         this.prepare(synth);
-        const at = Math.max(synth.context.currentTime + START_IN, this.settled);
-        synth.open(at - START_IN / 5);
+        this.clicks = begin.click === true || this.metronome;
+        const first = Math.max(synth.context.currentTime + START_IN, this.settled);
+        synth.open(first - START_IN / 5);
+        const [beats, unit] = this.song.time.meterAt(from);
+        this.beat = 240 / unit / this.song.time.tempoAt(from);
+        const at = first + (begin.countIn ?? 0) * beats * this.beat;
+        for (let i = 0; i < (begin.countIn ?? 0) * beats; i++)
+            synth.click(first + i * this.beat, i % beats === 0, this.metronomeLevel);
         const seconds = this.song.time.seconds(from);
         this.anchors = [{ at, seconds }];
         this.scheduled = { at, seconds };
@@ -126,13 +170,16 @@ export class Transport {
         this.timer = window.setInterval(() => this.pump(), EVERY * 1000);
         this.pump();
         this.draw();
+        return at;
     }
 
     stop(): void {
         this.asked++;
         if (!this.playing) return;
-        this.tick = this.position();
+        this.tick = this.returns ? this.begun : this.position();
         this.playing = false;
+        this.counting = 0;
+        this.onStop();
         clearInterval(this.timer);
         cancelAnimationFrame(this.frame);
         this.anchors = [];
@@ -155,8 +202,107 @@ export class Transport {
         localStorage.setItem('jactonic.hear', on ? 'on' : 'off');
     }
 
+    /** Makes the span, which is looped or not; null takes it away. */
     setLoop(loop: Loop | null): void {
         this.loop = loop && loop.to > loop.from ? loop : null;
+        if (!this.song) return;
+        this.song.span = this.loop;
+        if (this.loop) localStorage.setItem(spanKey(this.song.id), JSON.stringify(this.loop));
+        else localStorage.removeItem(spanKey(this.song.id));
+    }
+
+    setMetronome(on: boolean): void {
+        this.metronome = this.clicks = on;
+        localStorage.setItem('jactonic.metronome', on ? 'on' : 'off');
+    }
+
+    setMetronomeLevel(level: number): void {
+        this.metronomeLevel = Math.max(0, Math.min(1, level));
+        localStorage.setItem('jactonic.metronome.level', String(this.metronomeLevel));
+    }
+
+    setReturns(on: boolean): void {
+        this.returns = on;
+        localStorage.setItem('jactonic.returns', on ? 'yes' : 'no');
+    }
+
+    /** The song's tempos or meters changed: goes on from the same tick. */
+    retimed(before: Time): void {
+        if (!this.playing || !this.synth || this.anchors.length === 0) return;
+        const now = this.synth.context.currentTime;
+        const { at, seconds } = this.anchors[0]!;
+        const tick = before.tick(seconds + Math.max(0, now - at));
+        void this.play(tick);
+    }
+
+    /** The audio clock at the moment of an event, in seconds. */
+    audioAt(stamp: number): number {
+        this.look();
+        return this.clocks.audio(stamp);
+    }
+
+    /** The moment of an event for a time of the audio clock, in milliseconds. */
+    stampAt(audio: number): number {
+        this.look();
+        return this.clocks.stamp(audio);
+    }
+
+    get now(): number {
+        return this.synth?.context.currentTime ?? 0;
+    }
+
+    /** How late this machine says that sound comes out, in milliseconds; null while nothing has sounded. */
+    get outputLatency(): number | null {
+        const context = this.synth?.context;
+        return context ? Math.round(((context.outputLatency || 0) + context.baseLatency) * 1000) : null;
+    }
+
+    private look(): void {
+        if (this.synth) this.clocks.look(this.synth.context.currentTime, performance.now());
+    }
+
+    /** Makes sound ready for what will be played live, so that the first note comes at once. */
+    async standBy(part: Part): Promise<void> {
+        const synth = await this.wake().catch(() => null);
+        if (!synth || !this.song) return;
+        const state = `${part.id} ${part.version} ${this.song.revision}`;
+        if (this.ready === state) return;
+        this.ready = state;
+        this.prepare(synth);
+        if (this.playing) return;
+        synth.open(Math.max(synth.context.currentTime, this.settled));
+        this.chase(this.tick, synth.context.currentTime, part);
+    }
+
+    /** Sounds what is played into a part, until `liveOff` of the same `who`. */
+    liveOn(part: Part, who: string, pitch: number, velocity: number): void {
+        void this.standBy(part);
+        if (!this.synth || !this.routing) {
+            // The first note of all comes when sound is there, if it is still held.
+            this.live.set(who, { channel: -1, pitch });
+            void this.wake()
+                .then(() => this.live.get(who)?.channel === -1 && this.liveOn(part, who, pitch, velocity))
+                .catch(() => this.live.delete(who));
+            return;
+        }
+        this.liveOff(who);
+        const channel = this.routing.of(part, part.channel);
+        if (!this.playing) this.synth.open(Math.max(this.synth.context.currentTime, this.settled));
+        this.synth.on(channel, pitch, velocity);
+        this.live.set(who, { channel, pitch });
+        this.watch();
+    }
+
+    liveOff(who: string): void {
+        const sounding = this.live.get(who);
+        this.live.delete(who);
+        if (sounding && sounding.channel >= 0)
+            this.synth?.off(sounding.channel, sounding.pitch, this.synth.context.currentTime + GUARD);
+    }
+
+    /** A controller, a bend or pressure, as it is played. */
+    liveMessage(part: Part, status: number, data: number[]): void {
+        if (this.synth && this.routing) this.synth.send(this.routing.of(part, part.channel), status, data);
     }
 
     /** The song changed: what sounds and is no more, ends; what changed its end, ends there. */
@@ -236,6 +382,8 @@ export class Transport {
         const ahead = this.sounding.filter((s) => s.at > now);
         for (const s of this.sounding) this.end(s, Math.max(now, s.at) + GUARD);
         this.sounding = [];
+        this.live.clear();
+        this.ready = '';
         this.endTried();
         synth.silence(ahead.length > 0);
         if (this.scheduled.at > now) this.settled = this.scheduled.at;
@@ -261,7 +409,9 @@ export class Transport {
     /** Puts programs, controllers and bends where they stand at a tick, so that playing from the middle sounds as from the start. */
     private chase(tick: number, at: number, only?: Part): void {
         const routing = this.routing!;
-        const wanted = only ? new Set([...only.notes.values()].map((n) => routing.of(only, n.channel))) : null;
+        const wanted = only
+            ? new Set([only.channel, ...[...only.notes.values()].map((n) => n.channel)].map((c) => routing.of(only, c)))
+            : null;
         const last = new Map<string, { channel: number; status: number; data: number[] }>();
         const reset = new Set<number>();
         for (const part of this.song!.parts.values()) {
@@ -286,6 +436,7 @@ export class Transport {
     private pump(): void {
         const synth = this.synth!;
         const song = this.song!;
+        this.look();
         const until = synth.context.currentTime + AHEAD;
         while (this.scheduled.at < until) {
             const loop = this.loop;
@@ -308,7 +459,7 @@ export class Transport {
         }
         for (const s of this.sounding) if (s.end <= until) this.end(s, s.end);
         this.sounding = this.sounding.filter((s) => !s.ended || s.end > synth.context.currentTime);
-        if (this.position() >= song.end && !this.loop?.on) this.stop();
+        if (this.position() >= song.end && !this.loop?.on && !this.goesOn) this.stop();
     }
 
     /** Hands over what lies between two moments of song time; `shift` makes audio time of it. */
@@ -317,6 +468,7 @@ export class Transport {
         const [first, last] = [song.time.tick(from), song.time.tick(to)];
         this.routing ??= new Routing(song);
         const loopEnd = looped ? song.time.seconds(this.loop!.to) : Infinity;
+        if (this.clicks) this.beats(first, last, shift);
         for (const track of song.tracks) {
             const heard = song.audible(track);
             for (const part of track.parts) {
@@ -338,12 +490,31 @@ export class Transport {
                     i++
                 ) {
                     const note = part.ordered[i]!;
-                    if (note.muted) continue;
+                    if (note.muted || this.passes(part, note)) continue;
                     const begin = song.time.seconds(note.start) + shift;
                     const end = Math.min(song.time.seconds(note.start + note.length), loopEnd) + shift;
                     this.begin(part, note, begin, end);
                 }
             }
+        }
+    }
+
+    /** Hands over the beats of the metronome between two ticks. */
+    private beats(first: number, last: number, shift: number): void {
+        const { time, parts } = this.song!;
+        const lines = parts.values().next().value?.lines;
+        if (!lines) return;
+        let end = 0;
+        for (let bar = barAt(lines, Math.max(0, first)); ; bar++) {
+            // A take may go on past the bars that are known.
+            const start = lines.bars[bar] ?? end;
+            if (start >= last) return;
+            const [beats, unit] = time.meterAt(start);
+            const beat = (4 * time.ppq) / unit;
+            end = lines.bars[bar + 1] ?? start + beats * beat;
+            for (let tick = start; tick < Math.min(end, last) - 1e-6; tick += beat)
+                if (tick >= first - 1e-6)
+                    this.synth!.click(time.seconds(tick) + shift, tick === start, this.metronomeLevel);
         }
     }
 
@@ -367,6 +538,8 @@ export class Transport {
         this.frame = requestAnimationFrame(() => {
             if (!this.playing) return;
             this.tick = this.position();
+            const left = this.anchors[0]!.at - this.synth!.context.currentTime;
+            this.counting = left > 0 ? Math.ceil(left / this.beat - 1e-6) : 0;
             this.measure();
             this.onFrame(this.tick);
             this.draw();
@@ -392,6 +565,19 @@ export class Transport {
             silent = this.level < 1e-4 ? silent + 1 : 0;
             if (silent > 20 && this.peak < 1e-4) clearInterval(this.quiet);
         }, 50);
+    }
+}
+
+function spanKey(song: number): string {
+    return `jactonic.span.${song}`;
+}
+
+function keptSpan(song: number): Loop | null {
+    try {
+        const kept = JSON.parse(localStorage.getItem(spanKey(song)) ?? 'null') as Loop | null;
+        return kept && kept.to > kept.from && kept.from >= 0 ? { from: kept.from, to: kept.to, on: kept.on } : null;
+    } catch {
+        return null;
     }
 }
 

@@ -4,6 +4,7 @@
     import type { Command, Setup } from '../api/types';
     import { keys, type Handler, type Press } from '../keys/keys.svelte';
     import { router } from '../router.svelte';
+    import { recorder } from '../sound/recorder.svelte';
     import { transport } from '../sound/transport.svelte';
     import { theme } from '../theme.svelte';
     import { newSeed, panels, remembered } from './panels.svelte';
@@ -18,6 +19,10 @@
     import TopLine from './TopLine.svelte';
 
     let { setup }: { setup: Setup } = $props();
+
+    /** Seconds without a tap after which tapping begins anew, and the most taps of one go. */
+    const TAP_PAUSE = 2;
+    const MOST_TAPS = 60;
 
     let song = $state.raw<Song | null>(null);
     let trouble = $state('');
@@ -37,6 +42,7 @@
             song = null;
             trouble = '';
             panels.close();
+            recorder.stop();
             transport.attach(null);
         });
         if (id === null) return;
@@ -45,6 +51,11 @@
                 if (wanted !== id) return loaded.close();
                 loaded.onNotes = (notes) => loaded.open && transport.try(loaded.open, notes);
                 loaded.onChange = () => transport.changed();
+                loaded.onTime = (before) => {
+                    // A take is measured by one time.
+                    recorder.stop();
+                    transport.retimed(before);
+                };
                 transport.attach(loaded);
                 song = loaded;
             },
@@ -112,9 +123,38 @@
                             : (part?.lastEnd ?? Math.max(...[...here.parts.values()].map((q) => q.lastEnd))),
                     ),
                 loop: () => {
+                    if (recorder.on) return here.tell('The loop stays as it is while a take is recorded.');
                     if (transport.loop) transport.setLoop({ ...transport.loop, on: !transport.loop.on });
                     else transport.setLoop({ from: 0, to: part?.lastEnd || here.end, on: true });
                 },
+                metronome: () => {
+                    transport.setMetronome(!transport.metronome);
+                    here.tell(transport.metronome ? 'The metronome is on.' : 'The metronome is off.');
+                },
+                'count-in': () => {
+                    recorder.set({ countIn: (recorder.settings.countIn + 1) % 3 });
+                    const { countIn } = recorder.settings;
+                    here.tell(
+                        countIn === 0
+                            ? 'A take begins at once.'
+                            : `${countIn === 1 ? 'A bar is' : 'Two bars are'} counted before a take.`,
+                    );
+                },
+                'stop-returns': () => {
+                    transport.setReturns(!transport.returns);
+                    here.tell(
+                        transport.returns
+                            ? 'On stop the playhead goes back to where it was started.'
+                            : 'On stop the playhead stays where it is.',
+                    );
+                },
+                tap: () => tap(here),
+                'new-part': () => {
+                    const track = part ? here.trackOf(part) : here.tracks[0];
+                    if (track) void make(here, `tracks/${track.id}/parts`);
+                },
+                'new-track': (p) =>
+                    void make(here, 'tracks', { program: p.drums === true ? 'drums' : Number(p.program ?? 0) }),
                 hear: () => transport.setHear(!transport.hear),
                 steps: () => panels.turn({ name: 'steps' }),
                 export: save,
@@ -169,6 +209,23 @@
     $effect(() => {
         if (!part && panels.open && !['steps', 'commands'].includes(panels.open.name)) panels.close();
     });
+
+    let taps: number[] = [];
+
+    /** A tap a quarter: from the second on the tempo follows. */
+    function tap(here: Song): void {
+        const now = performance.now() / 1000;
+        if (taps.length >= MOST_TAPS || now - (taps.at(-1) ?? 0) > TAP_PAUSE) taps = [];
+        taps = [...taps, now];
+        if (taps.length < 2) return here.tell('Tap on: a tap a quarter.');
+        here.do({ edit: 'tempo-tap', params: { taps, at: Math.round(transport.tick) }, more: true });
+    }
+
+    /** Makes a part or a track, and opens it. */
+    async function make(here: Song, path: string, body: Record<string, unknown> = {}): Promise<void> {
+        const made = await here.make(path, body);
+        if (made !== null) router.go({ at: 'roll', song: here.id, part: made });
+    }
 
     function asPressed(press: Press): { more?: boolean; times?: number } {
         return { ...(press.more ? { more: true } : {}), ...(press.times > 1 ? { times: press.times } : {}) };

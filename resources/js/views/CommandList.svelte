@@ -7,6 +7,7 @@
     import { keys } from '../keys/keys.svelte';
     import { Search } from '../keys/search';
     import { labels } from '../keys/strokes';
+    import { typing } from '../sound/inputs/typing.svelte';
     import Field from './fields/Field.svelte';
     import GiveKey from './GiveKey.svelte';
     import Panel from './Panel.svelte';
@@ -57,7 +58,13 @@
                 b.command === e.command &&
                 (same(b.params, e.params) || (e.ask.length > 0 && Object.keys(e.params).length === 0)),
         );
-        return [...new Set(mine.map((b) => labels(b.keys).join(' ')))].slice(0, 3);
+        return [...new Set(mine.map((b) => reached(b.keys)))].slice(0, 3);
+    }
+
+    /** The keys; while theirs play notes, after the key that gives them back. */
+    function reached(strokes: string): string {
+        const back = typing.on && keys.isPlayed(strokes) ? keys.keysFor('keyboard', {}, 'roll') : '';
+        return [...(back ? labels(back) : []), ...labels(strokes)].join(' ');
     }
 
     /** Why a command cannot be done here and now; empty where it can. */

@@ -3,7 +3,9 @@
     import { commands } from '../keys/commands.svelte';
     import { keys } from '../keys/keys.svelte';
     import { chips } from '../keys/chips';
+    import { signAt } from '../keys/layout';
     import { labels } from '../keys/strokes';
+    import { typing } from '../sound/inputs/typing.svelte';
 
     /** Edits whose keys move the caret while no note is chosen. */
     const CARET = ['nudge', 'snap-nudge', 'transpose'];
@@ -12,7 +14,9 @@
     const shown = $derived.by(() => {
         void keys.prefix;
         void keys.version;
-        const now = keys.resolver.available(keys.context, keys.held).filter((b) => keys.can(b.command) && matters(b));
+        const now = keys.resolver
+            .available(keys.context, keys.held)
+            .filter((b) => keys.can(b.command) && matters(b) && !(typing.on && keys.isPlayed(b.keys)));
         return chips(now.map(worded), keys.prefix !== '');
     });
 
@@ -46,6 +50,16 @@
             <span class="font-semibold whitespace-nowrap"
                 >{#each labels(keys.prefix) as label, i (i)}<kbd class="key">{label}</kbd>{/each} then</span
             >
+        {/if}
+        {#if typing.on && !keys.prefix && keys.context === 'roll'}
+            {@const back = keys.keysFor('keyboard', {}, 'roll')}
+            <span class="flex items-center gap-1 whitespace-nowrap font-semibold" data-testid="typing">
+                <kbd class="key">{signAt('KeyA').toUpperCase()}–{signAt('Semicolon').toUpperCase()}</kbd> and above
+                play,
+                <kbd class="key">{['KeyZ', 'KeyX', 'KeyC', 'KeyV'].map((c) => signAt(c).toUpperCase()).join(' ')}</kbd>
+                touches, <kbd class="key">{signAt('Comma')} {signAt('Period')}</kbd> octave
+                {#if back}· <kbd class="key">{labels(back).join(' ')}</kbd> gives the letters back{/if}
+            </span>
         {/if}
         {#each shown as chip (chip.keys.join())}
             <span

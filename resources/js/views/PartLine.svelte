@@ -1,8 +1,10 @@
 <script lang="ts">
+    import { Eraser, PenLine } from '@lucide/svelte';
     import type { Part } from '../api/part.svelte';
     import type { Song } from '../api/song.svelte';
     import { does } from '../keys/does';
     import { keys } from '../keys/keys.svelte';
+    import { tool } from '../roll/pen.svelte';
     import { BARS, barWords, gridParts, kindWords, VALUES } from './fields/grids';
     import { nudgeStep, UNITS } from './fields/steps';
 
@@ -176,7 +178,26 @@
         {#if settings.lanes === 'along'}<span title="Moved notes take the controllers under them along">+ lanes</span
             >{/if}
     </span>
+    <span class="flex gap-1" role="group" aria-label="In hand">
+        <button
+            class="btn btn-xs px-1.5 {press(tool.name === 'pen')}"
+            aria-pressed={tool.name === 'pen'}
+            aria-label="Pen in hand"
+            title="Pen in hand: a press writes a note"
+            {@attach does('tool', { tool: 'pen' }, giveBack)}><PenLine size={14} /></button
+        >
+        <button
+            class="btn btn-xs px-1.5 {press(tool.name === 'eraser')}"
+            aria-pressed={tool.name === 'eraser'}
+            aria-label="Eraser in hand"
+            title="Eraser in hand: it deletes what it goes over"
+            {@attach does('tool', { tool: 'eraser' }, giveBack)}><Eraser size={14} /></button
+        >
+    </span>
     {@render field('Pen velocity', 'penVelocity', 1, 127, '', 'Pen')}
+    {#if settings.velocityFrom === 'touched'}<span title="The pen’s velocity is that of the note last touched"
+            >as touched</span
+        >{/if}
     <span class="flex items-center gap-0.5" role="group" aria-label="Touches: stored velocities">
         {#each settings.touches as touch, i (i)}
             <button
@@ -191,16 +212,26 @@
         >long <select
             class="select select-xs w-21 pl-2"
             aria-label="Length of new notes"
-            value={settings.penLength ?? ''}
-            onchange={(e) => set({ penLength: e.currentTarget.value || null })}
+            value={settings.lengthFrom === 'touched' ? 'touched' : (settings.penLength ?? '')}
+            onchange={(e) =>
+                set(
+                    e.currentTarget.value === 'touched'
+                        ? { lengthFrom: 'touched' }
+                        : { penLength: e.currentTarget.value || null },
+                )}
             onkeydown={(e) => e.key === 'Escape' && giveBack()}
         >
             <option value="">one cell</option>
+            <option value="touched">as touched</option>
             {#each VALUES as value (value)}<option {value}>{value}</option>{/each}
         </select></label
     >
     <span class="flex-1"></span>
-    <span data-testid="chosen"
-        >{song.selectionVersion >= 0 ? song.selected.size : 0} of {part.version >= 0 ? part.notes.size : 0} chosen</span
+    <span data-testid="chosen" title="Notes chosen"
+        >{song.selectionVersion >= 0 ? song.selected.size : 0} of {part.version >= 0 ? part.notes.size : 0}<span
+            class="max-[1330px]:hidden"
+        >
+            chosen</span
+        ></span
     >
 </div>

@@ -48,6 +48,14 @@
             onchange={(e) => velocity(e.currentTarget.value, (penVelocity) => set({ penVelocity }))}
         /></label
     >
+    <label class="flex cursor-pointer items-center gap-2 px-4 pt-2"
+        ><input
+            class="checkbox checkbox-sm"
+            type="checkbox"
+            checked={settings.velocityFrom === 'touched'}
+            onchange={() => set({ velocityFrom: 'toggle' })}
+        /> As of the note last touched</label
+    >
     <div class="flex flex-col gap-1 px-4 pt-3" role="group" aria-label="Length">
         <span class="text-sm font-semibold">Length</span>
         <label class="flex cursor-pointer items-center gap-2"
@@ -59,7 +67,18 @@
             />
             One cell of the grid, {settings.grid}</label
         >
-        {#if settings.penLength !== null}
+        <label class="flex cursor-pointer items-center gap-2"
+            ><input
+                class="checkbox checkbox-sm"
+                type="checkbox"
+                checked={settings.lengthFrom === 'touched'}
+                onchange={() => set({ lengthFrom: 'toggle' })}
+            />
+            As of the note last touched{settings.lengthFrom === 'touched' && settings.touchedLength !== null
+                ? `, ${settings.touchedLength} ticks`
+                : ''}</label
+        >
+        {#if settings.penLength !== null && settings.lengthFrom === 'fixed'}
             <GridField value={settings.penLength} label="Pen length" onchange={(penLength) => set({ penLength })} />
         {/if}
     </div>

@@ -8,15 +8,21 @@
     import { keys } from '../keys/keys.svelte';
     import { numbersOf } from '../roll/numbers';
     import Roll from '../roll/Roll.svelte';
+    import { recorder } from '../sound/recorder.svelte';
+    import { transport } from '../sound/transport.svelte';
     import BottomLine from './BottomLine.svelte';
     import EditPanel from './EditPanel.svelte';
     import GroovePanel from './GroovePanel.svelte';
+    import InputPanel from './InputPanel.svelte';
     import NudgePanel from './NudgePanel.svelte';
     import { panels } from './panels.svelte';
     import PenPanel from './PenPanel.svelte';
     import ReadingPanel from './ReadingPanel.svelte';
+    import RecordingPanel from './RecordingPanel.svelte';
     import RecipesPanel from './RecipesPanel.svelte';
     import PartLine from './PartLine.svelte';
+    import TakeOffer from './TakeOffer.svelte';
+    import TempoPanel from './TempoPanel.svelte';
 
     let { song, part, setup }: { song: Song; part: Part; setup: Setup } = $props();
 
@@ -38,6 +44,19 @@
         if (song.comparing) return { tag: 'Compare', said: song.comparing, warnings: [], trouble: '' };
         return song.landing && open === null ? { tag: 'Landing', ...words(song.landing) } : null;
     });
+
+    /** What goes on until it is ended. */
+    const underWay = $derived(
+        recorder.on
+            ? transport.counting > 0
+                ? `Count-in: ${transport.counting}`
+                : `Take${recorder.round > 0 ? `, round ${recorder.round}` : ''}: ${recorder.count === 1 ? '1 note' : `${recorder.count} notes`}`
+            : song.recording
+              ? `Recording: ${song.recording.length}`
+              : recorder.armed
+                ? 'Armed'
+                : '',
+    );
 
     $effect(() => {
         void song.selectionVersion;
@@ -63,9 +82,10 @@
 
 <main class="flex min-h-0 flex-1 flex-col">
     <h1 class="sr-only">{part.name}</h1>
+    <TakeOffer />
     <Roll {song} {part} drums={setup.drums} onHover={(text) => (hovered = text)} />
     <BottomLine
-        tag={held?.tag ?? (song.recording ? `Recording: ${song.recording.length}` : '')}
+        tag={held?.tag ?? underWay}
         said={held?.said ?? song.said}
         warnings={held?.warnings ?? song.warnings}
         trouble={held?.trouble ?? song.trouble}
@@ -83,6 +103,12 @@
         <RecipesPanel {song} {part} />
     {:else if open?.name === 'pen'}
         <PenPanel {song} {part} />
+    {:else if open?.name === 'recording'}
+        <RecordingPanel {song} {part} />
+    {:else if open?.name === 'input'}
+        <InputPanel {song} {part} {setup} />
+    {:else if open?.name === 'tempo'}
+        <TempoPanel {song} {part} />
     {:else if open?.name === 'nudge'}
         <NudgePanel {song} {part} />
     {/if}

@@ -78,6 +78,11 @@
         }
     }
 
+    async function open(made: Promise<number | null>): Promise<void> {
+        const part = await made;
+        if (part !== null) router.go({ at: 'roll', song: song.id, part });
+    }
+
     async function turn(index: number, what: 'muted' | 'soloed'): Promise<void> {
         const track = song.tracks[index];
         if (!track) return;
@@ -99,6 +104,10 @@
                 // Everything in it moves, the controllers too.
                 if (on) song.do({ edit: 'nudge', on, params: { ...p, lanes: 'along' }, more: more || undefined });
             },
+            'new-part': () => {
+                const track = song.tracks[chosen.track];
+                if (track) void open(song.make(`tracks/${track.id}/parts`));
+            },
             rename: () => void (renaming = true),
             track: (p) => void turn(chosen.track, p.what === 'muted' ? 'muted' : 'soloed'),
         }),
@@ -108,6 +117,24 @@
         said = song.said;
         trouble = song.trouble;
     });
+
+    /** Where a part's box ends: an empty one has a bar of room. */
+    function endOf(part: Part): number {
+        return part.notes.size === 0 ? (lines?.bars[1] ?? song.time.ppq * 4) : part.lastEnd;
+    }
+
+    /** Parts that lie over one another in time stand below one another: in which row one stands, and of how many. */
+    function rowOf(parts: Part[], part: Part): [number, number] {
+        const ends: number[] = [];
+        let mine = 0;
+        for (const p of [...parts].sort((a, b) => a.firstStart - b.firstStart || a.id - b.id)) {
+            const free = ends.findIndex((end) => end <= p.firstStart);
+            const row = free < 0 ? ends.length : free;
+            ends[row] = endOf(p);
+            if (p === part) mine = row;
+        }
+        return [mine, ends.length];
+    }
 
     function at(e: MouseEvent): number {
         const box = (e.currentTarget as Element).getBoundingClientRect();
@@ -185,14 +212,17 @@
                 </div>
                 <div class="relative h-16 border-b border-base-300 {song.audible(track) ? '' : 'opacity-60'}">
                     {#each track.parts as part, p (part.id)}
+                        {@const [row, rows] = rowOf(track.parts, part)}
                         {@const isChosen = chosen.track === t && chosen.part === p}
                         {@const to = { at: 'roll', song: song.id, part: part.id } as const}
                         <a
-                            class="absolute inset-y-1 overflow-hidden rounded-sm border bg-base-100 {isChosen
+                            class="absolute overflow-hidden rounded-sm border bg-base-100 {isChosen
                                 ? 'z-10 border-2 border-primary'
                                 : 'border-base-content/40'}"
+                            style:top="calc(0.25rem + (100% - 0.5rem) * {row / rows})"
+                            style:height="calc((100% - 0.5rem) / {rows})"
                             style:left="{share(part.version >= 0 ? part.firstStart : 0)}%"
-                            style:width="{Math.max(1, share(part.version >= 0 ? part.lastEnd - part.firstStart : 0))}%"
+                            style:width="{Math.max(1, share(part.version >= 0 ? endOf(part) - part.firstStart : 0))}%"
                             href={addressOf(to)}
                             data-chosen={isChosen}
                             data-testid="part"

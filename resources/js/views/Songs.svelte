@@ -1,5 +1,5 @@
 <script lang="ts">
-    import { Copy, Download, FileMusic, Pencil, Trash2, Upload } from '@lucide/svelte';
+    import { Copy, Download, FileMusic, FilePlus, Pencil, Trash2, Upload } from '@lucide/svelte';
     import { onMount, tick, untrack } from 'svelte';
     import { request, upload } from '../api/client';
     import { clock } from '../api/time';
@@ -90,6 +90,17 @@
     const parts = (n: number): string => (n === 1 ? '1 part' : `${n} parts`);
     const bars = (n: number): string => (n === 1 ? '1 bar' : `${n} bars`);
 
+    /** An empty song, and its part opened to be written in. */
+    function fresh(): Promise<void> {
+        return attempt(async () => {
+            const names = new Set((songs ?? []).map((s) => s.name));
+            let name = 'New song';
+            for (let i = 2; names.has(name); i++) name = `New song ${i}`;
+            const { song, part } = await request<{ song: SongSummary; part: number }>('POST', 'songs', { name });
+            router.go({ at: 'roll', song: song.id, part });
+        });
+    }
+
     function duplicate(song: SongSummary): Promise<void> {
         return attempt(async () => {
             const answer = await request<{ song: SongSummary }>('POST', `songs/${song.id}/duplicate`);
@@ -154,6 +165,7 @@
             duplicate: withChosen(duplicate),
             'delete-song': withChosen(remove),
             undelete: () => void bringBack(),
+            'new-song': () => void fresh(),
             import: () => picker.click(),
             export: withChosen((song) => download(song.id)),
         });
@@ -168,6 +180,10 @@
     <div class="mx-auto max-w-5xl px-6 py-8">
         <div class="mb-5 flex items-end justify-between gap-4">
             <h1 class="font-serif text-3xl">Songs</h1>
+            <span class="flex-1"></span>
+            <button class="btn btn-outline" title="New song" {@attach does('new-song')}>
+                <FilePlus size={17} /> New song <kbd class="key">N</kbd>
+            </button>
             <button class="btn btn-primary" {@attach does('import')} disabled={sending !== null}>
                 <Upload size={17} /> Import a MIDI file <kbd class="key text-base-content">I</kbd>
             </button>
@@ -270,7 +286,10 @@
             <div class="rounded-box border border-dashed border-base-content/50 py-20 text-center">
                 <FileMusic size={40} class="mx-auto mb-4" strokeWidth={1.25} />
                 <p class="text-lg">No songs yet.</p>
-                <p class="mt-1">Drop a .mid file here, or press <kbd class="key">I</kbd> to choose one.</p>
+                <p class="mt-1">
+                    Drop a .mid file here, or press <kbd class="key">I</kbd> to choose one; <kbd class="key">N</kbd> begins
+                    an empty song.
+                </p>
             </div>
         {:else if !trouble}
             <p role="status">Looking for your songs…</p>

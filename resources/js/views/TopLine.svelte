@@ -1,10 +1,12 @@
 <script lang="ts">
     import {
         Circle,
+        CircleDot,
         Download,
         History,
         Keyboard,
         Lamp,
+        Metronome,
         Moon,
         Play,
         Redo2,
@@ -20,8 +22,10 @@
     import { clock } from '../api/time';
     import { does } from '../keys/does';
     import { follow } from '../router.svelte';
+    import { recorder } from '../sound/recorder.svelte';
     import { transport } from '../sound/transport.svelte';
     import { theme } from '../theme.svelte';
+    import TempoField from './TempoField.svelte';
 
     interface Props {
         song: Song | null;
@@ -33,7 +37,6 @@
     const lines = $derived(part?.lines ?? song?.parts.values().next().value?.lines);
     const position = $derived(song && lines ? song.time.position(Math.floor(transport.tick + 1e-3), lines) : '1.1.1');
     const seconds = $derived(song ? clock(song.time.seconds(transport.tick)) : '0:00.0');
-    const tempo = $derived(song ? Math.round(song.time.tempoAt(transport.tick) * 100) / 100 : 0);
     const meter = $derived(song ? song.time.meterAt(transport.tick).join('/') : '');
     const loudness = $derived(share(transport.level));
     const peak = $derived(share(transport.peak));
@@ -91,10 +94,38 @@
                 ><Repeat size={17} strokeWidth={transport.loop?.on ? 3 : 2} />
             </button>
         </div>
-        <output class="w-20 text-right text-lg font-semibold" data-testid="position">{position}</output>
+        <div class="flex items-center gap-1" role="group" aria-label="Recording">
+            <button
+                class="btn btn-sm btn-ghost w-9 px-0 {recorder.on ? 'bg-error text-error-content' : ''}"
+                {@attach does('record')}
+                disabled={!part}
+                title={recorder.on ? 'End the take' : 'Record'}
+                aria-label={recorder.on ? 'End the take' : 'Record'}
+                aria-pressed={recorder.on}
+            >
+                {#if recorder.armed || recorder.on}<CircleDot size={17} />{:else}<Circle size={17} />{/if}
+            </button>
+            <button
+                class="btn btn-sm btn-ghost w-9 px-0 {transport.metronome
+                    ? 'text-accent underline decoration-2 underline-offset-4'
+                    : ''}"
+                {@attach does('metronome')}
+                title="Metronome"
+                aria-label="Metronome"
+                aria-pressed={transport.metronome}
+                ><Metronome size={17} strokeWidth={transport.metronome ? 3 : 2} />
+            </button>
+        </div>
+        {#if transport.counting > 0}
+            <output class="w-20 text-right text-lg font-semibold text-accent" data-testid="counting"
+                >in {transport.counting}</output
+            >
+        {:else}
+            <output class="w-20 text-right text-lg font-semibold" data-testid="position">{position}</output>
+        {/if}
         <output class="w-16 text-right text-base-content/80 max-[900px]:hidden">{seconds}</output>
-        <span class="w-24 whitespace-nowrap text-base-content/80 max-[900px]:hidden" title="Tempo and meter here"
-            >♩ {tempo} · {meter}</span
+        <span class="flex items-center whitespace-nowrap text-base-content/80 max-[900px]:hidden"
+            >♩<TempoField {song} /><span class="w-10" title="Meter here">· {meter}</span></span
         >
         <div
             role="meter"

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit\Tempo;
 
+use Jactonic\Core\Edit\Change;
+use Jactonic\Core\Edit\Continued;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Marks;
@@ -15,9 +17,9 @@ use Jactonic\Core\Edit\Work;
 
 /**
  * Sets the tempo that holds at a place to the one that was tapped, a tap a quarter: the mean of the last eight
- * distances. A pause of more than two seconds begins anew.
+ * distances. A pause of more than two seconds begins anew. Taps that go on are one step of the history.
  */
-final class TempoTap implements Edit
+final class TempoTap implements Continued, Edit
 {
     private const PAUSE = 2.0;
 
@@ -33,17 +35,10 @@ final class TempoTap implements Edit
 
     public function apply(Work $work): Outcome
     {
-        $run = [];
-        foreach ($work->params->times('taps') as $tap) {
-            $run = $run !== [] && $tap - $run[count($run) - 1] > self::PAUSE ? [$tap] : [...$run, $tap];
-        }
-        $run = array_slice($run, -self::COUNTED - 1);
-        if (count($run) < 2) {
+        $micro = self::micro($work->params->times('taps'));
+        if ($micro === null) {
             return Marks::outcome($work, null, null, '');
         }
-        $tempo = 60 * (count($run) - 1) / ($run[count($run) - 1] - $run[0]);
-        // Nobody taps a hundredth.
-        $micro = Marks::micro(max(Marks::SLOWEST, min(Marks::FASTEST, round($tempo, 1))));
         $rows = Marks::tempos($work);
         $held = Marks::holding($rows, $work->params->integer('at'));
         if ($held === null) {
@@ -52,6 +47,42 @@ final class TempoTap implements Edit
             $rows[$held] = [$rows[$held][0], $micro, $rows[$held][2], $rows[$held][3]];
         }
 
-        return Marks::outcome($work, $rows, null, sprintf('Tempo %s, tapped.', Marks::words($micro)));
+        return Marks::outcome($work, $rows, null, self::words($micro));
+    }
+
+    public static function joined(array $last, array $next): ?array
+    {
+        $first = static fn (array $p): mixed => is_array($p['taps'] ?? null) ? $p['taps'][0] ?? null : null;
+
+        return $first($last) === $first($next) && ($last['at'] ?? 0) === ($next['at'] ?? 0) ? $next : null;
+    }
+
+    public static function sentence(Change $change, array $params): string
+    {
+        $taps = is_array($params['taps'] ?? null) ? array_map(static fn (mixed $t): float => is_int($t) || is_float($t) ? (float) $t : 0.0, array_values($params['taps'])) : [];
+
+        return self::words(self::micro($taps) ?? 0);
+    }
+
+    private static function words(int $micro): string
+    {
+        return $micro === 0 ? 'The tempo was tapped.' : sprintf('Tempo %s, tapped.', Marks::words($micro));
+    }
+
+    /**
+     * Microseconds a quarter; null where the last pause leaves a single tap.
+     *
+     * @param  list<float>  $taps  seconds
+     */
+    private static function micro(array $taps): ?int
+    {
+        $run = [];
+        foreach ($taps as $tap) {
+            $run = $run !== [] && $tap - $run[count($run) - 1] > self::PAUSE ? [$tap] : [...$run, $tap];
+        }
+        $run = array_slice($run, -self::COUNTED - 1);
+
+        // Nobody taps a hundredth.
+        return count($run) < 2 ? null : Marks::micro(max(Marks::SLOWEST, min(Marks::FASTEST, round(60 * (count($run) - 1) / ($run[count($run) - 1] - $run[0]), 1))));
     }
 }

@@ -12,6 +12,9 @@ export interface Marks {
     loop: { from: number; to: number; on: boolean } | null;
     /** Tick of the caret. */
     caret: number;
+    recording: boolean;
+    /** Only what is played within the span is taken. */
+    punch: boolean;
 }
 
 /** Bars and beats, and where the tempo and the meter change. */
@@ -37,6 +40,14 @@ export function paintRuler(
         ctx.fillRect(x, height - 3, w, marks.loop.on ? 3 : 1);
         ctx.fillRect(x, height - 20, 1, 20);
         ctx.fillRect(x + w - 1, height - 20, 1, 20);
+        // A span that a take is bound to has posts with feet.
+        if (marks.punch) {
+            ctx.fillStyle = c.trouble;
+            ctx.fillRect(x, height - 20, 2, 17);
+            ctx.fillRect(x, height - 20, 6, 2);
+            ctx.fillRect(x + w - 2, height - 20, 2, 17);
+            ctx.fillRect(x + w - 6, height - 20, 6, 2);
+        }
     }
     ctx.textBaseline = 'alphabetic';
     ctx.fillStyle = c.faint;

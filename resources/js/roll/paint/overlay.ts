@@ -9,11 +9,26 @@ export interface Shift {
     start: number;
     length: number;
     pitch: number;
+    /** Where all of them end, instead of each by the same. */
+    end?: number;
+}
+
+/** A note that is not there yet. */
+export interface Drawn {
+    start: number;
+    length: number;
+    pitch: number;
 }
 
 export interface Overlay {
     box: { x0: number; y0: number; x1: number; y1: number } | null;
     outlines: { notes: Note[]; shift: Shift } | null;
+    /** Notes under the pen, and those drawn that the server has not told of yet. */
+    drawn: readonly Drawn[];
+    /** Notes that the eraser went over. */
+    erased: ReadonlySet<number>;
+    /** What is held while a take is recorded: from where to where, and its pitch. */
+    held: readonly Drawn[];
     sounding: Note[];
     landing: Landing | null;
     /** Notes that meet a condition: underlined twice. */
@@ -41,10 +56,27 @@ export function paintOverlay(ctx: CanvasRenderingContext2D, view: View, part: Pa
         ctx.setLineDash([4, 3]);
         for (const note of notes) {
             const x = view.x(note.start + shift.start);
-            const w = Math.max(2, Math.max(1, note.length + shift.length) * view.scale - 1);
+            const length = shift.end === undefined ? note.length + shift.length : shift.end - note.start;
+            const w = Math.max(2, Math.max(1, length) * view.scale - 1);
             ctx.strokeRect(x, view.y(note.pitch + shift.pitch) + 1, w, view.row - 2);
         }
         ctx.setLineDash([]);
+    }
+    paintDrawn(ctx, view, show.drawn, c);
+    for (const { start, length, pitch } of show.held) {
+        ctx.fillStyle = c.sounding;
+        ctx.fillRect(view.x(start), view.y(pitch) + 1, Math.max(3, length * view.scale), view.row - 2);
+    }
+    ctx.fillStyle = c.trouble;
+    for (const id of show.erased) {
+        const note = part.notes.get(id);
+        if (note)
+            ctx.fillRect(
+                view.x(note.start) - 2,
+                Math.round(view.y(note.pitch) + view.row / 2) - 1,
+                Math.max(6, note.length * view.scale + 2),
+                2,
+            );
     }
     if (show.box) {
         const { x0, y0, x1, y1 } = show.box;
@@ -56,6 +88,13 @@ export function paintOverlay(ctx: CanvasRenderingContext2D, view: View, part: Pa
         ctx.globalAlpha = 1;
         ctx.strokeRect(Math.min(x0, x1) + 0.5, Math.min(y0, y1) + 0.5, Math.abs(x1 - x0), Math.abs(y1 - y0));
     }
+}
+
+function paintDrawn(ctx: CanvasRenderingContext2D, view: View, drawn: readonly Drawn[], c: Colours): void {
+    ctx.strokeStyle = c.ink;
+    ctx.lineWidth = 1.5;
+    for (const { start, length, pitch } of drawn)
+        ctx.strokeRect(view.x(start) + 0.5, view.y(pitch) + 1.5, Math.max(2, length * view.scale - 2), view.row - 3);
 }
 
 const CROSS = 4;

@@ -1,0 +1,115 @@
+import { expect, test, type Page } from '@playwright/test';
+import { bring, LOOSE, midi, openRoll, said, type SongJson } from './support';
+
+async function press(page: Page, ...keys: string[]): Promise<void> {
+    for (const key of keys) await page.keyboard.press(key);
+}
+
+/** Tick and quarters a minute; tick, beats and unit. */
+async function time(page: Page, song: SongJson): Promise<[number[][], number[][]]> {
+    const { tempos, meters } = (await (await page.request.get(`/api/songs/${song.id}`)).json()) as {
+        tempos: [number, number, number][];
+        meters: number[][];
+    };
+    return [tempos.map(([tick, , micro]) => [tick, Math.round(6e7 / micro)]), meters];
+}
+
+test('the tempo is typed, dragged and tapped, each a step that is undone', async ({ page }) => {
+    const song = await bring(page, midi(LOOSE));
+    await openRoll(page, song);
+    const field = page.getByLabel('Tempo, quarters a minute');
+    await field.fill('96');
+    await field.press('Enter');
+    await said(page, 'Tempo 96 from 1.1.1.');
+    await expect(page.getByTestId('roll')).toBeFocused();
+    await field.fill('2');
+    await field.press('Enter');
+    await said(page, 'A tempo is from 4 to 1000: 2 was not taken.');
+    await expect(field).toHaveValue('96');
+    const box = (await field.boundingBox())!;
+    await page.mouse.move(box.x + 10, box.y + 10);
+    await page.mouse.down();
+    await page.mouse.move(box.x + 10, box.y - 5);
+    await page.mouse.move(box.x + 10, box.y - 20);
+    await page.mouse.up();
+    await said(page, 'Tempo 106 from 1.1.1.');
+    // Taps half a second apart, in the clock that the page sees.
+    await page.evaluate(() => {
+        let now = performance.now();
+        performance.now = () => now;
+        for (let i = 0; i < 4; i++) {
+            window.dispatchEvent(
+                new KeyboardEvent('keydown', {
+                    key: 'K',
+                    code: 'KeyK',
+                    shiftKey: true,
+                    bubbles: true,
+                    cancelable: true,
+                }),
+            );
+            now += 750;
+        }
+    });
+    await said(page, 'Tempo 80, tapped.');
+    expect((await time(page, song))[0]).toEqual([[0, 80]]);
+    await press(page, 'Control+z');
+    await said(page, 'Undone: Tempo 80, tapped.');
+    await expect(field).toHaveValue('106');
+    await press(page, 'Control+z', 'Control+z');
+    await expect(field).toHaveValue('120');
+});
+
+test('changes of tempo and meter are begun, moved and removed at bars, by keyboard', async ({ page }) => {
+    const song = await bring(page, midi([...LOOSE, [96 * 16, 48, 60, 80]]));
+    await openRoll(page, song);
+    // To bar 3, and its panel.
+    await press(page, 'Home', 'Shift+ArrowRight', 'Shift+ArrowRight');
+    await said(page, 'Caret at 3.1.1');
+    await press(page, 'Alt+Shift+t');
+    const panel = page.getByRole('dialog', { name: 'Tempo and meter' });
+    await panel.getByRole('button', { name: 'A tempo from bar 3' }).press('Enter');
+    await said(page, 'That was so already');
+    await panel.getByRole('button', { name: 'A meter from bar 3' }).press('Enter');
+    const beats = panel.getByLabel('Beats from bar 3');
+    await beats.fill('3');
+    await beats.press('Tab');
+    await said(page, 'Meter 3/4 from 3.1.1.');
+    await expect
+        .poll(() => time(page, song))
+        .toEqual([
+            [
+                [0, 120],
+                [7680, 120],
+            ],
+            [
+                [0, 4, 4],
+                [7680, 3, 4],
+            ],
+        ]);
+    const bar = panel.getByLabel('Meter 3/4 begins at bar');
+    await bar.fill('2');
+    await bar.press('Tab');
+    await said(page, 'Meter 3/4 moved to bar 2.');
+    await expect.poll(async () => (await time(page, song))[1]).toContainEqual([3840, 3, 4]);
+    await panel.getByRole('button', { name: /^Remove meter/ }).press('Enter');
+    await said(page, /^Meter 3\/4 at 2\.1\.1 is gone\./);
+    await panel.getByRole('button', { name: /^Remove tempo/ }).press('Enter');
+    await expect.poll(() => time(page, song)).toEqual([[[0, 120]], [[0, 4, 4]]]);
+    await page.keyboard.press('Escape');
+    await expect(page.getByTestId('roll')).toBeFocused();
+});
+
+test('on stop the playhead stays or goes back, as one chose', async ({ page }) => {
+    const song = await bring(page, midi([...LOOSE, [96 * 40, 48, 60, 80]]));
+    await openRoll(page, song);
+    await press(page, 'Home', 'Shift+ArrowRight', 'Enter');
+    await expect(page.getByTestId('position')).toHaveText(/^2\.[234]/, { timeout: 15_000 });
+    await press(page, 'Space');
+    await expect(page.getByTestId('position')).not.toHaveText('2.1.1');
+    await press(page, 'Alt+Enter');
+    await said(page, 'On stop the playhead goes back to where it was started.');
+    await press(page, 'Enter');
+    await expect(page.getByTestId('position')).toHaveText(/^2\.[234]/, { timeout: 15_000 });
+    await press(page, 'Space');
+    await expect(page.getByTestId('position')).toHaveText('2.1.1');
+});

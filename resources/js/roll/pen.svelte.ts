@@ -1,0 +1,116 @@
+import type { Part } from '../api/part.svelte';
+import { linesAround, nearestLine } from '../api/time';
+import type { Command } from '../api/types';
+import { DRAG_FROM } from './drag';
+import type { Drawn } from './paint/overlay';
+import type { View } from './view';
+
+export type ToolName = 'hand' | 'pen' | 'eraser';
+
+/** What is in hand: it stays so from part to part. */
+class Tool {
+    name = $state<ToolName>('hand');
+
+    turn(to: ToolName): void {
+        this.name = this.name === to ? 'hand' : to;
+    }
+}
+
+export const tool = new Tool();
+
+/** How long the pen writes, in ticks, for the outline under the hand; what is written is the server's to say. */
+export function penTicks(part: Part, start: number, ppq: number): number {
+    const { lengthFrom, touchedLength, penLength } = part.settings;
+    if (lengthFrom === 'touched' && touchedLength !== null) return touchedLength;
+    const value = /^1\/(\d+)(T|D)?/.exec(penLength ?? '');
+    if (value) return ((4 * ppq) / Number(value[1])) * (value[2] === 'T' ? 2 / 3 : value[2] === 'D' ? 1.5 : 1);
+    const [, after] = linesAround(part.lines, start);
+    return Math.max(1, after - start);
+}
+
+/**
+ * The pen on paper. A press places a note; drawn sideways it gets longer, up or down it changes its pitch, by the axis
+ * on which the stroke began. With Shift a note stands at each line of the grid, along the row or across rows in a
+ * straight line. Alt suspends the grid.
+ */
+export class PenStroke {
+    notes: Drawn[];
+    private axis: 'time' | 'pitch' | null = null;
+    private lengthened = false;
+    private run = false;
+    private readonly start: number;
+
+    constructor(
+        private readonly part: Part,
+        private readonly ppq: number,
+        private readonly x0: number,
+        private readonly y0: number,
+        tick: number,
+        private readonly pitch: number,
+        free: boolean,
+    ) {
+        this.start = free ? Math.round(Math.max(0, tick)) : linesAround(part.lines, Math.max(0, tick))[0];
+        this.notes = [this.one(pitch)];
+    }
+
+    private one(pitch: number): Drawn {
+        return { start: this.start, length: penTicks(this.part, this.start, this.ppq), pitch };
+    }
+
+    /** The pitch under the pen now, to be heard when it changes. */
+    get last(): number {
+        return this.notes.at(-1)!.pitch;
+    }
+
+    move(view: View, x: number, y: number, held: { shift: boolean; alt: boolean }): void {
+        const [dx, dy] = [x - this.x0, y - this.y0];
+        if (this.axis === null && Math.hypot(dx, dy) < DRAG_FROM) return;
+        this.run = held.shift;
+        if (held.shift) {
+            this.notes = this.along(Math.max(0, view.tick(x)), view.pitch(y));
+            return;
+        }
+        this.axis ??= Math.abs(dx) >= Math.abs(dy) ? 'time' : 'pitch';
+        if (this.axis === 'pitch') {
+            this.notes = [this.one(view.pitch(y))];
+            return;
+        }
+        const tick = Math.max(0, view.tick(x));
+        const [, after] = linesAround(this.part.lines, this.start);
+        const end = held.alt ? Math.round(tick) : Math.max(after, nearestLine(this.part.lines, tick));
+        this.lengthened = true;
+        this.notes = [{ start: this.start, length: Math.max(1, end - this.start), pitch: this.pitch }];
+    }
+
+    /** A note at each line from the first to the pen, each a cell long. */
+    private along(tick: number, pitch: number): Drawn[] {
+        const { lines } = this.part;
+        const notes: Drawn[] = [];
+        const [low, high] = tick < this.start ? [tick, this.start] : [this.start, tick];
+        for (let at = linesAround(lines, low)[0]; at <= high;) {
+            const after = linesAround(lines, at)[1];
+            const share = tick === this.start ? 0 : (at - this.start) / (tick - this.start);
+            notes.push({
+                start: at,
+                length: Math.max(1, after - at),
+                pitch: this.pitch + Math.round(Math.max(0, Math.min(1, share)) * (pitch - this.pitch)),
+            });
+            if (after <= at) break;
+            at = after;
+        }
+        return notes;
+    }
+
+    /** What it asks of the server: lengths only where they were drawn, else the pen's. */
+    command(): Command {
+        return {
+            edit: 'insert',
+            on: { part: this.part.id, notes: [] },
+            params: {
+                notes: this.notes.map(({ start, length, pitch }) =>
+                    this.lengthened || this.run ? { start, length, pitch } : { start, pitch },
+                ),
+            },
+        };
+    }
+}

@@ -1,0 +1,410 @@
+import type { Part } from '../api/part.svelte';
+import type { Song } from '../api/song.svelte';
+import type { Answer, PlayedEvent } from '../api/types';
+import { inputs, type Played } from './inputs/inputs.svelte';
+import { lockOf, piecesOf, TakeStore, unkept, type Piece, type Unkept } from './takes';
+import { transport } from './transport.svelte';
+
+const KEPT = 'jactonic.recording';
+/** Milliseconds for which what was played waits to travel together. */
+const TOGETHER = 120;
+
+export interface RecordSettings {
+    /** Bars counted before a take: 0, 1 or 2. */
+    countIn: number;
+    /** Whether the metronome is heard while recording, whatever its own switch says. */
+    click: boolean;
+    mode: 'overdub' | 'replace';
+    timing: 'raw' | 'quantized';
+    /** Only within the span. */
+    punch: boolean;
+    into: 'part' | 'new';
+    /** ms by which everything is put earlier. */
+    latency: number;
+}
+
+/** A note that is held, while a take is recorded. */
+export interface HeldNote {
+    pitch: number;
+    velocity: number;
+    tick: number;
+    on: number;
+    loose: number;
+}
+
+interface Take {
+    id: number;
+    song: Song;
+    part: Part;
+    store: TakeStore;
+    params: Record<string, unknown>;
+    /** Audio time at which it begins, and the tick there. */
+    at: number;
+    from: number;
+    /** Seconds of its first round and of the others; Infinity where it does not go round. */
+    first: number;
+    length: number;
+    held: Map<string, HeldNote>;
+    /** Ended, and not sent yet. */
+    waiting: { round: number; event: PlayedEvent; loose: number }[];
+    /** Pieces that were sent and not answered. */
+    open: number;
+    refused: string;
+    notes: Set<number>;
+    /** For replace: seconds up to which what was there has given way. */
+    replaced: number;
+    letGo: () => void;
+}
+
+/**
+ * Records what is played: every event is kept in the browser at once, and sent in raw seconds while the take goes on,
+ * so that each round is heard in the next. Where it falls in the song is the server's to say.
+ */
+class Recorder {
+    armed = $state(false);
+    /** A take is under way. */
+    on = $state(false);
+    /** Which round it is in, from 1; 0 where it does not go round. */
+    round = $state(0);
+    /** Notes taken so far. */
+    count = $state(0);
+    settings = $state.raw<RecordSettings>({
+        ...{ countIn: 1, click: true, mode: 'overdub', timing: 'raw', punch: false, into: 'part', latency: 0 },
+        ...(JSON.parse(localStorage.getItem(KEPT) ?? '{}') as Partial<RecordSettings>),
+    });
+    /** Takes that were interrupted and are not kept yet. */
+    left = $state.raw<Unkept[]>([]);
+    /** The next part that is opened is to be recorded into. */
+    next = false;
+    private take: Take | null = null;
+    private timer = 0;
+    private rounds = 0;
+    private starting = false;
+
+    constructor() {
+        inputs.listen((played) => this.hear(played));
+    }
+
+    set(change: Partial<RecordSettings>): void {
+        this.settings = { ...this.settings, ...change };
+        localStorage.setItem(KEPT, JSON.stringify(this.settings));
+    }
+
+    /** The notes that are held now. */
+    get held(): HeldNote[] {
+        return this.take ? [...this.take.held.values()] : [];
+    }
+
+    /** The part that is recorded into. */
+    get part(): Part | null {
+        return this.take?.part ?? null;
+    }
+
+    /** Begins a take at a tick, or where the song is while it plays; gives the audio time at which it begins. */
+    async start(song: Song, part: Part, from: number): Promise<number | null> {
+        if (this.on || this.starting) return null;
+        this.starting = true;
+        try {
+            const { settings } = this;
+            const running = transport.playing;
+            const { loop } = transport;
+            const round = loop?.on && (running ? transport.position() : from) < loop.to ? loop : null;
+            transport.goesOn = true;
+            const at = running
+                ? transport.now
+                : await transport.play(from, { countIn: settings.countIn, click: settings.click });
+            if (at === null) {
+                transport.goesOn = false;
+                song.tell('', [], transport.trouble || 'There is no sound to record by.');
+                return null;
+            }
+            const tick = running ? transport.position() : from;
+            this.begin(song, part, Math.round(tick), at, round);
+            return at;
+        } finally {
+            this.starting = false;
+        }
+    }
+
+    private begin(song: Song, part: Part, from: number, at: number, loop: { from: number; to: number } | null): void {
+        const { settings } = this;
+        const id = Math.floor(Math.random() * 2 ** 40) + 1;
+        const { time, span } = song;
+        const params: Record<string, unknown> = {
+            take: id,
+            from,
+            latency: settings.latency,
+            timing: settings.timing,
+            mode: settings.mode,
+            ...(loop ? { loopFrom: loop.from, loopTo: loop.to } : {}),
+            ...(settings.punch && span ? { punchFrom: span.from, punchTo: span.to } : {}),
+        };
+        const store = new TakeStore(id);
+        let letGo = (): void => {};
+        // Held for as long as the take is: a window that goes lets go of it.
+        void navigator.locks?.request(lockOf(id), () => new Promise<void>((resolve) => (letGo = resolve)));
+        this.take = {
+            id,
+            song,
+            part,
+            store,
+            params,
+            at,
+            from,
+            first: loop ? time.seconds(loop.to) - time.seconds(from) : Infinity,
+            length: loop ? time.seconds(loop.to) - time.seconds(loop.from) : Infinity,
+            held: new Map(),
+            waiting: [],
+            open: 0,
+            refused: '',
+            notes: new Set(),
+            replaced: 0,
+            letGo: () => letGo(),
+        };
+        try {
+            store.begin({
+                id,
+                song: song.id,
+                songName: song.name,
+                part: part.id,
+                partName: part.name,
+                params,
+                begun: new Date().toISOString(),
+            });
+        } catch {
+            song.tell('', [], 'The browser has no room left to keep a take safe; it is sent as it is played.');
+        }
+        this.on = true;
+        this.count = 0;
+        this.round = loop ? 1 : 0;
+        if (settings.mode === 'replace')
+            transport.passes = (p, note) =>
+                p === part && (!settings.punch || !span || (note.start >= span.from && note.start < span.to));
+        transport.onStop = () => this.stop();
+        this.rounds = window.setInterval(() => this.goRound(), 50);
+    }
+
+    /** Ends the take; what is held ends with it. */
+    stop(): void {
+        const { take } = this;
+        if (!take) return;
+        const now = Math.max(0, transport.now - take.at);
+        for (const [key, held] of [...take.held]) this.end(take, key, held, now);
+        this.flush(take, now);
+        this.take = null;
+        this.on = false;
+        this.round = 0;
+        clearInterval(this.rounds);
+        clearTimeout(this.timer);
+        transport.passes = () => false;
+        transport.goesOn = false;
+        transport.onStop = () => {};
+        if (transport.playing) transport.stop();
+        void take.song.settled().then(() => {
+            if (take.open === 0 && !take.refused) take.store.forget();
+            take.letGo();
+            if (take.refused) {
+                take.song.tell('', [], `${take.refused} What was played is kept in this browser.`);
+                void this.look(take.song);
+                return;
+            }
+            if (take.song.open !== take.part) return;
+            const notes = [...take.notes].filter((id) => take.part.notes.has(id));
+            const count = notes.length;
+            take.song.select(notes);
+            take.song.tell(
+                count === 0
+                    ? 'The take is ended; nothing was played.'
+                    : `${count === 1 ? '1 note' : `${count} notes`} recorded into ${take.part.name}.`,
+                take.song.warnings,
+            );
+        });
+    }
+
+    /** Takes away what the last round brought, and what of it is not sent yet. */
+    takeBack(song: Song): void {
+        const { take } = this;
+        if (take) {
+            this.flush(take, Math.max(0, transport.now - take.at));
+            take.held.clear();
+        }
+        song.inTurn(() => {
+            if (!song.isLast('record')) return song.tell('The last step is no take: there is nothing to take back.');
+            song.undo();
+            song.inTurn(() => {
+                if (!take || this.take !== take) return;
+                for (const id of take.notes) if (!take.part.notes.has(id)) take.notes.delete(id);
+                this.count = take.notes.size;
+            });
+        });
+    }
+
+    private hear(played: Played): void {
+        const { take } = this;
+        if (!take) return;
+        const seconds = transport.audioAt(played.stamp) - take.at;
+        if (played.kind === 'on') {
+            const note = { on: seconds, pitch: played.pitch, velocity: played.velocity };
+            take.held.set(`${played.who}:${played.pitch}`, {
+                ...note,
+                tick: transport.position(),
+                loose: this.keep(take, { round: this.roundAt(take, seconds), event: note }),
+            });
+        } else if (played.kind === 'off') {
+            const key = `${played.who}:${played.pitch}`;
+            const held = take.held.get(key);
+            if (held) this.end(take, key, held, seconds, played.release);
+        } else {
+            const event: PlayedEvent = { at: seconds, kind: played.kind, data: played.data };
+            const round = this.roundAt(take, seconds);
+            take.waiting.push({ round, event, loose: this.keep(take, { round, event }) });
+            this.soon(take);
+        }
+    }
+
+    private end(take: Take, key: string, held: HeldNote, seconds: number, release?: number): void {
+        take.held.delete(key);
+        const event: PlayedEvent = {
+            on: held.on,
+            off: Math.max(seconds, held.on),
+            pitch: held.pitch,
+            velocity: held.velocity,
+            ...(release === undefined ? {} : { release }),
+        };
+        const round = this.roundAt(take, held.on);
+        try {
+            take.store.change(held.loose, { round, event });
+        } catch {
+            // No room: it is sent all the same.
+        }
+        take.waiting.push({ round, event, loose: held.loose });
+        this.soon(take);
+    }
+
+    private keep(take: Take, loose: Parameters<TakeStore['add']>[0]): number {
+        try {
+            return take.store.add(loose);
+        } catch {
+            return -1;
+        }
+    }
+
+    private soon(take: Take): void {
+        // What gives way to a take does so when the round is over, all at once.
+        if (take.params.mode === 'replace') return;
+        this.timer ||= window.setTimeout(() => {
+            this.timer = 0;
+            this.flush(take, 0);
+        }, TOGETHER);
+    }
+
+    /** Sends what has ended: a piece for each round. */
+    private flush(take: Take, now: number): void {
+        clearTimeout(this.timer);
+        this.timer = 0;
+        const replaces = take.params.mode === 'replace';
+        const rounds = new Map<number, Take['waiting']>();
+        for (const one of take.waiting.splice(0)) rounds.set(one.round, [...(rounds.get(one.round) ?? []), one]);
+        if (replaces && now > take.replaced) {
+            const round = this.roundAt(take, (take.replaced + now) / 2);
+            rounds.set(round, rounds.get(round) ?? []);
+        }
+        for (const [round, all] of [...rounds].sort(([a], [b]) => a - b)) {
+            const piece: Piece = {
+                key: crypto.randomUUID(),
+                round,
+                events: all.map((one) => one.event),
+                ...(replaces ? { since: take.replaced, until: now } : {}),
+            };
+            try {
+                take.store.seal(
+                    piece,
+                    all.map((one) => one.loose),
+                );
+            } catch {
+                // No room: it is sent all the same.
+            }
+            this.send(take, piece);
+        }
+        if (replaces) take.replaced = Math.max(take.replaced, now);
+    }
+
+    private send(take: Take, piece: Piece): void {
+        take.open++;
+        this.count += piece.events.filter((e) => 'pitch' in e).length;
+        take.song.doAlone(commandOf(take.params, take.part.id, piece), piece.key, (kept, answer) => {
+            take.open--;
+            if (!kept) {
+                take.refused = take.song.trouble;
+                return;
+            }
+            take.store.kept(piece.key);
+            this.noteNotes(take, answer);
+        });
+    }
+
+    private noteNotes(take: Take, answer: Answer | null): void {
+        for (const row of answer?.parts[String(take.part.id)]?.put ?? []) take.notes.add(row[0]);
+    }
+
+    private goRound(): void {
+        const { take } = this;
+        if (!take || take.length === Infinity) return;
+        const now = transport.now - take.at;
+        const round = this.roundAt(take, now);
+        if (round === this.round) return;
+        this.round = round;
+        this.flush(take, take.first + (round - 2) * take.length);
+    }
+
+    private roundAt(take: Take, seconds: number): number {
+        return seconds < take.first ? 1 : 2 + Math.floor((seconds - take.first) / take.length);
+    }
+
+    /** Looks for takes of a song that were interrupted. */
+    async look(song: Song): Promise<void> {
+        this.left = await unkept(song.id);
+    }
+
+    /** Puts an interrupted take into its part, each piece once. */
+    restore(song: Song, left: Unkept): void {
+        this.left = this.left.filter((l) => l !== left);
+        const store = new TakeStore(left.head.id);
+        let missing = 0;
+        for (const piece of piecesOf(left)) {
+            missing++;
+            song.doAlone(commandOf(left.head.params, left.head.part, piece), piece.key, (kept) => {
+                if (kept && --missing === 0) {
+                    store.forget();
+                    song.tell(`The take of ${left.head.partName} is kept.`);
+                }
+            });
+        }
+    }
+
+    throwAway(left: Unkept): void {
+        this.left = this.left.filter((l) => l !== left);
+        new TakeStore(left.head.id).forget();
+    }
+}
+
+function commandOf(
+    params: Record<string, unknown>,
+    part: number,
+    { round, events, since, until }: Piece,
+): { edit: string; on: { part: number; notes: number[] }; params: Record<string, unknown>; more: boolean } {
+    return {
+        edit: 'record',
+        on: { part, notes: [] },
+        params: {
+            ...params,
+            round,
+            events,
+            // A piece of a take that was to replace and was interrupted replaces nothing: nothing is lost by it.
+            ...(params.mode === 'replace' ? (since === undefined ? { mode: 'overdub' } : { since, until }) : {}),
+        },
+        more: true,
+    };
+}
+
+export const recorder = new Recorder();
