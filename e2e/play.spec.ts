@@ -28,21 +28,21 @@ async function keyboards(page: Page, allowed = true): Promise<void> {
         const inputs = new Map<string, Port>();
         const access = { inputs, outputs: new Map(), onstatechange: null as ((e: object) => void) | null };
         const port = (id: string): Port => ({
-            ...{ id, name: id, manufacturer: '', type: 'input', version: '', connection: 'closed' },
+            ...{ id, name: id, manufacturer: '', type: 'input', version: '' },
             ...{ state: 'connected', onmidimessage: null, onstatechange: null },
-            ...{ open: () => Promise.resolve(), close: () => Promise.resolve() },
+            ...{ connection: 'open', open: () => Promise.resolve(), close: () => Promise.resolve() },
             ...{ addEventListener() {}, removeEventListener() {} },
         });
         const tell = (p: Port): void => access.onstatechange?.({ port: p, timeStamp: performance.now() });
         Object.assign(window, {
             plug: (id: string) => {
                 inputs.set(id, inputs.get(id) ?? port(id));
-                inputs.get(id)!.state = 'connected';
+                Object.assign(inputs.get(id)!, { state: 'connected', connection: 'open' });
                 tell(inputs.get(id)!);
             },
             pull: (id: string) => {
                 const gone = inputs.get(id)!;
-                gone.state = 'disconnected';
+                Object.assign(gone, { state: 'disconnected', connection: 'pending' });
                 inputs.delete(id);
                 tell(gone);
             },
@@ -96,8 +96,7 @@ test('step input from the computer keys: chords, a rest, a tie, and back', async
     await expect(page.getByTestId('position')).toHaveText('1.1.481');
     await press(page, 'Control+z', 'Control+z');
     await expect.poll(async () => (await written(page, song)).length).toBe(5);
-    await chosen(page, 0);
-    await press(page, 'F4', 'q');
+    await press(page, 'Escape', 'F4', 'q');
     await said(page, 'No notes are selected');
 });
 
@@ -180,9 +179,16 @@ test('where MIDI keyboards are refused, or cannot be had, it says why and what t
     await expect(panel.getByRole('alert')).toContainText('MIDI keyboards were not allowed');
     await expect(panel.getByRole('alert')).toContainText('the computer keys or the simulated player');
     await expect(panel.getByRole('button', { name: 'Ask again' })).toBeVisible();
+});
+
+test('where the browser has no Web MIDI it says so, and who can play instead', async ({ page }) => {
     await page.addInitScript(() => {
         delete (Navigator.prototype as { requestMIDIAccess?: unknown }).requestMIDIAccess;
-        Object.defineProperty(navigator, 'requestMIDIAccess', { configurable: true, value: undefined });
-        delete (navigator as { requestMIDIAccess?: unknown }).requestMIDIAccess;
     });
+    await fresh(page);
+    await press(page, 'Alt+Shift+i');
+    const panel = page.getByRole('dialog', { name: 'Inputs' });
+    await panel.getByRole('button', { name: 'Look for them' }).press('Enter');
+    await expect(panel.getByRole('alert')).toContainText('This browser has no Web MIDI');
+    await expect(panel.getByRole('alert')).toContainText('the computer keys or the simulated player');
 });

@@ -99,7 +99,7 @@ test('sixteen rounds of overdub lose nothing; the last round alone is taken back
     await press(page, 'Shift+9', 'Control+ArrowRight', 'Control+ArrowRight');
     await said(page, 'Span from 1.1.1 to 3.1.1.');
     await press(page, 'l', 'Shift+\\', 'Alt+k');
-    await expect(page.getByTestId('said')).toContainText('round 16: 144 notes', { timeout: 40_000 });
+    await expect(page.getByTestId('said')).toContainText(/round 1[67]: 144 notes/, { timeout: 40_000 });
     await press(page, '\\');
     await said(page, '144 notes recorded into Take.');
     const played = await playedOf(page, made, player);
@@ -109,7 +109,7 @@ test('sixteen rounds of overdub lose nothing; the last round alone is taken back
     expect(count((await taken(page, made)).map((n) => n[3]!))).toEqual(count(played.map((e) => e.pitch)));
     const steps = (await (await page.request.get(`/api/songs/${made.id}/steps`)).json()) as { steps: unknown[] };
     await press(page, 'Control+\\');
-    await said(page, /^Undone: Round 1[67]: /);
+    await said(page, /Undone: Round 1[67]: /);
     const left = (await taken(page, made)).length;
     expect(left).toBeLessThan(144);
     expect(left).toBeGreaterThanOrEqual(144 - 10);
@@ -124,7 +124,9 @@ test('job 11: computer keys, count-in, metronome, quantized as it comes in, and 
     await ready(page, {}, { countIn: 1 });
     const made = await song(page, 240);
     await openRoll(page, made);
-    await press(page, 'Home', '3', 'F4', 'Alt+m');
+    await press(page, 'Home', '3');
+    await said(page, 'Grid 1/4.');
+    await press(page, 'F4', 'Alt+m');
     await said(page, 'The metronome is on.');
     await press(page, 'Alt+\\');
     const panel = page.getByRole('dialog', { name: 'Recording' });
@@ -143,8 +145,7 @@ test('job 11: computer keys, count-in, metronome, quantized as it comes in, and 
     const [note] = await taken(page, made);
     expect(note![3]).toBe(64);
     expect(note![1]! % 960).toBe(0);
-    await press(page, 'p');
-    await said(page, /^1 note/);
+    await press(page, 'F4', 'p');
     await expect.poll(async () => (await taken(page, made))[0]![6]).toBe(0);
 });
 
@@ -200,10 +201,9 @@ test('a take interrupted by a lost server and a closed page is offered again and
     await press(page, 'F4', '\\');
     await expect(page.getByTestId('said')).toContainText('Take: 0 notes', { timeout: 15_000 });
     // The first reaches the server, but its answer is lost; from then on nothing gets through.
+    let arrived = 0;
     await page.route('**/edits', async (route) => {
-        await route.fetch();
-        await page.unroute('**/edits');
-        await page.route('**/edits', (r) => r.abort());
+        if (arrived++ === 0) await route.fetch();
         await route.abort();
     });
     await press(page, 'a');

@@ -68,7 +68,7 @@ test('changes of tempo and meter are begun, moved and removed at bars, by keyboa
     await press(page, 'Alt+Shift+t');
     const panel = page.getByRole('dialog', { name: 'Tempo and meter' });
     await panel.getByRole('button', { name: 'A tempo from bar 3' }).press('Enter');
-    await said(page, 'That was so already');
+    await said(page, 'Tempo 120 from 3.1.1.');
     await panel.getByRole('button', { name: 'A meter from bar 3' }).press('Enter');
     const beats = panel.getByLabel('Beats from bar 3');
     await beats.fill('3');

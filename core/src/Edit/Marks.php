@@ -80,14 +80,15 @@ final class Marks
 
     /**
      * @param  list<array{int, int, int, int}>|null  $tempos  as rows; null where they stay
+     * @param  string  $same  what is said where it was so already
      * @param  list<array{int, int, int, int, int, int, int}>|null  $meters
      */
-    public static function outcome(Work $work, ?array $tempos, ?array $meters, string $said): Outcome
+    public static function outcome(Work $work, ?array $tempos, ?array $meters, string $said, string $same = 'That was so already: nothing changed.'): Outcome
     {
         $time = $work->time();
         $change = TimeChange::between($time, Timeline::of($time->ppq, $tempos ?? $time->tempoRows, $meters ?? $time->meterRows));
 
-        return new Outcome(new Change([], $change), $work->selection, $change === null ? 'That was so already: nothing changed.' : $said);
+        return new Outcome(new Change([], $change), $work->selection, $change === null ? $same : $said);
     }
 
     /**

@@ -174,7 +174,8 @@ export class Song {
 
     /** Chooses notes in the open part at once, as the mouse does. */
     select(ids: Iterable<number>): void {
-        const waits = [...(this.again?.batch ?? []), ...this.queue];
+        // What waits behind something that is done in its turn was typed after it, and is meant for what it leaves.
+        const waits = this.front ? [] : [...(this.again?.batch ?? []), ...this.queue];
         const first = waits.find((i) => (i.kind === 'do' && !i.alone) || i.kind === 'one');
         // What waits was meant for the notes chosen until now.
         const waiting = first?.kind === 'do' ? first.command : first?.kind === 'one' ? first.commands[0] : undefined;

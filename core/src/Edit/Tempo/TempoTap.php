@@ -47,7 +47,7 @@ final class TempoTap implements Continued, Edit
             $rows[$held] = [$rows[$held][0], $micro, $rows[$held][2], $rows[$held][3]];
         }
 
-        return Marks::outcome($work, $rows, null, self::words($micro));
+        return Marks::outcome($work, $rows, null, self::words($micro), self::words($micro));
     }
 
     public static function joined(array $last, array $next): ?array
