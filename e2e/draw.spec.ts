@@ -225,3 +225,24 @@ test('the pen takes after the note last touched, where it is told to', async ({ 
         .toEqual([0, 770, 61, 101]);
     await expect(page.getByTestId('settings').getByLabel('Length of new notes')).toHaveValue('touched');
 });
+
+test.describe('by touch', () => {
+    test.use({ hasTouch: true });
+
+    test('a tap writes with the pen in hand, and the eraser takes away', async ({ page }) => {
+        const song = await bring(page, midi(FRAME));
+        await openRoll(page, song);
+        await page.keyboard.press('4');
+        await said(page, 'Grid 1/8.');
+        await page.getByRole('button', { name: 'Pen in hand' }).tap();
+        await said(page, 'The pen is in hand');
+        const place = await spot(page, 500, 70);
+        await page.touchscreen.tap(place.x, place.y);
+        await expect.poll(() => written(page, song)).toEqual([[480, 480, 70]]);
+        await page.getByRole('button', { name: 'Eraser in hand' }).tap();
+        await said(page, 'The eraser is in hand');
+        await page.touchscreen.tap(place.x + 4, place.y);
+        await said(page, '1 note deleted.');
+        expect(await written(page, song)).toEqual([]);
+    });
+});

@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { bring, chosen, fetchSong, midi, notesOf, openRoll, said, type Row, type SongJson } from './support';
+import { bring, chosen, fetchSong, midi, notesOf, openRoll, peak, said, type Row, type SongJson } from './support';
 
 interface Played {
     on: number;
@@ -128,11 +128,10 @@ test('job 11: computer keys, count-in, metronome, quantized as it comes in, and 
     await said(page, 'Grid 1/4.');
     await press(page, 'F4', 'Alt+m');
     await said(page, 'The metronome is on.');
-    await press(page, 'Alt+\\');
-    const panel = page.getByRole('dialog', { name: 'Recording' });
-    await panel.getByLabel(/quantized as it comes in, to 1\/4/).check();
-    await page.keyboard.press('Escape');
-    await page.getByTestId('roll').focus();
+    await press(page, '/');
+    await page.keyboard.type('quantize as it is recorded');
+    await press(page, 'Enter');
+    await said(page, 'Takes are quantized as they come in');
     await press(page, '\\');
     await expect(page.getByTestId('counting')).toContainText('in ', { timeout: 15_000 });
     await expect(page.getByTestId('position')).toBeVisible({ timeout: 15_000 });
@@ -147,6 +146,57 @@ test('job 11: computer keys, count-in, metronome, quantized as it comes in, and 
     expect(note![1]! % 960).toBe(0);
     await press(page, 'F4', 'p');
     await expect.poll(async () => (await taken(page, made))[0]![6]).toBe(0);
+});
+
+test('each round is heard in the next, and the last is taken back while the take goes on', async ({ page }) => {
+    await ready(page, {});
+    const made = await song(page, 120);
+    await openRoll(page, made);
+    // One bar of two seconds, round and round.
+    await press(page, 'Home', 'Alt+Shift+]', 'l', 'F4', '\\');
+    await expect(page.getByTestId('said')).toContainText('Take, round 1: 0 notes', { timeout: 15_000 });
+    await page.keyboard.down('d');
+    await page.waitForTimeout(400);
+    await page.keyboard.up('d');
+    await expect(page.getByTestId('said')).toContainText('1 note ');
+    // Nobody plays now: what sounds is what was recorded.
+    await expect.poll(() => peak(page), { timeout: 15_000 }).toBe(0);
+    await expect.poll(() => peak(page), { timeout: 15_000 }).toBeGreaterThan(5);
+    await press(page, 'Control+\\');
+    await said(page, /Undone: Round \d+: 1 note recorded\./);
+    await expect(page.getByTestId('said')).toContainText(/round \d+: 0 notes/);
+    expect(await taken(page, made)).toHaveLength(0);
+    await press(page, 'f');
+    await expect(page.getByTestId('said')).toContainText(': 1 note');
+    await press(page, '\\');
+    await said(page, '1 note recorded into Take.');
+});
+
+test('the pedal is recorded with the notes, and everything is put earlier by the latency that is set', async ({
+    page,
+}) => {
+    const player = { passage: 'wake', loose: 0, seed: 1, tempo: null, times: 1 };
+    await ready(page, player);
+    const made = await song(page, 240);
+    await openRoll(page, made);
+    await press(page, 'Home', 'Alt+\\');
+    const panel = page.getByRole('dialog', { name: 'Recording' });
+    await panel.getByLabel('Latency').fill('900');
+    await panel.getByLabel('Latency').press('Tab');
+    await said(page, '900 was not taken');
+    await panel.getByLabel('Latency').fill('50');
+    await panel.getByLabel('Latency').press('Tab');
+    await page.keyboard.press('Escape');
+    await page.getByTestId('roll').focus();
+    await press(page, 'Shift+ArrowRight', 'Shift+\\', 'Alt+k');
+    await expect(page.getByTestId('said')).toContainText('Take: 12 notes', { timeout: 20_000 });
+    await press(page, '\\');
+    await said(page, '12 notes recorded into Take.');
+    const part = (await fetchSong(page, made.id)).tracks[0]!.parts[0]!;
+    const pedal = part.points.filter((p) => p[1] === 0xb0 && p[2] === 64);
+    expect(pedal.map((p) => p[3])).toEqual([127, 0, 127, 0, 127, 0, 127, 0]);
+    // A twentieth of a second is 192 ticks here; the passage began at bar 2.
+    expect(Math.abs((await taken(page, made))[0]![1]! - (3840 - 192))).toBeLessThanOrEqual(2);
 });
 
 test('replace gives way to what is played, only in the span where it is bound to it', async ({ page }) => {

@@ -8,6 +8,8 @@ interface Part {
     name: string;
     settings: Record<string, unknown>;
     notes: Row[];
+    /** tick, status and its data */
+    points: number[][];
 }
 
 export interface SongJson {

@@ -134,7 +134,16 @@ test('job 10: written, halved, copied, cut and carried by key alone', async ({ p
     await expect.poll(async () => (await written(page, song)).filter((n) => n[0] === 480).length).toBe(2);
     // Sent to the caret, all that is chosen.
     await press(page, 'Control+z', 'Escape', 'Shift+End');
-    await said(page, 'Caret at 2.2.81');
+    await said(page, 'Caret at 2.2.241');
+    await press(page, 'Home', 'a');
+    await chosen(page, 1);
+    await press(page, 'Escape', 'Shift+End', 'Alt+PageUp', '=');
+    await chosen(page, 1);
+    await press(page, 'ArrowUp');
+    await said(page, '1 note up a semitone.');
+    // What is chosen goes to the caret.
+    await press(page, 'Shift+End', 'Shift+b');
+    await said(page, '1 note moved to 2.2.241.');
 });
 
 test('the caret goes to notes, to rows in use and to the ends; the span to what is chosen and to bars', async ({

@@ -755,6 +755,7 @@
             song.do({ edit: 'velocity-add', params: { amount: raised } });
             keys.flashFor('velocity-add');
         }
+        if (pen) onHover('');
         drag = pen = null;
         raised = 0;
         overlay.drawn = pending;

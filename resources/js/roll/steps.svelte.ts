@@ -7,12 +7,18 @@ interface Step {
     pitches: number[];
 }
 
+/** Whether step input is on: it stays so from part to part. */
+class StepState {
+    on = $state(false);
+}
+
+export const stepState = new StepState();
+
 /**
  * Step input: what is played is written at the caret, which goes on by a cell (or by the pen's length). Keys that are
  * held together are a chord, which is written when the last is let go.
  */
 export class StepInput {
-    on = $state(false);
     private chord: { pitch: number; velocity: number }[] = [];
     private held = new Set<string>();
     private done: Step[] = [];
@@ -22,8 +28,12 @@ export class StepInput {
         private readonly part: Part,
     ) {}
 
+    get on(): boolean {
+        return stepState.on;
+    }
+
     turn(): void {
-        this.on = !this.on;
+        stepState.on = !stepState.on;
         this.chord = [];
         this.held.clear();
         this.done = [];

@@ -5,6 +5,7 @@
     import { chips } from '../keys/chips';
     import { signAt } from '../keys/layout';
     import { labels } from '../keys/strokes';
+    import { stepState } from '../roll/steps.svelte';
     import { typing } from '../sound/inputs/typing.svelte';
 
     /** Edits whose keys move the caret while no note is chosen. */
@@ -21,6 +22,8 @@
     });
 
     function matters(b: Binding): boolean {
+        if (b.command === 'step') return stepState.on;
+        if (b.command === 'keyboard') return !typing.on;
         if (keys.chosen !== 0 || CARET.includes(b.command)) return true;
         return commands.find(b.command)?.needs !== 'notes' && b.params.edit === undefined;
     }

@@ -8,6 +8,7 @@
     import { keys } from '../keys/keys.svelte';
     import { numbersOf } from '../roll/numbers';
     import Roll from '../roll/Roll.svelte';
+    import { stepState } from '../roll/steps.svelte';
     import { recorder } from '../sound/recorder.svelte';
     import { transport } from '../sound/transport.svelte';
     import BottomLine from './BottomLine.svelte';
@@ -53,9 +54,7 @@
                 : `Take${recorder.round > 0 ? `, round ${recorder.round}` : ''}: ${recorder.count === 1 ? '1 note' : `${recorder.count} notes`}`
             : song.recording
               ? `Recording: ${song.recording.length}`
-              : recorder.armed
-                ? 'Armed'
-                : '',
+              : [recorder.armed && 'Armed', stepState.on && 'Step input'].filter(Boolean).join(', '),
     );
 
     $effect(() => {

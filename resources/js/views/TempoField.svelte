@@ -55,7 +55,7 @@
 
 <input
     bind:this={field}
-    class="input input-sm input-ghost w-14 cursor-ns-resize px-1 text-base"
+    class="input input-sm input-ghost w-auto max-w-16 min-w-9 cursor-ns-resize px-1 text-base [field-sizing:content]"
     type="text"
     inputmode="decimal"
     aria-label="Tempo, quarters a minute"
