@@ -199,7 +199,7 @@ export class Song {
         if (part)
             this.tell(
                 part.notes.size === 0
-                    ? `${part.name} is empty. A double click puts a note in.`
+                    ? `${part.name} is empty. A double click puts a note in; the keys below write at the caret, take the pen, and record.`
                     : `${part.name}: ${part.notes.size === 1 ? '1 note' : `${part.notes.size} notes`}.`,
                 [],
                 '',

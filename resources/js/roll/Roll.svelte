@@ -238,8 +238,11 @@
     });
     // What is held is seen at once, also on the keyboard.
     $effect(() => {
-        void inputs.held;
-        if (view) showHeld();
+        const held = [...inputs.held.values()];
+        if (!view) return;
+        showHeld();
+        const { tick } = untrack(() => song.caret);
+        if (written.steps.on && held.length > 0) view.reveal(tick, tick + 1, Math.min(...held), Math.max(...held));
     });
     $effect(() => {
         void transport.tick;

@@ -101,6 +101,7 @@ export class Transport {
     /** Where playing was begun, to go back to. */
     private begun = 0;
     private clicks = false;
+    private countsIn = false;
     /** Length of a beat of the count-in, in seconds. */
     private beat = 0.5;
     /** What is played live: channel and pitch by who plays it. */
@@ -156,6 +157,7 @@ export class Transport {
         this.hush();
         this.prepare(synth);
         this.clicks = begin.click === true || this.metronome;
+        this.countsIn = (begin.countIn ?? 0) > 0;
         const first = Math.max(synth.context.currentTime + START_IN, this.settled);
         synth.open(first - START_IN / 5);
         const [beats, unit] = this.song.time.meterAt(from);
@@ -539,7 +541,7 @@ export class Transport {
             if (!this.playing) return;
             this.tick = this.position();
             const left = this.anchors[0]!.at - this.synth!.context.currentTime;
-            this.counting = left > 0 ? Math.ceil(left / this.beat - 1e-6) : 0;
+            this.counting = this.countsIn && left > 0 ? Math.ceil(left / this.beat - 1e-6) : 0;
             this.measure();
             this.onFrame(this.tick);
             this.draw();

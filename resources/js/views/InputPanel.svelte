@@ -22,6 +22,10 @@
         return labels(keys.keysFor(command, params, 'roll')).join(' ');
     }
 
+    function row(codes: string[]): string {
+        return codes.map((code) => signAt(code).toUpperCase()).join(' ');
+    }
+
     /** Takes a number that is in range, and says so where it is not. */
     function number(name: keyof PlayerSettings, text: string, min: number, max: number, whole = true): void {
         const n = whole ? Math.round(Number(text)) : Number(text);
@@ -81,9 +85,9 @@
             <span>from C{typing.octave}, velocity {part.settings.penVelocity}</span>
         </div>
         <p class="pt-2 text-sm text-base-content/85">
-            White keys {['KeyA', 'KeyS', 'KeyD', 'KeyF'].map((c) => signAt(c).toUpperCase()).join(' ')} … black ones in the
-            row above. {['KeyZ', 'KeyX', 'KeyC', 'KeyV'].map((c) => signAt(c).toUpperCase()).join(' ')} take the four touches,
-            {signAt('Comma')} and {signAt('Period')} an octave down and up. They play where the roll has the focus.
+            White keys <kbd class="key">{row(['KeyA', 'KeyS', 'KeyD', 'KeyF'])} …</kbd> and black ones in the row above.
+            <kbd class="key">{row(['KeyZ', 'KeyX', 'KeyC', 'KeyV'])}</kbd> take the four touches,
+            <kbd class="key">{row(['Comma', 'Period'])}</kbd> an octave down and up. They play where the roll has the focus.
         </p>
     </section>
     <section class="px-4 pt-5 pb-6" aria-label="Simulated player">

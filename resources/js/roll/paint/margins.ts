@@ -107,7 +107,8 @@ function paintChanges(ctx: CanvasRenderingContext2D, view: View, time: Time, c: 
         }
         if (room < 30) return;
         ctx.fillStyle = c.ink;
-        ctx.fillText(text, x + 5, 13, room);
+        // A width without end would draw nothing.
+        ctx.fillText(text, x + 5, 13, Math.min(room, view.width));
     });
 }
 

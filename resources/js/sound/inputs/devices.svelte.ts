@@ -41,7 +41,7 @@ class Devices {
             this.look(WebMidi.inputs);
         } catch (e) {
             this.state = 'refused';
-            this.why = `MIDI keyboards were not allowed (${e instanceof Error ? e.message : String(e)}). Allow MIDI devices for this page in the browser, beside its address, and ask again; until then the computer keys or the simulated player can play.`;
+            this.why = `MIDI keyboards were not allowed (${(e instanceof Error ? e.message : String(e)).replace(/\.$/, '')}). Allow MIDI devices for this page in the browser, beside its address, and ask again; until then the computer keys or the simulated player can play.`;
         }
     }
 

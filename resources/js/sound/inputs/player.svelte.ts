@@ -64,6 +64,8 @@ class Player {
         this.playing = true;
         let next = 0;
         const go = (): void => {
+            // It plays to what it hears: where that ended, so does it.
+            if (!transport.playing) return this.stop();
             for (; next < this.moments.length; next++) {
                 const [seconds, play] = this.moments[next]!;
                 const due = at + seconds;
