@@ -1,9 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { bring, chosen, LOOSE, midi, notesOf, openRoll, said, stroke, type SongJson } from './support';
-
-async function press(page: Page, ...keys: string[]): Promise<void> {
-    for (const key of keys) await page.keyboard.press(key);
-}
+import { bring, chosen, LOOSE, midi, notesOf, openRoll, press, said, type SongJson, stroke } from './support';
 
 async function fresh(page: Page): Promise<SongJson> {
     const song = await bring(page, midi(LOOSE));

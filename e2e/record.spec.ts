@@ -1,15 +1,23 @@
 import { expect, test, type Page } from '@playwright/test';
-import { bring, chosen, fetchSong, midi, notesOf, openRoll, peak, said, type Row, type SongJson } from './support';
+import {
+    bring,
+    chosen,
+    fetchSong,
+    midi,
+    notesOf,
+    openRoll,
+    peak,
+    press,
+    type Row,
+    said,
+    type SongJson,
+} from './support';
 
 interface Played {
     on: number;
     off: number;
     pitch: number;
     velocity: number;
-}
-
-async function press(page: Page, ...keys: string[]): Promise<void> {
-    for (const key of keys) await page.keyboard.press(key);
 }
 
 const FAR = [[96 * 40, 24, 30, 80]];

@@ -113,6 +113,11 @@ export async function peak(page: Page): Promise<number> {
     return Number(await page.getByRole('meter').getAttribute('data-peak'));
 }
 
+/** Presses keys one after another. */
+export async function press(page: Page, ...keys: string[]): Promise<void> {
+    for (const key of keys) await page.keyboard.press(key);
+}
+
 /** A press as another keyboard layout sends it: what the key writes, and where it stands. */
 export function stroke(page: Page, key: string, code: string, more: object = {}): Promise<boolean> {
     return page.evaluate(

@@ -1,9 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { bring, LOOSE, midi, openRoll, said, type SongJson } from './support';
-
-async function press(page: Page, ...keys: string[]): Promise<void> {
-    for (const key of keys) await page.keyboard.press(key);
-}
+import { bring, LOOSE, midi, openRoll, press, said, type SongJson } from './support';
 
 /** Tick and quarters a minute; tick, beats and unit. */
 async function time(page: Page, song: SongJson): Promise<[number[][], number[][]]> {

@@ -1,12 +1,20 @@
 import { expect, test, type Page } from '@playwright/test';
-import { bring, chosen, fetchSong, LOOSE, midi, notesOf, openRoll, said, type Row, type SongJson } from './support';
+import {
+    bring,
+    chosen,
+    fetchSong,
+    LOOSE,
+    midi,
+    notesOf,
+    openRoll,
+    press,
+    type Row,
+    said,
+    type SongJson,
+} from './support';
 
 const starts = (notes: Row[]): number[] => notes.map((n) => n[1]!);
 const ends = (notes: Row[]): number[] => notes.map((n) => n[1]! + n[2]!);
-
-async function press(page: Page, ...keys: string[]): Promise<void> {
-    for (const key of keys) await page.keyboard.press(key);
-}
 
 async function fresh(page: Page, notes: number[][]): Promise<SongJson> {
     const song = await bring(page, midi(notes));

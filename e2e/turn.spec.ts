@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { bring, chosen, LOOSE, midi, notesOf, openRoll, said, spot, type SongJson } from './support';
+import { bring, chosen, LOOSE, midi, notesOf, openRoll, press, said, type SongJson, spot } from './support';
 
 /** A server that takes its time: what is typed meanwhile has to mean the same. */
 async function slow(page: Page): Promise<SongJson> {
@@ -10,10 +10,6 @@ async function slow(page: Page): Promise<SongJson> {
         await route.continue();
     });
     return song;
-}
-
-async function press(page: Page, ...keys: string[]): Promise<void> {
-    for (const key of keys) await page.keyboard.press(key);
 }
 
 test('arrows typed before a choice is known move what will be chosen', async ({ page }) => {
