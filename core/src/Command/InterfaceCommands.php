@@ -187,7 +187,7 @@ final class InterfaceCommands
         $panels = [];
         $again = [];
         foreach (Catalogue::specs() as $spec) {
-            if ($spec->params === [] || in_array($spec->id, ['insert', 'groove-quantize', 'record', 'tempo-tap'], true)) {
+            if ($spec->params === [] || in_array($spec->id, ['insert', 'groove-quantize', 'take-in', 'tempo-tap'], true)) {
                 continue;
             }
             $panels[] = ['title' => "$spec->title: settings", 'params' => ['edit' => $spec->id], 'words' => [...$spec->words, 'panel']];

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Tests\Command;
 
+use Jactonic\Core\Command\Command;
 use Jactonic\Core\Command\Commands;
+use Jactonic\Core\Command\InterfaceCommands;
 use Jactonic\Core\Edit\Catalogue;
 use Jactonic\Core\Keymap\Defaults;
 use Jactonic\Core\Keymap\Keymap;
@@ -17,6 +19,9 @@ final class CommandsTest extends TestCase
     public function test_every_edit_is_a_command_and_every_command_has_a_title_and_a_place(): void
     {
         $all = Commands::all();
+        $own = array_map(static fn (Command $c): string => $c->spec->id, InterfaceCommands::all());
+        self::assertSame([], array_intersect($own, array_keys(Catalogue::classes())), 'no name stands for two commands');
+        self::assertSame($own, array_unique($own));
         foreach (array_keys(Catalogue::classes()) as $id) {
             self::assertArrayHasKey($id, $all);
         }

@@ -38,7 +38,7 @@ const FORMS_ONLY = new Set([
     'note-here',
 ]);
 /** Parameters that no field can ask for. */
-const UNASKABLE = new Set(['notes', 'groove']);
+const UNASKABLE = new Set(['notes', 'groove', 'played', 'times']);
 
 /** All commands, as the server's catalogue has them, and the recipes among them. */
 class Commands {

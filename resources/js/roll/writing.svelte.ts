@@ -324,6 +324,7 @@ export function writing(at: Context): {
             };
             if (typing.on || recorder.armed) void transport.standBy(part);
             void recorder.look(song);
+            void devices.recall();
             if (recorder.next) {
                 recorder.next = false;
                 void recorder.start(song, part, takeFrom());

@@ -229,7 +229,7 @@ class Recorder {
             take.held.clear();
         }
         song.inTurn(() => {
-            if (!song.isLast('record')) return song.tell('The last step is no take: there is nothing to take back.');
+            if (!song.isLast('take-in')) return song.tell('The last step is no take: there is nothing to take back.');
             song.undo();
             song.inTurn(() => {
                 if (!take || this.take !== take) return;
@@ -394,7 +394,7 @@ function commandOf(
     { round, events, since, until }: Piece,
 ): { edit: string; on: { part: number; notes: number[] }; params: Record<string, unknown>; more: boolean } {
     return {
-        edit: 'record',
+        edit: 'take-in',
         on: { part, notes: [] },
         params: {
             ...params,

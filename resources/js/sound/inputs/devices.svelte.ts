@@ -7,6 +7,7 @@ export interface Device {
 }
 
 const CHOSEN = 'jactonic.input';
+const ALLOWED = 'jactonic.midi';
 
 /**
  * MIDI keyboards, where the browser has Web MIDI and the person allows it. Devices that are pulled out end what they
@@ -38,11 +39,19 @@ class Devices {
             WebMidi.addListener('connected', () => this.look(WebMidi.inputs));
             WebMidi.addListener('disconnected', () => this.look(WebMidi.inputs));
             this.state = 'on';
+            localStorage.setItem(ALLOWED, 'yes');
             this.look(WebMidi.inputs);
         } catch (e) {
             this.state = 'refused';
             this.why = `MIDI keyboards were not allowed (${(e instanceof Error ? e.message : String(e)).replace(/\.$/, '')}). Allow MIDI devices for this page in the browser, beside its address, and ask again; until then the computer keys or the simulated player can play.`;
         }
+    }
+
+    /** Looks again for what was allowed before: nobody is asked. */
+    async recall(): Promise<void> {
+        if (localStorage.getItem(ALLOWED) !== 'yes' || this.state !== 'off') return;
+        const now = await navigator.permissions?.query({ name: 'midi' as PermissionName }).catch(() => null);
+        if (now?.state === 'granted') await this.ask();
     }
 
     choose(id: string): void {

@@ -35,7 +35,7 @@ use Jactonic\Core\Time\Lines;
  * begins inside it is taken, ends cut at its end. Quantized, starts go to the part's grid with its swing and strength;
  * the drift keeps how it was played. In replace, the notes that begin in the stretch from `since` to `until` give way.
  */
-final class Record implements Continued, Edit
+final class TakeIn implements Continued, Edit
 {
     /** Seconds: what is played up to so long before a take was meant for it. */
     public const EARLY = 0.15;
@@ -47,7 +47,7 @@ final class Record implements Continued, Edit
 
     public static function spec(): Spec
     {
-        return new Spec('record', 'Take in what was played', Family::Structure, 'Puts what was played, in raw seconds, into the part.', [
+        return new Spec('take-in', 'Take in what was played', Family::Structure, 'Puts what was played, in raw seconds, into the part.', [
             Param::played('events', 'What was played'),
             Param::integer('from', 'Tick at which the take began', 0, self::TICK, 0, 'ticks'),
             Param::integer('take', 'Number of the take', 0, self::TICK, 0),
