@@ -1,3 +1,5 @@
+import { spawn } from 'node:child_process';
+import { createServer, type AddressInfo } from 'node:net';
 import { expect, test, type Page } from '@playwright/test';
 import {
     bring,
@@ -130,7 +132,7 @@ test('job 11: computer keys, count-in, metronome, quantized as it comes in, and 
     page,
 }) => {
     await ready(page, {}, { countIn: 1 });
-    const made = await song(page, 240);
+    const made = await song(page, 60);
     await openRoll(page, made);
     await press(page, 'Home', '3');
     await said(page, 'Grid 1/4.');
@@ -281,6 +283,74 @@ test('a take interrupted by a lost server and a closed page is offered again and
     await page.reload();
     await expect(page.getByTestId('roll')).toHaveAttribute('data-drawn', /^\d/);
     await expect(offer).toBeHidden();
+});
+
+/** A server of its own on the same data, to be killed. */
+async function server(port: number): Promise<() => void> {
+    const run = spawn('php', ['-S', `127.0.0.1:${port}`, '-t', 'public', 'bin/router.php'], {
+        detached: true,
+        stdio: 'ignore',
+        env: { ...process.env, PHP_CLI_SERVER_WORKERS: '3' },
+    });
+    await expect
+        .poll(
+            () =>
+                fetch(`http://127.0.0.1:${port}/api/alive`).then(
+                    (r) => r.status,
+                    () => 0,
+                ),
+            { timeout: 20_000 },
+        )
+        .toBe(204);
+    return () => process.kill(-run.pid!, 'SIGKILL');
+}
+
+function freePort(): Promise<number> {
+    return new Promise((resolve) => {
+        const probe = createServer().listen(0, '127.0.0.1', () => {
+            const { port } = probe.address() as AddressInfo;
+            probe.close(() => resolve(port));
+        });
+    });
+}
+
+test('a take outlives a server that is killed and a page that is loaded again', async ({ page }) => {
+    test.slow();
+    await ready(page, {});
+    const made = await song(page);
+    const port = await freePort();
+    let kill = await server(port);
+    try {
+        await page.goto(`http://127.0.0.1:${port}/songs/${made.id}/parts/${made.tracks[0]!.parts[0]!.id}`);
+        await expect(page.getByTestId('roll')).toHaveAttribute('data-drawn', /^\d/);
+        await press(page, 'F4', '\\');
+        await expect(page.getByTestId('said')).toContainText('Take: 0 notes', { timeout: 15_000 });
+        await press(page, 'a');
+        await expect.poll(async () => (await taken(page, made)).length).toBe(1);
+        kill();
+        await press(page, 's', 'd', 'f');
+        await said(page, 'The server does not answer.');
+        await press(page, '\\');
+        kill = await server(port);
+        // It comes back by itself: what waited is sent. Killed once more, with a take under way, and the page closed.
+        await said(page, '4 notes recorded into Take.');
+        await press(page, '\\');
+        await expect(page.getByTestId('said')).toContainText('Take: 0 notes', { timeout: 15_000 });
+        kill();
+        await press(page, 'g', 'h');
+        await said(page, 'The server does not answer.');
+        const address = page.url();
+        await page.goto('about:blank');
+        kill = await server(port);
+        await page.goto(address);
+        const offer = page.getByTestId('take-offer');
+        await expect(offer).toContainText('2 notes of it are kept in this browser only');
+        await offer.getByRole('button', { name: 'Keep it' }).click();
+        await said(page, 'The take of Take is kept.');
+        expect((await taken(page, made)).map((n) => n[3]).sort()).toEqual([60, 62, 64, 65, 67, 69]);
+    } finally {
+        kill();
+    }
 });
 
 test('an interrupted take can be thrown away', async ({ page }) => {

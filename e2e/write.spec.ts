@@ -77,6 +77,10 @@ test('a note is put under the pointer by key', async ({ page }) => {
     await page.mouse.move(at.x, at.y);
     await press(page, 'Shift+;');
     await expect.poll(async () => (await written(page, song))[0]).toEqual([960, 480, 70, 90]);
+    const other = await spot(page, 1700, 69);
+    await page.mouse.move(other.x, other.y);
+    await press(page, 'Control+Alt+Shift+4');
+    await expect.poll(async () => (await written(page, song))[1]).toEqual([1440, 480, 69, 118]);
 });
 
 test('job 10: written, halved, copied, cut and carried by key alone', async ({ page }) => {
@@ -192,14 +196,14 @@ test('an empty song is begun, written in, and a track of drums put to it', async
     await page.keyboard.press('n');
     await expect(page.getByTestId('roll')).toHaveAttribute('data-drawn', /^\d/);
     await page.keyboard.press(';');
-    await said(page, 'C4 at 1.1.1 inserted.');
+    await expect(page.getByTestId('chosen')).toContainText('0 of 1');
     await page.keyboard.press('/');
     await page.keyboard.type('new track drums');
     await page.keyboard.press('Enter');
     await expect(page.getByTestId('part-name')).toHaveText('Drum kit');
     await expect(page.getByTestId('said')).toContainText('Drum kit is empty');
     await page.keyboard.press(';');
-    await said(page, /at 1\.1\.1 inserted\.$/);
+    await expect(page.getByTestId('chosen')).toContainText('0 of 1');
     await page.keyboard.press('o');
     await expect(page.getByTestId('part')).toHaveCount(2);
 });

@@ -53,6 +53,9 @@ final class History
     /** How many keys of answered requests are kept for a song: more than can be waiting anywhere. */
     private const KEYS = 1000;
 
+    /** Every how many revisions old keys are cleared away. */
+    private const SWEPT = 64;
+
     private Score $score;
 
     /** The parts as they were found. */
@@ -344,7 +347,7 @@ final class History
             if ($key !== null && (! is_string($key) || $key === '' || strlen($key) > 64)) {
                 throw Refusal::parameter('key', $key, 'a text of 1 to 64 letters that no other request has');
             }
-            if ($key !== null && ! self::isNew($song->id, $key)) {
+            if ($key !== null && ! self::isNew($song, $key)) {
                 throw new Stale(SongView::since($song, $base), true);
             }
             if ($base !== $song->revision) {
@@ -359,15 +362,18 @@ final class History
     }
 
     /** Keeps the key of a request, with what it does or not at all; says whether it is the first with it. */
-    private static function isNew(int $song, string $key): bool
+    private static function isNew(Song $song, string $key): bool
     {
-        $keys = DB::table('requests')->where('song_id', $song);
-        if (DB::table('requests')->insertOrIgnore(['song_id' => $song, 'key' => $key]) === 0) {
+        if (DB::table('requests')->insertOrIgnore(['song_id' => $song->id, 'key' => $key]) === 0) {
             return false;
         }
-        $oldest = (clone $keys)->orderByDesc('id')->skip(self::KEYS)->value('id');
-        if (is_int($oldest)) {
-            $keys->where('id', '<=', $oldest)->delete();
+        // Old ones are cleared away now and then: it is not worth a look each time.
+        if ($song->revision % self::SWEPT === 0) {
+            $keys = DB::table('requests')->where('song_id', $song->id);
+            $oldest = (clone $keys)->orderByDesc('id')->skip(self::KEYS)->value('id');
+            if (is_int($oldest)) {
+                $keys->where('id', '<=', $oldest)->delete();
+            }
         }
 
         return true;

@@ -103,7 +103,8 @@ final class Library
             $last = $song->tracks()->toBase()->max('position');
             $song->revision++;
             $song->save();
-            $track = Track::query()->create(['song_id' => $song->id, 'position' => is_int($last) ? $last + 1 : 0, 'name' => $title, 'end' => 0, 'kept' => [], 'revision' => $song->revision]);
+            $track = Track::query()->create(['song_id' => $song->id, 'position' => is_int($last) ? $last + 1 : 0, 'name' => $title, 'end' => 0,
+                'kept' => [(new Kept(0, 0, Message::META, Message::META_TRACK_NAME, $title))->toArray()], 'revision' => $song->revision]);
 
             return self::emptyPart($song, $track, $title, new Point(1, 0, Message::PROGRAM | $channel, is_int($program) ? $program : 0));
         });

@@ -6,7 +6,11 @@ namespace Tests\Http;
 
 use App\Models\Song;
 use App\Models\Step;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Testing\TestResponse;
+use Jactonic\Core\Midi\Importer;
+use Jactonic\Core\Midi\Reader;
+use Jactonic\Core\Score\Track;
 use Tests\TestCase;
 
 final class RecordingTest extends TestCase
@@ -65,6 +69,18 @@ final class RecordingTest extends TestCase
         $this->piece($song, [0.5], [], str_repeat('k', 65))->assertStatus(422)->assertJsonPath('parameter', 'key');
     }
 
+    public function test_keys_of_long_ago_are_cleared_away(): void
+    {
+        $song = $this->song();
+        DB::table('requests')->insert(array_map(static fn (int $i): array => ['song_id' => $song->id, 'key' => "old $i"], range(1, 1100)));
+        $song->update(['revision' => 64]);
+        $this->piece($song, [0.5], [], 'new')->assertOk();
+
+        self::assertSame(1000, DB::table('requests')->count());
+        $this->piece($song, [0.5], [], 'new')->assertStatus(409);
+        $this->piece($song, [0.5], [], 'old 1')->assertOk();
+    }
+
     public function test_a_refused_request_may_be_sent_again_when_it_is_mended(): void
     {
         $song = $this->song();
@@ -118,7 +134,10 @@ final class RecordingTest extends TestCase
         $second = $this->postJson("/api/songs/$song->id/tracks/".$whole->json('tracks.2.id').'/parts')->assertCreated()->json('part');
         self::assertSame('Pad 2', $this->getJson("/api/songs/$song->id")->json('tracks.2.parts.1.name'));
         $this->do($song, [['edit' => 'insert', 'on' => ['part' => $second, 'notes' => []], 'params' => ['notes' => [['start' => 0, 'pitch' => 38]]]]])->assertJsonPath("parts.$second.put.0.9", 1);
-        $this->get("/api/songs/$song->id/file")->assertOk();
+        // Names, sounds and notes are in the file.
+        [$file] = Importer::import(Reader::read((string) $this->get("/api/songs/$song->id/file")->assertOk()->getContent()), 'file');
+        self::assertSame(['Acoustic Grand Piano', 'Drum kit', 'Pad'], array_map(static fn (Track $t): string => $t->name, $file->tracks));
+        self::assertSame([1, 1, 1], array_map(static fn (Track $t): int => count($t->parts[0]->notes), $file->tracks));
         $this->postJson("/api/songs/$song->id/tracks", ['program' => 128])->assertStatus(422)->assertJsonPath('parameter', 'program');
         $this->postJson('/api/songs', ['name' => ' '])->assertStatus(422);
     }

@@ -46,6 +46,7 @@ final class InterfaceCommands
                 ['title' => 'Insert a note at the caret', 'params' => []],
                 ['title' => 'Insert a note at the pointer', 'params' => ['at' => 'pointer']],
                 ...array_map(static fn (int $n): array => ['title' => "Insert a note at the caret with touch $n", 'params' => ['touch' => $n], 'words' => ['velocity']], [1, 2, 3, 4]),
+                ...array_map(static fn (int $n): array => ['title' => "Insert a note at the pointer with touch $n", 'params' => ['at' => 'pointer', 'touch' => $n], 'words' => ['velocity']], [1, 2, 3, 4]),
             ]),
             new Command(new Spec('note-here', 'The note at the caret', Family::Selection, 'Chooses or deletes the note at the caret.', [
                 Param::choice('what', 'What', ['choose', 'delete'], 'choose'),
@@ -128,7 +129,7 @@ final class InterfaceCommands
             new Command(new Spec('take-back', 'Take back the last round', Family::Recording, 'Takes away what was played in the last round, or the whole take where it does not go round.', needs: Needs::Part, words: ['undo', 'take', 'delete', 'loop']), self::ROLL),
             new Command(new Spec('take', 'An interrupted take', Family::Recording, 'Keeps a take that was interrupted, or throws it away.', [
                 Param::choice('what', 'What', ['keep', 'drop'], 'keep'),
-            ], Needs::Part, ['restore', 'recover', 'crash', 'lost']), self::ROLL, [
+            ], Needs::Song, ['restore', 'recover', 'crash', 'lost']), self::OPEN, [
                 ['title' => 'Keep the interrupted take', 'params' => ['what' => 'keep'], 'words' => ['restore', 'recover']],
                 ['title' => 'Throw the interrupted take away', 'params' => ['what' => 'drop'], 'words' => ['discard']],
             ]),

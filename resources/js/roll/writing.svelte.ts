@@ -297,14 +297,6 @@ export function writing(at: Context): {
             transport.setLoop({ ...span, on: true });
             void begin(span.from);
         },
-        take: (p) => {
-            const [left] = recorder.left;
-            if (!left) song.tell('No take was interrupted.');
-            else if (p.what === 'drop') {
-                recorder.throwAway(left);
-                song.tell('The interrupted take is thrown away.');
-            } else recorder.restore(song, left);
-        },
         'ask-inputs': () => void devices.ask(),
     };
 
@@ -323,7 +315,6 @@ export function writing(at: Context): {
                 letGo: () => typing.letGo(),
             };
             if (typing.on || recorder.armed) void transport.standBy(part);
-            void recorder.look(song);
             void devices.recall();
             if (recorder.next) {
                 recorder.next = false;

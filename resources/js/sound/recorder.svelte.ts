@@ -374,7 +374,9 @@ class Recorder {
         for (const piece of piecesOf(left)) {
             missing++;
             song.doAlone(commandOf(left.head.params, left.head.part, piece), piece.key, (kept) => {
-                if (kept && --missing === 0) {
+                // What was refused stays, to be offered again.
+                if (!kept) void this.look(song);
+                else if (--missing === 0) {
                     store.forget();
                     song.tell(`The take of ${left.head.partName} is kept.`);
                 }

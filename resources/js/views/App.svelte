@@ -16,6 +16,7 @@
     import SongPage from './SongPage.svelte';
     import Songs from './Songs.svelte';
     import Steps from './Steps.svelte';
+    import TakeOffer from './TakeOffer.svelte';
     import TopLine from './TopLine.svelte';
 
     let { setup }: { setup: Setup } = $props();
@@ -57,6 +58,7 @@
                     transport.retimed(before);
                 };
                 transport.attach(loaded);
+                void recorder.look(loaded);
                 song = loaded;
             },
             (e: unknown) => (trouble = e instanceof Error ? e.message : String(e)),
@@ -149,6 +151,14 @@
                     );
                 },
                 tap: () => tap(here),
+                take: (p) => {
+                    const [left] = recorder.left;
+                    if (!left) here.tell('No take was interrupted.');
+                    else if (p.what === 'drop') {
+                        recorder.throwAway(left);
+                        here.tell('The interrupted take is thrown away.');
+                    } else recorder.restore(here, left);
+                },
                 'new-part': () => {
                     const track = part ? here.trackOf(part) : here.tracks[0];
                     if (track) void make(here, `tracks/${track.id}/parts`);
@@ -266,6 +276,7 @@
     {#if place.at !== 'keys' || place.page !== 'sheet'}
         <TopLine {song} {part} stepsOpen={panels.open?.name === 'steps'} />
     {/if}
+    {#if song && (place.at === 'song' || place.at === 'roll')}<TakeOffer />{/if}
     <div class="relative flex min-h-0 flex-1 flex-col">
         {#if place.at === 'songs'}
             <Songs {setup} {download} bind:dropped />

@@ -22,7 +22,6 @@
     import RecordingPanel from './RecordingPanel.svelte';
     import RecipesPanel from './RecipesPanel.svelte';
     import PartLine from './PartLine.svelte';
-    import TakeOffer from './TakeOffer.svelte';
     import TempoPanel from './TempoPanel.svelte';
 
     let { song, part, setup }: { song: Song; part: Part; setup: Setup } = $props();
@@ -81,7 +80,6 @@
 
 <main class="flex min-h-0 flex-1 flex-col">
     <h1 class="sr-only">{part.name}</h1>
-    <TakeOffer />
     <Roll {song} {part} drums={setup.drums} onHover={(text) => (hovered = text)} />
     <BottomLine
         tag={held?.tag ?? underWay}
