@@ -127,7 +127,7 @@ async function resolving() {
     const own = (await (await fetch(`${base}/api/key-sets`)).json()).keymap;
     const more = [];
     for (const mod of ['', 'Shift+', 'Alt+', 'Mod+'])
-        for (const first of ['F6', 'F7', 'F10', 'Insert', 'Quote'])
+        for (const first of ['F6', 'F7', 'F10', 'Insert', 'IntlBackslash'])
             for (const second of 'ABCDEFGHIJKLMNOPQRSTUVWXYZ') if (more.length < 500) more.push({ context: 'roll', keys: `${mod}${first} ${second}`, command: 'escape', params: {}, label: 'x' });
     const answer = await fetch(`${base}/api/key-sets/import`, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify({ file: { kind: 'keys', name: 'Many', keys: [...own, ...more] } }) });
     if (!answer.ok) throw new Error(await answer.text());

@@ -47,7 +47,9 @@
     }
 </script>
 
-<header class="flex h-12 shrink-0 items-center gap-3 border-b border-base-300 bg-base-100 px-3 max-[900px]:gap-1">
+<header
+    class="flex h-12 shrink-0 items-center gap-3 border-b border-base-300 bg-base-100 px-3 max-[1100px]:gap-1.5 max-[900px]:gap-1 max-[1100px]:[&_.btn]:w-7"
+>
     <nav class="flex min-w-0 flex-1 items-baseline gap-2" aria-label="Where you are">
         <a
             class="font-serif text-lg font-semibold"
@@ -123,7 +125,7 @@
         {:else}
             <output class="w-20 text-right text-lg font-semibold" data-testid="position">{position}</output>
         {/if}
-        <output class="w-16 text-right text-base-content/80 max-[900px]:hidden">{seconds}</output>
+        <output class="w-14 text-right text-base-content/80 max-[900px]:hidden">{seconds}</output>
         <span class="flex items-center whitespace-nowrap text-base-content/80 max-[900px]:hidden"
             >♩<TempoField {song} /><span class="w-10" title="Meter here">· {meter}</span></span
         >
@@ -134,7 +136,7 @@
             aria-valuemax="100"
             aria-valuenow={Math.round(loudness * 100)}
             data-peak={Math.round(peak * 100)}
-            class="relative h-2 w-16 shrink-0 overflow-hidden max-[900px]:w-6 rounded-sm border border-base-content/40"
+            class="relative h-2 w-16 shrink-0 overflow-hidden max-[1100px]:w-6 rounded-sm border border-base-content/40"
             title="Sound level"
         >
             <div class="h-full origin-left bg-accent" style:transform="scaleX({loudness})"></div>
@@ -153,7 +155,7 @@
         >
             {#if transport.hear}<Volume2 size={17} />{:else}<VolumeX size={17} />{/if}
         </button>
-        <span class="h-6 border-l border-base-300 max-[900px]:hidden"></span>
+        <span class="h-6 border-l border-base-300 max-[1100px]:hidden"></span>
         <div class="flex items-center">
             <button
                 class="btn btn-sm btn-ghost w-9 px-0"
