@@ -138,9 +138,7 @@ test('job 11: computer keys, count-in, metronome, quantized as it comes in, and 
     await said(page, 'Grid 1/4.');
     await press(page, 'F4', 'Alt+m');
     await said(page, 'The metronome is on.');
-    await press(page, '/');
-    await page.keyboard.type('quantize as it is recorded');
-    await press(page, 'Enter');
+    await press(page, 'Control+Shift+\\');
     await said(page, 'Takes are quantized as they come in');
     await press(page, '\\');
     await expect(page.getByTestId('counting')).toContainText('in ', { timeout: 15_000 });

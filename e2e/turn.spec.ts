@@ -32,6 +32,16 @@ test('Esc typed before a choice is known chooses nothing, and the arrows after i
     expect(await notesOf(page, song)).toEqual(take);
 });
 
+test('what is typed between a choice and Esc is done to what was chosen', async ({ page }) => {
+    const song = await slow(page);
+    const take = await notesOf(page, song);
+    await press(page, 'd', 'ArrowUp', 'Escape', 'ArrowRight');
+    await expect.poll(async () => (await notesOf(page, song))[0]![3]).toBe(take[0]![3]! + 1);
+    await said(page, /^Caret at/);
+    await chosen(page, 0);
+    expect((await notesOf(page, song)).slice(1)).toEqual(take.slice(1));
+});
+
 test('what names the caret waits until the caret is there', async ({ page }) => {
     const song = await slow(page);
     await press(page, 'ArrowRight', 'ArrowRight', 'ArrowRight', 'ArrowRight', 'Control+a', 'Alt+b');

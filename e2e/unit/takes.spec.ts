@@ -53,6 +53,16 @@ test('what was sent and what was not are found again, a note that was held with 
     expect(await unkept(2)).toEqual([]);
 });
 
+test('a page that went while a piece was sealed leaves nothing twice', async () => {
+    window();
+    const take = new TakeStore(7);
+    take.begin(head);
+    take.add({ round: 1, event: { on: 0, off: 1, pitch: 60, velocity: 80 } });
+    take.seal({ key: 'a', round: 1, events: [{ on: 0, off: 1, pitch: 60, velocity: 80 }] }, []);
+    const [found] = await unkept(1);
+    expect(piecesOf(found!)).toHaveLength(1);
+});
+
 test('a take that a window still records is not offered, nor one of which all is kept', async () => {
     window(['jactonic.take.7']);
     const take = new TakeStore(7);

@@ -175,13 +175,16 @@ export class Song {
     /** Chooses notes in the open part at once, as the mouse does. */
     select(ids: Iterable<number>): void {
         // What waits behind something that is done in its turn was typed after it, and is meant for what it leaves.
-        const waits = this.front ? [] : [...(this.again?.batch ?? []), ...this.queue];
-        const first = waits.find((i) => (i.kind === 'do' && !i.alone) || i.kind === 'one');
-        // What waits was meant for the notes chosen until now.
-        const waiting = first?.kind === 'do' ? first.command : first?.kind === 'one' ? first.commands[0] : undefined;
-        if (waiting && !waiting.on && !waiting.set) waiting.on = this.on();
+        if (!this.front) this.meanChosen([...(this.again?.batch ?? []), ...this.queue]);
         this.selected = new Set(ids);
         this.selectionVersion++;
+    }
+
+    /** What was typed until now is meant for the notes chosen until now. */
+    private meanChosen(items: Item[]): void {
+        const first = items.find((i) => (i.kind === 'do' && !i.alone) || i.kind === 'one');
+        const waiting = first?.kind === 'do' ? first.command : first?.kind === 'one' ? first.commands[0] : undefined;
+        if (waiting && !waiting.on && !waiting.set) waiting.on = this.on();
     }
 
     /** Opens a part: commands go to it, with nothing chosen. What waits for another part keeps its notes. */
@@ -442,6 +445,7 @@ export class Song {
                 else if (next.kind === 'later' && !next.afterAll && batch.every(keepsChoice)) {
                     // What waited to know the choice knows it: it does not change before.
                     this.queue.shift();
+                    this.meanChosen(batch);
                     this.runInTurn(next.run);
                 } else break;
             }

@@ -116,7 +116,10 @@ export function notesIn(take: Unkept): number {
 export function piecesOf(take: Unkept): Piece[] {
     const last = Math.max(0, ...take.loose.map(({ event: e }) => ('off' in e ? e.off : 'on' in e ? e.on : e.at)));
     const rounds = new Map<number, PlayedEvent[]>();
+    // Where the page went in the middle of sealing, an event may be there both ways.
+    const sent = new Set(take.pieces.flatMap((p) => p.events.map((e) => JSON.stringify(e))));
     for (const { round, event } of take.loose) {
+        if (sent.has(JSON.stringify(event))) continue;
         const whole: PlayedEvent =
             'on' in event && !('off' in event) ? { ...event, off: Math.max(last, event.on + UNENDED) } : event;
         rounds.set(round, [...(rounds.get(round) ?? []), whole]);
