@@ -4,8 +4,9 @@ const port = Number(process.env.JACTONIC_TEST_PORT ?? 8497);
 
 export default defineConfig({
     testDir: 'e2e',
-    timeout: 60_000,
-    expect: { timeout: 10_000 },
+    // A machine shared with others may be slow for a while.
+    timeout: process.env.CI ? 120_000 : 60_000,
+    expect: { timeout: process.env.CI ? 20_000 : 10_000 },
     workers: 2,
     fullyParallel: true,
     forbidOnly: true,

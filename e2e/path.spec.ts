@@ -52,7 +52,7 @@ test('a take is tightened, heard and saved by keyboard alone', async ({ page }) 
     expect(piano(await fetchSong(page, id))).toEqual(before);
 
     await page.keyboard.press('Space');
-    await expect.poll(() => level(page), { timeout: 20_000 }).toBeGreaterThan(20);
+    await expect.poll(() => level(page), { timeout: 30_000 }).toBeGreaterThan(20);
     await page.keyboard.press('Space');
     await expect(page.getByTestId('position')).not.toHaveText('1.1.1');
 

@@ -103,7 +103,7 @@ test('keys play by their place, on any layout, and are heard', async ({ page }) 
     await page.waitForTimeout(300);
     // Where a French keyboard writes q, an English one writes a: the place is what counts.
     await stroke(page, 'q', 'KeyA');
-    await expect.poll(() => peak(page), { timeout: 15_000 }).toBeGreaterThan(5);
+    await expect.poll(() => peak(page), { timeout: 25_000 }).toBeGreaterThan(5);
     await page.evaluate(() => window.dispatchEvent(new KeyboardEvent('keyup', { key: 'q', code: 'KeyA' })));
     await expect.poll(() => written(page, song)).toEqual([[0, 480, 60, 90]]);
     // What is out of reach says how it is reached.
@@ -125,7 +125,7 @@ test('a key on screen sounds, and writes in step input', async ({ page }) => {
     const box = (await key.boundingBox())!;
     await page.mouse.move(box.x + 90, row.y);
     await page.mouse.down();
-    await expect.poll(() => peak(page), { timeout: 15_000 }).toBeGreaterThan(5);
+    await expect.poll(() => peak(page), { timeout: 25_000 }).toBeGreaterThan(5);
     await page.mouse.up();
     await chosen(page, 1);
     await press(page, 'Escape', 'Alt+i');

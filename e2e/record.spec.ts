@@ -81,8 +81,8 @@ for (const [tempo, from2] of [
         const made = await song(page, tempo, from2);
         await openRoll(page, made);
         await press(page, 'Home', 'Shift+\\', 'Alt+k');
-        await expect(page.getByTestId('said')).toContainText('Take', { timeout: 20_000 });
-        await expect(page.getByTestId('said')).toContainText('Take: 9 notes', { timeout: 20_000 });
+        await expect(page.getByTestId('said')).toContainText('Take', { timeout: 30_000 });
+        await expect(page.getByTestId('said')).toContainText('Take: 9 notes', { timeout: 30_000 });
         await press(page, '\\');
         await said(page, '9 notes recorded into Take.');
         await chosen(page, 9);
@@ -141,8 +141,8 @@ test('job 11: computer keys, count-in, metronome, quantized as it comes in, and 
     await press(page, 'Control+Shift+\\');
     await said(page, 'Takes are quantized as they come in');
     await press(page, '\\');
-    await expect(page.getByTestId('counting')).toContainText('in ', { timeout: 15_000 });
-    await expect(page.getByTestId('position')).toBeVisible({ timeout: 15_000 });
+    await expect(page.getByTestId('counting')).toContainText('in ', { timeout: 25_000 });
+    await expect(page.getByTestId('position')).toBeVisible({ timeout: 25_000 });
     await page.keyboard.down('d');
     await page.waitForTimeout(150);
     await page.keyboard.up('d');
@@ -162,14 +162,14 @@ test('each round is heard in the next, and the last is taken back while the take
     await openRoll(page, made);
     // One bar of two seconds, round and round.
     await press(page, 'Home', 'Alt+Shift+]', 'l', 'F4', '\\');
-    await expect(page.getByTestId('said')).toContainText('Take, round 1: 0 notes', { timeout: 15_000 });
+    await expect(page.getByTestId('said')).toContainText('Take, round 1: 0 notes', { timeout: 25_000 });
     await page.keyboard.down('d');
     await page.waitForTimeout(400);
     await page.keyboard.up('d');
     await expect(page.getByTestId('said')).toContainText('1 note ');
     // Nobody plays now: what sounds is what was recorded.
-    await expect.poll(() => peak(page), { timeout: 15_000 }).toBe(0);
-    await expect.poll(() => peak(page), { timeout: 15_000 }).toBeGreaterThan(5);
+    await expect.poll(() => peak(page), { timeout: 25_000 }).toBe(0);
+    await expect.poll(() => peak(page), { timeout: 25_000 }).toBeGreaterThan(5);
     await press(page, 'Control+\\');
     await said(page, /Undone: Round \d+: 1 note recorded\./);
     await expect(page.getByTestId('said')).toContainText(/round \d+: 0 notes/);
@@ -197,7 +197,7 @@ test('the pedal is recorded with the notes, and everything is put earlier by the
     await page.keyboard.press('Escape');
     await page.getByTestId('roll').focus();
     await press(page, 'Shift+ArrowRight', 'Shift+\\', 'Alt+k');
-    await expect(page.getByTestId('said')).toContainText('Take: 12 notes', { timeout: 20_000 });
+    await expect(page.getByTestId('said')).toContainText('Take: 12 notes', { timeout: 30_000 });
     await press(page, '\\');
     await said(page, '12 notes recorded into Take.');
     const part = (await fetchSong(page, made.id)).tracks[0]!.parts[0]!;
@@ -223,7 +223,7 @@ test('replace gives way to what is played, only in the span where it is bound to
     await press(page, 'Home', 'Shift+ArrowRight', 'Alt+[');
     await said(page, 'Span from 2.1.1 to 3.1.1.');
     await press(page, 'Home', 'Shift+\\', 'Alt+k');
-    await expect(page.getByTestId('position')).toHaveText(/^3\./, { timeout: 20_000 });
+    await expect(page.getByTestId('position')).toHaveText(/^3\./, { timeout: 30_000 });
     await press(page, '\\');
     await expect
         .poll(async () => (await taken(page, made)).filter((n) => n[3] === 90).map((n) => n[1]))
@@ -241,7 +241,7 @@ test('a take goes into a new part where that is set, and the part is opened', as
     await openRoll(page, made);
     await press(page, 'F4', '\\');
     await expect(page.getByTestId('part-name')).toHaveText('Take 2');
-    await expect(page.getByTestId('said')).toContainText('Take: 0 notes', { timeout: 15_000 });
+    await expect(page.getByTestId('said')).toContainText('Take: 0 notes', { timeout: 25_000 });
     await press(page, 'a');
     await expect(page.getByTestId('said')).toContainText('Take: 1 note');
     await press(page, '\\');
@@ -257,7 +257,7 @@ test('a take interrupted by a lost server and a closed page is offered again and
     const made = await song(page);
     await openRoll(page, made);
     await press(page, 'F4', '\\');
-    await expect(page.getByTestId('said')).toContainText('Take: 0 notes', { timeout: 15_000 });
+    await expect(page.getByTestId('said')).toContainText('Take: 0 notes', { timeout: 25_000 });
     // The first reaches the server, but its answer is lost; from then on nothing gets through.
     let arrived = 0;
     await page.route('**/edits', async (route) => {
@@ -297,7 +297,7 @@ async function server(port: number): Promise<() => void> {
                     (r) => r.status,
                     () => 0,
                 ),
-            { timeout: 20_000 },
+            { timeout: 30_000 },
         )
         .toBe(204);
     return () => process.kill(-run.pid!, 'SIGKILL');
@@ -322,7 +322,7 @@ test('a take outlives a server that is killed and a page that is loaded again', 
         await page.goto(`http://127.0.0.1:${port}/songs/${made.id}/parts/${made.tracks[0]!.parts[0]!.id}`);
         await expect(page.getByTestId('roll')).toHaveAttribute('data-drawn', /^\d/);
         await press(page, 'F4', '\\');
-        await expect(page.getByTestId('said')).toContainText('Take: 0 notes', { timeout: 15_000 });
+        await expect(page.getByTestId('said')).toContainText('Take: 0 notes', { timeout: 25_000 });
         await press(page, 'a');
         await expect.poll(async () => (await taken(page, made)).length).toBe(1);
         kill();
@@ -333,7 +333,7 @@ test('a take outlives a server that is killed and a page that is loaded again', 
         // It comes back by itself: what waited is sent. Killed once more, with a take under way, and the page closed.
         await said(page, '4 notes recorded into Take.');
         await press(page, '\\');
-        await expect(page.getByTestId('said')).toContainText('Take: 0 notes', { timeout: 15_000 });
+        await expect(page.getByTestId('said')).toContainText('Take: 0 notes', { timeout: 25_000 });
         kill();
         await press(page, 'g', 'h');
         await said(page, 'The server does not answer.');
@@ -356,7 +356,7 @@ test('an interrupted take can be thrown away', async ({ page }) => {
     const made = await song(page);
     await openRoll(page, made);
     await press(page, 'F4', '\\');
-    await expect(page.getByTestId('said')).toContainText('Take: 0 notes', { timeout: 15_000 });
+    await expect(page.getByTestId('said')).toContainText('Take: 0 notes', { timeout: 25_000 });
     await page.route('**/edits', (route) => route.abort());
     await press(page, 'a');
     await said(page, 'The server does not answer.');

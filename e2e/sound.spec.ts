@@ -9,7 +9,7 @@ const HEARD = 25;
 test.describe.configure({ timeout: 120_000 });
 
 async function sounds(page: Page): Promise<void> {
-    await expect.poll(() => peak(page), { timeout: 20_000 }).toBeGreaterThan(HEARD);
+    await expect.poll(() => peak(page), { timeout: 30_000 }).toBeGreaterThan(HEARD);
 }
 
 /** Plays a loud part, and mutes all its notes meanwhile. */
@@ -23,7 +23,7 @@ async function muteWhilePlaying(page: Page): Promise<void> {
 }
 
 async function silent(page: Page): Promise<void> {
-    await expect.poll(async () => [await level(page), await peak(page)], { timeout: 15_000 }).toEqual([0, 0]);
+    await expect.poll(async () => [await level(page), await peak(page)], { timeout: 25_000 }).toEqual([0, 0]);
 }
 
 /** The loudest within some time. */
@@ -153,7 +153,7 @@ test('the volume that the file sets is obeyed', async ({ page }) => {
     for (const volume of [127, 20]) {
         await openRoll(page, await bring(page, file(volume)));
         await page.keyboard.press('Space');
-        await expect.poll(() => level(page), { timeout: 20_000, intervals: [40] }).toBeGreaterThan(5);
+        await expect.poll(() => level(page), { timeout: 30_000, intervals: [40] }).toBeGreaterThan(5);
         heard.push(await loudest(page, 1500));
         await page.keyboard.press('Space');
     }

@@ -99,13 +99,13 @@ test('on stop the playhead stays or goes back, as one chose', async ({ page }) =
     const song = await bring(page, midi([...LOOSE, [96 * 40, 48, 60, 80]]));
     await openRoll(page, song);
     await press(page, 'Home', 'Shift+ArrowRight', 'Enter');
-    await expect(page.getByTestId('position')).toHaveText(/^2\.[234]/, { timeout: 15_000 });
+    await expect(page.getByTestId('position')).toHaveText(/^2\.[234]/, { timeout: 25_000 });
     await press(page, 'Space');
     await expect(page.getByTestId('position')).not.toHaveText('2.1.1');
     await press(page, 'Alt+Enter');
     await said(page, 'On stop the playhead goes back to where it was started.');
     await press(page, 'Enter');
-    await expect(page.getByTestId('position')).toHaveText(/^2\.[234]/, { timeout: 15_000 });
+    await expect(page.getByTestId('position')).toHaveText(/^2\.[234]/, { timeout: 25_000 });
     await press(page, 'Space');
     await expect(page.getByTestId('position')).toHaveText('2.1.1');
 });

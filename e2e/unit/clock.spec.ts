@@ -9,6 +9,15 @@ test('of looks at an audio clock that is told in blocks the one farthest ahead c
     expect(clocks.stamp(clocks.audio(123.4))).toBeCloseTo(123.4, 6);
 });
 
+test('there and back at one moment is the same, though the audio clock leaps just then', () => {
+    const clocks = new Clocks();
+    clocks.look(1, 0);
+    clocks.look(1.1, 100);
+    const stamp = clocks.stamp(1.09);
+    clocks.look(1.12, 100.5);
+    expect(clocks.audio(stamp)).toBeCloseTo(1.09, 9);
+});
+
 test('an audio clock that was held up is believed after a moment', () => {
     const clocks = new Clocks();
     clocks.look(2, 0);

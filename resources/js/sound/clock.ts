@@ -1,5 +1,7 @@
 /** Milliseconds for which a look at both clocks counts. */
 const WINDOW = 1500;
+/** Looks so near to one another, in milliseconds, are one: what is worked out there and back at a moment agrees. */
+const SAME = 2;
 
 /**
  * Brings the clock of events (performance, in milliseconds) and the audio clock (in seconds) together. The audio clock
@@ -8,18 +10,16 @@ const WINDOW = 1500;
  */
 export class Clocks {
     private looks: { at: number; ahead: number }[] = [];
+    private last = -Infinity;
 
     look(audio: number, now: number): void {
+        if (now - this.last < SAME) return;
+        this.last = now;
         const ahead = audio - now / 1000;
         // What is behind a later look that is farther ahead will never count.
         while (this.looks.length > 0 && this.looks.at(-1)!.ahead <= ahead) this.looks.pop();
         this.looks.push({ at: now, ahead });
         while (this.looks[0]!.at < now - WINDOW) this.looks.shift();
-    }
-
-    /** The clock was stopped: what was seen before counts no more. */
-    forget(): void {
-        this.looks = [];
     }
 
     audio(stamp: number): number {
