@@ -42,6 +42,22 @@ test('what is typed between a choice and Esc is done to what was chosen', async 
     expect((await notesOf(page, song)).slice(1)).toEqual(take.slice(1));
 });
 
+test('cut and paste typed at once carry the notes, and paste no other', async ({ page }) => {
+    const song = await slow(page);
+    const take = await notesOf(page, song);
+    await page.route('**/clip', async (route) => {
+        await new Promise((resolve) => setTimeout(resolve, 250));
+        await route.continue();
+    });
+    await press(page, 'd', 'Control+x', 'Shift+End', 'Control+v');
+    await said(page, /inserted\.$/);
+    const end = Math.max(...take.map((n) => n[1]! + n[2]!));
+    const now = await notesOf(page, song);
+    expect(now).toHaveLength(take.length);
+    // It lies as far off the line as it did.
+    expect(now.filter((n) => n[3] === take[0]![3]).map((n) => n[1])).toEqual([end + take[0]![1]!]);
+});
+
 test('what names the caret waits until the caret is there', async ({ page }) => {
     const song = await slow(page);
     await press(page, 'ArrowRight', 'ArrowRight', 'ArrowRight', 'ArrowRight', 'Control+a', 'Alt+b');

@@ -24,6 +24,7 @@ export interface Track extends Omit<TrackData, 'parts'> {
 /** What waits to be sent. Commands that wait travel together; `one` is a list that is a single step. */
 type Item =
     | { kind: 'caret'; steps: number; by: unknown; from?: number; then?: (tick: number) => void }
+    | { kind: 'carry'; then: (clip: Clip, inSpan: boolean) => void }
     | { kind: 'later'; run: () => void; afterAll?: boolean }
     | { kind: 'do'; command: Command; alone?: { key: string; done: Done }; quiet?: () => void }
     | { kind: 'one'; commands: Command[] }
@@ -38,6 +39,8 @@ interface Sealed {
     batch: Item[];
     key: string;
     body?: [string, Record<string, unknown>];
+    /** The choice that it was typed with: one made later is not undone by its answer. */
+    version: number;
 }
 
 const RETRY_MS = 1500;
@@ -366,8 +369,8 @@ export class Song {
     private async flush(): Promise<void> {
         this.busy = true;
         while (this.queue.length > 0 || this.again) {
-            const sealed = this.again ?? this.sealed(this.take());
-            const { batch, key } = sealed;
+            const sealed = this.again ?? this.seal();
+            const { batch, key, version } = sealed;
             this.again = null;
             this.flying = batch;
             const first = batch[0]!;
@@ -378,10 +381,13 @@ export class Song {
                 this.runInTurn(first.run);
                 continue;
             }
-            const version = this.selectionVersion;
             try {
                 if (first.kind === 'caret') {
                     await this.goOn(first);
+                    continue;
+                }
+                if (first.kind === 'carry') {
+                    await this.carryNow(first.then);
                     continue;
                 }
                 const [path, body] = (sealed.body ??= this.body(batch));
@@ -405,13 +411,14 @@ export class Song {
                 alone?.done(true, answer);
             } catch (e) {
                 if (e instanceof Problem && e.status === 409 && e.catchUp) {
+                    const same = version === this.selectionVersion;
                     this.caughtUp(e.catchUp);
                     this.trouble = '';
                     // Done before, and only the answer lost: what it did has been caught up with.
                     if (e.done) {
                         alone?.done(true, null);
                         told(batch);
-                    } else this.again = { batch, key };
+                    } else this.again = { batch, key, version: same ? this.selectionVersion : version };
                 } else if (e instanceof NoAnswer) {
                     this.trouble = e.message;
                     this.again = sealed;
@@ -430,9 +437,11 @@ export class Song {
         for (const resolve of this.idle.splice(0)) resolve();
     }
 
-    private sealed(batch: Item[]): Sealed {
+    private seal(): Sealed {
+        const version = this.selectionVersion;
+        const batch = this.take();
         const [first] = batch;
-        return { batch, key: (first?.kind === 'do' && first.alone?.key) || crypto.randomUUID() };
+        return { batch, version, key: (first?.kind === 'do' && first.alone?.key) || crypto.randomUUID() };
     }
 
     private take(): Item[] {
@@ -468,6 +477,7 @@ export class Song {
         const first = batch[0]!;
         switch (first.kind) {
             case 'caret':
+            case 'carry':
             case 'later':
                 throw new Error('This is no request for the song.');
             case 'undo':
@@ -675,16 +685,24 @@ export class Song {
         this.onTime(before);
     }
 
-    /** Asks for what is chosen, or with nothing chosen for what lies in the span, to be carried away. */
-    async clip(): Promise<Clip | null> {
-        const inSpan = this.selected.size === 0 && this.span;
-        return request<Clip>('POST', `songs/${this.id}/clip`, {
+    /**
+     * Keeps what is chosen, or with nothing chosen what lies in the span, to be put in elsewhere; then does something,
+     * before all that was typed after it.
+     */
+    carry(then: (clip: Clip, inSpan: boolean) => void): void {
+        this.push({ kind: 'carry', then });
+    }
+
+    private async carryNow(then: (clip: Clip, inSpan: boolean) => void): Promise<void> {
+        const inSpan = this.selected.size === 0;
+        if (inSpan && !this.span) return this.tell('Nothing is chosen, and there is no span: nothing was copied.');
+        const clip = await request<Clip>('POST', `songs/${this.id}/clip`, {
             on: this.on(),
-            ...(inSpan ? { from: inSpan.from, to: inSpan.to } : {}),
-        }).catch((e: unknown) => {
-            this.tell('', [], e instanceof Error ? e.message : String(e));
-            return null;
+            ...(inSpan && this.span ? { from: this.span.from, to: this.span.to } : {}),
         });
+        if (clip.notes.length === 0) return this.tell('Nothing sounds in the span: nothing was copied.');
+        this.carried = clip;
+        this.runInTurn(() => then(clip, inSpan));
     }
 
     /** Puts a sentence on the line below, for the person to read and to hear. */

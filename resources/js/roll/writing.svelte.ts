@@ -118,20 +118,11 @@ export function writing(at: Context): {
         at.sayCaret();
     }
 
-    /** Keeps what is chosen, or what lies in the span; then does what follows. */
+    /** Keeps what is chosen, or what lies in the span; then does what follows, in its turn. */
     function copy(then: (words: string, inSpan: boolean) => void): void {
-        song.afterAll(() => {
-            const inSpan = song.selected.size === 0;
-            if (inSpan && !song.span) return song.tell('Nothing is chosen, and there is no span: nothing was copied.');
-            void song.clip().then((clip) => {
-                if (!clip) return;
-                if (clip.notes.length === 0) return song.tell('Nothing sounds in the span: nothing was copied.');
-                song.carried = clip;
-                void navigator.clipboard?.writeText(JSON.stringify(clip)).catch(() => {});
-                const n = clip.notes.length;
-                then(`${n === 1 ? '1 note' : `${n} notes`}${inSpan ? ' of the span' : ''}`, inSpan);
-            });
-        });
+        song.carry(({ notes: { length: n } }, inSpan) =>
+            then(`${n === 1 ? '1 note' : `${n} notes`}${inSpan ? ' of the span' : ''}`, inSpan),
+        );
     }
 
     function paste(): void {

@@ -19,7 +19,6 @@ class Inputs {
     held = $state.raw<ReadonlyMap<string, number>>(new Map());
     /** The part that is played into; nothing is played while there is none. */
     part = $state.raw<Part | null>(null);
-    /** Whether what is played sounds by itself: a device with a sound of its own may not want it. */
     private listeners = new Set<(played: Played) => void>();
     private pedals = new Set<string>();
 
