@@ -11,6 +11,7 @@
     import { player, type PlayerSettings } from '../sound/inputs/player.svelte';
     import { typing } from '../sound/inputs/typing.svelte';
     import { pitchName } from '../roll/names';
+    import { stepState } from '../roll/steps.svelte';
     import Panel from './Panel.svelte';
 
     let { song, part, setup }: { song: Song; part: Part; setup: Setup } = $props();
@@ -84,6 +85,13 @@
             >
             <span>from C{typing.octave}, velocity {part.settings.penVelocity}</span>
         </div>
+        <button
+            class="btn mt-2 btn-sm {stepState.on ? 'btn-neutral' : 'btn-outline'}"
+            aria-pressed={stepState.on}
+            title="What is played is written at the caret"
+            {@attach does('step-input')}
+            >Step input: written at the caret <kbd class="key text-base-content">{key('step-input')}</kbd></button
+        >
         <p class="pt-2 text-sm text-base-content/85">
             White keys <kbd class="key">{row(['KeyA', 'KeyS', 'KeyD', 'KeyF'])} …</kbd> and black ones in the row above.
             <kbd class="key">{row(['KeyZ', 'KeyX', 'KeyC', 'KeyV'])}</kbd> take the four touches,

@@ -151,6 +151,16 @@
         {:else}
             <h1 class="truncate pb-1 font-serif text-3xl leading-snug">{song.name}</h1>
             <button class="link text-sm whitespace-nowrap" {@attach does('rename')}>Rename</button>
+            <button
+                class="link text-sm whitespace-nowrap"
+                title="An empty part on the track chosen"
+                {@attach does('new-part')}>New part</button
+            >
+            <button
+                class="link text-sm whitespace-nowrap"
+                title="A track with an empty part, to begin with a piano"
+                {@attach does('new-track', { program: 0 })}>New track</button
+            >
         {/if}
     </div>
     {#if song.tracks.length === 0}

@@ -8,10 +8,12 @@
         Lamp,
         Metronome,
         Moon,
+        Piano,
         Play,
         Redo2,
         Repeat,
         Search,
+        SlidersHorizontal,
         Square,
         Undo2,
         Volume2,
@@ -48,7 +50,7 @@
 </script>
 
 <header
-    class="flex h-12 shrink-0 items-center gap-3 border-b border-base-300 bg-base-100 px-3 max-[1100px]:gap-1.5 max-[900px]:gap-1 max-[1100px]:[&_.btn]:w-7"
+    class="flex h-12 shrink-0 items-center gap-2 border-b border-base-300 bg-base-100 px-3 max-[1100px]:gap-1.5 max-[900px]:gap-1 max-[1100px]:[&_.btn]:w-7"
 >
     <nav class="flex min-w-0 flex-1 items-baseline gap-2" aria-label="Where you are">
         <a
@@ -117,6 +119,20 @@
                 aria-pressed={transport.metronome}
                 ><Metronome size={17} strokeWidth={transport.metronome ? 3 : 2} />
             </button>
+            <button
+                class="btn btn-sm btn-ghost w-9 px-0 max-[1200px]:hidden"
+                {@attach does('panel', { name: 'recording' })}
+                disabled={!part}
+                title="Recording settings"
+                aria-label="Recording settings"><SlidersHorizontal size={17} /></button
+            >
+            <button
+                class="btn btn-sm btn-ghost w-9 px-0 max-[1200px]:hidden"
+                {@attach does('panel', { name: 'input' })}
+                disabled={!part}
+                title="Inputs: keyboards and the simulated player"
+                aria-label="Inputs"><Piano size={17} /></button
+            >
         </div>
         {#if transport.counting > 0}
             <output class="w-20 text-right text-lg font-semibold text-accent" data-testid="counting"
@@ -127,7 +143,13 @@
         {/if}
         <output class="w-14 text-right text-base-content/80 max-[900px]:hidden">{seconds}</output>
         <span class="flex items-center whitespace-nowrap text-base-content/80 max-[900px]:hidden"
-            >♩<TempoField {song} /><span class="w-10" title="Meter here">· {meter}</span></span
+            >♩<TempoField {song} /><button
+                class="btn btn-sm btn-ghost px-1 text-base font-normal"
+                {@attach does('panel', { name: 'tempo' })}
+                disabled={!part}
+                title="Meter here; opens tempo and meter"
+                aria-label="Tempo and meter, {meter} here">{meter}</button
+            ></span
         >
         <div
             role="meter"
@@ -136,7 +158,7 @@
             aria-valuemax="100"
             aria-valuenow={Math.round(loudness * 100)}
             data-peak={Math.round(peak * 100)}
-            class="relative h-2 w-16 shrink-0 overflow-hidden max-[1100px]:w-6 rounded-sm border border-base-content/40"
+            class="relative h-2 w-10 shrink-0 overflow-hidden max-[1100px]:w-6 rounded-sm border border-base-content/40"
             title="Sound level"
         >
             <div class="h-full origin-left bg-accent" style:transform="scaleX({loudness})"></div>
