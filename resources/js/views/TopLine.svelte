@@ -144,7 +144,7 @@
         <output class="w-14 text-right text-base-content/80 max-[900px]:hidden">{seconds}</output>
         <span class="flex items-center whitespace-nowrap text-base-content/80 max-[900px]:hidden"
             >♩<TempoField {song} /><button
-                class="btn btn-sm btn-ghost px-1 text-base font-normal"
+                class="btn btn-sm btn-ghost px-1 text-base font-normal disabled:text-base-content/80!"
                 {@attach does('panel', { name: 'tempo' })}
                 disabled={!part}
                 title="Meter here; opens tempo and meter"
