@@ -115,6 +115,8 @@ export class Song {
     private comparison = 0;
     /** The edit that the last step was made by, and the revision that it left. */
     private last = { edit: '', revision: 0 };
+    /** The notes that commands which wait are meant for, where that is no longer what is chosen. */
+    private readonly meant = new WeakMap<Command, On>();
     private queue: Item[] = [];
     /** What is under way. */
     private flying: Item[] = [];
@@ -187,7 +189,7 @@ export class Song {
     private meanChosen(items: Item[]): void {
         const first = items.find((i) => (i.kind === 'do' && !i.alone) || i.kind === 'one');
         const waiting = first?.kind === 'do' ? first.command : first?.kind === 'one' ? first.commands[0] : undefined;
-        if (waiting && !waiting.on && !waiting.set) waiting.on = this.on();
+        if (waiting && !waiting.on && !waiting.set && !this.meant.has(waiting)) this.meant.set(waiting, this.on());
     }
 
     /** Opens a part: commands go to it, with nothing chosen. What waits for another part keeps its notes. */
@@ -500,6 +502,11 @@ export class Song {
         let known = false;
         return commands.map((given) => {
             const command = this.withPlaces(given);
+            const meant = this.meant.get(given);
+            if (meant) {
+                known = true;
+                return { ...command, on: meant };
+            }
             if (command.set || command.on || known) {
                 known = known || !command.set;
                 return command;

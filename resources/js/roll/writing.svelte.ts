@@ -235,7 +235,7 @@ export function writing(at: Context): {
             typing.shift(Number(p.octave ?? 0));
             song.tell(`The computer keys begin at C${typing.octave}.`);
         },
-        player: () => void play(),
+        player: () => song.inTurn(() => void play()),
         record: () => song.inTurn(() => void record()),
         arm: () => {
             recorder.armed = !recorder.armed;
@@ -278,8 +278,9 @@ export function writing(at: Context): {
             }
         },
         play: () => {
-            if (transport.playing) transport.stop();
-            else void begin(transport.loop?.on && recorder.armed ? takeFrom() : transport.tick);
+            if (transport.playing) return transport.stop();
+            // From where the caret comes to, where it is still on its way.
+            song.inTurn(() => void begin(transport.loop?.on && recorder.armed ? takeFrom() : transport.tick));
         },
         'play-from': () => song.inTurn(() => void begin(at.bounds()?.[0] ?? song.caret.tick)),
         'play-span': () => {
