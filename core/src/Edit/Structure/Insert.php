@@ -23,8 +23,8 @@ use Jactonic\Core\Time\Lines;
 /**
  * Puts notes into the part: those given, at their own ticks or, with `at`, with the earliest of them there and the
  * rest in their places from it (which is what paste does). With `anchor`, that place among them goes there instead, but
- * the earliest not before the song's start. A note without a length or a velocity takes the pen's, or the velocity of one of the part's four touches, one
- * without a channel the part's. They go into the first part that the selection names, and become the selection.
+ * the earliest not before the song's start. A note without a length or a velocity takes the pen's, or the velocity of
+ * one of the part's four touches, one without a channel the part's. They go into the first part that the selection names, and become the selection.
  */
 final class Insert implements Edit
 {
