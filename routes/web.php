@@ -25,15 +25,10 @@ Route::prefix('api')->where(['song' => '[0-9]+', 'track' => '[0-9]+', 'groove' =
     Route::post('songs/{song}/duplicate', [SongController::class, 'duplicate']);
     Route::get('songs/{song}/file', [SongController::class, 'export']);
     Route::get('songs/{song}/changes', [SongController::class, 'changes']);
-    Route::post('songs/{song}/tracks', [SongController::class, 'newTrack']);
     Route::patch('songs/{song}/tracks/{track}', [SongController::class, 'track']);
-    Route::post('songs/{song}/tracks/{track}/parts', [SongController::class, 'newPart']);
     Route::post('songs/{song}/edits', [EditController::class, 'edits']);
     Route::post('songs/{song}/landing', [EditController::class, 'landing']);
     Route::post('songs/{song}/reading', [EditController::class, 'reading']);
-    Route::post('songs/{song}/caret', [EditController::class, 'caret']);
-    Route::post('songs/{song}/clip', [EditController::class, 'clip']);
-    Route::post('songs/{song}/player', [EditController::class, 'player']);
     Route::get('songs/{song}/before', [EditController::class, 'before']);
     Route::post('songs/{song}/undo', [EditController::class, 'undo']);
     Route::post('songs/{song}/redo', [EditController::class, 'redo']);
@@ -43,7 +38,6 @@ Route::prefix('api')->where(['song' => '[0-9]+', 'track' => '[0-9]+', 'groove' =
     Route::post('songs/{song}/grooves', [GrooveController::class, 'store']);
     Route::patch('grooves/{groove}', [GrooveController::class, 'update']);
     Route::delete('grooves/{groove}', [GrooveController::class, 'destroy']);
-    Route::post('songs/{song}/pick', [EditController::class, 'pick']);
     Route::get('key-sets', [KeySetController::class, 'index']);
     Route::post('key-sets', [KeySetController::class, 'store']);
     Route::post('key-sets/import', [KeySetController::class, 'import']);

@@ -5,16 +5,14 @@ declare(strict_types=1);
 namespace App\Console;
 
 use Illuminate\Console\Command;
+use Jactonic\Core\Command\Batch;
 use Jactonic\Core\Midi\Exporter;
 use Jactonic\Core\Midi\Importer;
 use Jactonic\Core\Midi\Reader;
 use Jactonic\Core\Midi\Writer;
 use Jactonic\Core\Recipe\Book;
 use Jactonic\Core\Recipe\Recipe;
-use Jactonic\Core\Recipe\Runner;
 use Jactonic\Core\Refusal;
-use Jactonic\Core\Score\Score;
-use Jactonic\Core\Score\Song;
 
 /** Runs edits on a MIDI file, with no database. Exit 0; 2 for a bad file or a bad edit, and then no output file. */
 final class Apply extends Command
@@ -42,81 +40,33 @@ final class Apply extends Command
     {
         $in = $this->path('in') ?? '';
         [$song, $warnings] = Importer::import(Reader::read($this->read($in)), pathinfo($in, PATHINFO_FILENAME));
-        $tracks = self::tracks($song);
-        $score = $song->score();
-        $selection = null;
+        $names = new FileNames($song);
         $said = [];
         $recipes = $this->recipes();
         $do = $this->path('edits') === null && $recipes !== [] ? [] : $this->edits();
         if ($recipes !== []) {
             // A recipe of its own works on all notes of all tracks; the others of its file are there to be run by it.
-            $do[] = ['recipe' => $recipes[0]->key, 'on' => array_map(static fn (int $n): array => ['track' => $n], array_keys($tracks))];
+            $do[] = ['recipe' => $recipes[0]->key, 'on' => $names->all()];
         }
+        $batch = new Batch($song->score, new Book($recipes));
         foreach ($do as $i => $command) {
             try {
-                $outcome = Runner::command(self::onParts($command, $tracks), $score, $selection, new Book($recipes));
+                $outcome = $batch->run($names->resolved($command));
             } catch (Refusal $refusal) {
                 throw new Refusal(sprintf('Edit %d of the list: %s No file was written.', $i + 1, $refusal->getMessage()), $refusal->parameter);
             }
-            $score = $outcome->change->applyTo($score);
-            $selection = $outcome->selection;
+            $names->know($batch->score);
             $said[] = ['said' => $outcome->said, 'warnings' => $outcome->warnings];
         }
-        $edited = $song->withScore($score);
-        $muted = Exporter::mutedNotes($edited);
-        if ($muted > 0) {
-            $warnings[] = $muted === 1 ? '1 muted note was left out of the file.' : "$muted muted notes were left out of the file.";
-        }
+        $edited = $song->withScore($batch->score);
+        array_push($warnings, ...Exporter::warnings($edited));
         $report = $this->path('report');
         $file = Writer::write(Exporter::export($edited));
         if ($report !== null) {
-            $this->write($report, json_encode(['name' => $edited->name, 'ppq' => $edited->ppq, 'tracks' => self::summary($edited->score(), $tracks),
+            $this->write($report, json_encode(['name' => $edited->name, 'ppq' => $edited->score->time->ppq, 'tracks' => $names->summary($batch->score),
                 'edits' => $said, 'warnings' => $warnings], JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_INVALID_UTF8_SUBSTITUTE)."\n");
         }
         $this->write($this->path('out') ?? '', $file);
-    }
-
-    /**
-     * The parts of the tracks that hold notes, by the number that `on` gives them, from 1.
-     *
-     * @return array<int, int>
-     */
-    private static function tracks(Song $song): array
-    {
-        $tracks = [];
-        foreach ($song->tracks as $track) {
-            if ($track->hasNotes()) {
-                $tracks[count($tracks) + 1] = $track->parts[0]->id;
-            }
-        }
-
-        return $tracks;
-    }
-
-    /**
-     * @param  array<int, int>  $tracks
-     * @return array<array-key, mixed> the command with its tracks named as parts
-     */
-    private static function onParts(mixed $command, array $tracks): array
-    {
-        if (! is_array($command)) {
-            throw Refusal::parameter('do', $command, 'an object with edit, on and params');
-        }
-        if (! isset($command['on'])) {
-            return $command;
-        }
-        $on = $command['on'];
-        $items = is_array($on) && array_is_list($on) ? $on : [$on];
-        foreach ($items as $i => $item) {
-            $number = is_array($item) ? $item['track'] ?? null : null;
-            if (! is_array($item) || ! is_int($number) || ! isset($tracks[$number])) {
-                throw Refusal::parameter('on.track', $number ?? $item, $tracks === [] ? 'none: no track of the file holds notes' : 'a track with notes, 1 to '.count($tracks));
-            }
-            unset($item['track']);
-            $items[$i] = ['part' => $tracks[$number]] + $item + (isset($item['notes']) || isset($item['pick']) ? [] : ['pick' => ['all' => true]]);
-        }
-
-        return ['on' => $items] + $command;
     }
 
     /** @return list<Recipe> those of the file named; none where none is named */
@@ -144,20 +94,6 @@ final class Apply extends Command
         }
 
         return $do;
-    }
-
-    /**
-     * @param  array<int, int>  $tracks
-     * @return list<array{track: int, name: string, notes: int}>
-     */
-    private static function summary(Score $score, array $tracks): array
-    {
-        $summary = [];
-        foreach ($tracks as $number => $part) {
-            $summary[] = ['track' => $number, 'name' => $score->part($part)->name, 'notes' => count($score->part($part)->notes)];
-        }
-
-        return $summary;
     }
 
     private function path(string $name): ?string

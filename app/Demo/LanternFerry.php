@@ -4,15 +4,17 @@ declare(strict_types=1);
 
 namespace App\Demo;
 
-use Jactonic\Core\Midi\GeneralMidi;
 use Jactonic\Core\Score\Kept;
 use Jactonic\Core\Score\Note;
 use Jactonic\Core\Score\Part;
+use Jactonic\Core\Score\PartHead;
 use Jactonic\Core\Score\PartSettings;
 use Jactonic\Core\Score\Point;
+use Jactonic\Core\Score\Score;
 use Jactonic\Core\Score\Song;
 use Jactonic\Core\Score\Source;
 use Jactonic\Core\Score\Track;
+use Jactonic\Core\Standard\GeneralMidi;
 use Jactonic\Core\Time\Timeline;
 
 /**
@@ -42,7 +44,11 @@ final class LanternFerry
 
     private int $points = 0;
 
-    private int $part = 0;
+    /** @var array<int, Part> */
+    private array $parts = [];
+
+    /** @var array<int, Track> */
+    private array $tracks = [];
 
     private readonly Timeline $time;
 
@@ -55,25 +61,21 @@ final class LanternFerry
     {
         $demo = new self;
 
-        return new Song('Lantern Ferry', self::PPQ,
+        $time = Timeline::of(self::PPQ,
             [[0, self::tempo(92), 0, 2], [self::LANDING, self::tempo(84), 0, 3]],
             [[0, 4, 4, 24, 8, 0, 1], [self::CROSSING, 3, 4, 24, 8, 0, 4]],
-            [$demo->conductor(), $demo->piano(), $demo->bass(), $demo->vibraphone(), $demo->kit(), $demo->pad()],
-            new Source);
+            [[0, base64_encode('The quay'), 0, 6], [self::CROSSING, base64_encode('On the water'), 0, 7], [self::LANDING, base64_encode('Lights ahead'), 0, 8]]);
+        $demo->tracks[1] = new Track(1, 'Lantern Ferry', 0, [self::meta(0, 0, 0x03, 'Lantern Ferry'), self::meta(0, 5, 0x59, "\xFF\x01")], self::END);
+        $demo->piano();
+        $demo->bass();
+        $demo->vibraphone();
+        $demo->kit();
+        $demo->pad();
+
+        return new Song(new Score($time, $demo->parts, $demo->tracks, count($demo->parts) + 1, count($demo->tracks) + 1, name: 'Lantern Ferry'), new Source);
     }
 
-    private function conductor(): Track
-    {
-        return new Track('Lantern Ferry', [], [
-            self::meta(0, 0, 0x03, 'Lantern Ferry'),
-            self::meta(0, 5, 0x59, "\xFF\x01"),
-            self::meta(0, 6, 0x06, 'The quay'),
-            self::meta(self::CROSSING, 7, 0x06, 'On the water'),
-            self::meta(self::LANDING, 8, 0x06, 'Lights ahead'),
-        ], self::END);
-    }
-
-    private function piano(): Track
+    private function piano(): void
     {
         $player = new Player($this->time, 11, 14, 0, 5);
         foreach ($this->bars(0, 16, self::BAR, 0) as $i => $bar) {
@@ -104,10 +106,10 @@ final class LanternFerry
             $pedal[] = [$bar + self::WALTZ - 40, 0xB0, 64, 0];
         }
 
-        return $this->track('Felt piano', 0, 0, 100, 58, [['Piano, quay', $quay, ['grid' => '1/8'], []], ['Piano, water', $player->take(), ['grid' => '1/8'], $pedal]]);
+        $this->track('Felt piano', 0, 0, 100, 58, [['Piano, quay', $quay, ['grid' => '1/8'], []], ['Piano, water', $player->take(), ['grid' => '1/8'], $pedal]]);
     }
 
-    private function bass(): Track
+    private function bass(): void
     {
         $player = new Player($this->time, 23, 7, 28, 6, 1);
         foreach ($this->bars(0, 16, self::BAR, 0) as $i => $bar) {
@@ -123,10 +125,10 @@ final class LanternFerry
             $player->play($bar + 2 * self::PPQ, 0.8 * self::PPQ, $root + 7, 78);
         }
 
-        return $this->track('Upright bass', 1, 32, 104, 64, [['Bass, quay', $quay, ['grid' => '1/8'], []], ['Bass, water', $player->take(), ['grid' => '1/4'], []]]);
+        $this->track('Upright bass', 1, 32, 104, 64, [['Bass, quay', $quay, ['grid' => '1/8'], []], ['Bass, water', $player->take(), ['grid' => '1/4'], []]]);
     }
 
-    private function vibraphone(): Track
+    private function vibraphone(): void
     {
         $player = new Player($this->time, 37, 11, -3, 7, 2);
         foreach ($this->bars(8, 8, self::BAR, 0) as $i => $bar) {
@@ -147,10 +149,10 @@ final class LanternFerry
             }
         }
 
-        return $this->track('Vibraphone', 2, 11, 92, 80, [['Vibes, quay', $quay, ['grid' => '1/8T'], []], ['Vibes, water', $player->take(), ['grid' => '1/8'], []]]);
+        $this->track('Vibraphone', 2, 11, 92, 80, [['Vibes, quay', $quay, ['grid' => '1/8T'], []], ['Vibes, water', $player->take(), ['grid' => '1/8'], []]]);
     }
 
-    private function kit(): Track
+    private function kit(): void
     {
         $player = new Player($this->time, 41, 6, 4, 4, GeneralMidi::DRUM_CHANNEL);
         $uneven = new Player($this->time, 43, 9, 0, 22, GeneralMidi::DRUM_CHANNEL);
@@ -174,11 +176,11 @@ final class LanternFerry
             }
         }
 
-        return $this->track('Brush kit', GeneralMidi::DRUM_CHANNEL, 40, 96, 64,
+        $this->track('Brush kit', GeneralMidi::DRUM_CHANNEL, 40, 96, 64,
             [['Kit, quay', $quay, ['grid' => '1/8'], []], ['Kit, water', self::together($player->take(), $uneven->take()), ['grid' => '1/4'], []]]);
     }
 
-    private function pad(): Track
+    private function pad(): void
     {
         $player = new Player($this->time, 53, 18, 0, 3, 4);
         foreach ($this->bars(0, 16, self::WALTZ, self::CROSSING) as $i => $bar) {
@@ -190,7 +192,7 @@ final class LanternFerry
             $swell[] = [self::CROSSING + intdiv($k * 16 * self::WALTZ, 33), 0xB4, 11, (int) round(70 + 45 * sin(M_PI * $k / 32))];
         }
 
-        return $this->track('String pad', 4, 48, 78, 50, [['Pad, water', $player->take(), ['grid' => 'bar'], $swell]]);
+        $this->track('String pad', 4, 48, 78, 50, [['Pad, water', $player->take(), ['grid' => 'bar'], $swell]]);
     }
 
     /**
@@ -206,16 +208,20 @@ final class LanternFerry
     /**
      * @param  list<array{string, list<Note>, array<string, mixed>, list<array{int, int, int, int}>}>  $parts  name, notes, settings, points
      */
-    private function track(string $name, int $channel, int $program, int $volume, int $pan, array $parts): Track
+    private function track(string $name, int $channel, int $program, int $volume, int $pan, array $parts): void
     {
-        $made = [];
+        $id = count($this->tracks) + 1;
+        $this->tracks[$id] = new Track($id, $name, $id - 1, [self::meta(0, 0, 0x03, $name)], self::END);
         foreach ($parts as $i => [$called, $notes, $settings, $extra]) {
-            $set = $i === 0 ? [[0, 0xC0 | $channel, $program, 0], [0, 0xB0 | $channel, 7, $volume], [0, 0xB0 | $channel, 10, $pan]] : [];
-            $made[] = Part::of(++$this->part, $called, $notes,
-                array_map(fn (array $p): Point => new Point(++$this->points, $p[0], $p[1], $p[2], $p[3]), [...$set, ...$extra]), PartSettings::fromArray($settings));
+            // Its scene, and what was played a little before or over it.
+            [$from, $to] = $notes[0]->start < self::CROSSING - self::BAR / 2 ? [0, self::CROSSING] : [self::CROSSING, self::END];
+            $from = min($from, ...array_map(static fn (Note $n): int => $n->start, $notes));
+            $to = max($to, ...array_map(static fn (Note $n): int => $n->end(), $notes));
+            $set = $i === 0 ? [[$from, 0xC0 | $channel, $program, 0], [$from, 0xB0 | $channel, 7, $volume], [$from, 0xB0 | $channel, 10, $pan]] : [];
+            $part = count($this->parts) + 1;
+            $this->parts[$part] = Part::of($part, $called, $notes,
+                array_map(fn (array $p): Point => new Point(++$this->points, $p[0], $p[1], $p[2], $p[3]), [...$set, ...$extra]), PartSettings::fromArray($settings), new PartHead($id, $called, $from, $from, $to));
         }
-
-        return new Track($name, $made, [self::meta(0, 0, 0x03, $name)], self::END);
     }
 
     /**

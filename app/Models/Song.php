@@ -14,8 +14,9 @@ use Jactonic\Core\Time\Timeline;
  * @property int $id
  * @property string $name
  * @property int $ppq
- * @property list<array{int, int, int, int}> $tempos as Core\Score\Song has them
+ * @property list<array{int, int, int, int}> $tempos as Core\Time\Timeline has them
  * @property list<array{int, int, int, int, int, int, int}> $meters likewise
+ * @property list<array{int, string, int, int}> $markers likewise
  * @property array{format: int, division: int, scale: int, chunks: list<array{int, string, string}>} $source
  * @property int $revision goes up with every change
  * @property int $time_revision the revision that last changed tempos or meters
@@ -31,7 +32,7 @@ final class Song extends Model
     protected $guarded = [];
 
     /** @var array<string, string> */
-    protected $casts = ['tempos' => 'array', 'meters' => 'array', 'source' => 'array', 'ppq' => 'integer', 'revision' => 'integer', 'time_revision' => 'integer', 'head_id' => 'integer', 'first_id' => 'integer'];
+    protected $casts = ['tempos' => 'array', 'meters' => 'array', 'markers' => 'array', 'source' => 'array', 'ppq' => 'integer', 'revision' => 'integer', 'time_revision' => 'integer', 'head_id' => 'integer', 'first_id' => 'integer'];
 
     /** @return HasMany<Track, $this> */
     public function tracks(): HasMany
@@ -53,6 +54,6 @@ final class Song extends Model
 
     public function time(): Timeline
     {
-        return Timeline::of($this->ppq, $this->tempos, $this->meters);
+        return Timeline::of($this->ppq, $this->tempos, $this->meters, $this->markers);
     }
 }

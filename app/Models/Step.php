@@ -16,6 +16,7 @@ use Illuminate\Support\Carbon;
  * @property int|null $next_id the child that redo takes: the one made or visited last
  * @property string $command JSON
  * @property string $said
+ * @property string|null $chosen JSON: what was chosen before it and after it
  * @property string $change as Core\Edit\ChangeCodec writes it
  * @property Carbon $created_at
  */

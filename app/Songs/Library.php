@@ -5,30 +5,32 @@ declare(strict_types=1);
 namespace App\Songs;
 
 use App\Models\Groove;
-use App\Models\Part;
 use App\Models\Song;
 use App\Models\Track;
-use Illuminate\Http\Response;
+use Illuminate\Support\Facades\DB;
+use Jactonic\Core\Command\Batch;
 use Jactonic\Core\Midi\Exporter;
-use Jactonic\Core\Midi\GeneralMidi;
 use Jactonic\Core\Midi\Importer;
-use Jactonic\Core\Midi\Message;
 use Jactonic\Core\Midi\MidiError;
 use Jactonic\Core\Midi\Reader;
 use Jactonic\Core\Midi\Writer;
+use Jactonic\Core\Param\Context;
+use Jactonic\Core\Param\Name;
 use Jactonic\Core\Refusal;
 use Jactonic\Core\Score\Kept;
-use Jactonic\Core\Score\Part as CorePart;
-use Jactonic\Core\Score\Point;
+use Jactonic\Core\Score\Score;
 use Jactonic\Core\Score\Song as CoreSong;
 use Jactonic\Core\Score\Source;
-use Jactonic\Core\Score\Track as CoreTrack;
+use Jactonic\Core\Standard\GeneralMidi;
 use Jactonic\Core\Time\TempoMap;
 use Jactonic\Core\Time\Timeline;
 
 /** The songs kept: between the rows of the database and the songs of the core. */
 final class Library
 {
+    /** Bars that the part of a new song lies over. */
+    private const FRESH_BARS = 8;
+
     /**
      * Imports the bytes of a MIDI file.
      *
@@ -44,118 +46,51 @@ final class Library
     }
 
     /** Keeps a song of the core as a new one, each part with fresh settings unless it brings its own. */
-    public static function keep(CoreSong $core): Song
+    public static function keep(CoreSong $core, ?string $name = null): Song
     {
-        return Keeping::whole(static function () use ($core): Song {
+        return Keeping::whole(static function () use ($core, $name): Song {
+            $time = $core->score->time;
             $song = Song::query()->create([
-                'name' => $core->name, 'ppq' => $core->ppq, 'tempos' => $core->tempos, 'meters' => $core->meters,
+                'name' => $name ?? $core->name, 'ppq' => $time->ppq, 'tempos' => $time->tempoRows, 'meters' => $time->meterRows, 'markers' => $time->markerRows,
                 'source' => $core->source->toArray(), 'revision' => 1,
             ]);
-            foreach ($core->tracks as $position => $coreTrack) {
+            foreach (array_values($core->score->tracks) as $position => $coreTrack) {
                 $track = Track::query()->create([
                     'song_id' => $song->id, 'position' => $position, 'name' => $coreTrack->name, 'end' => $coreTrack->end,
-                    'kept' => array_map(static fn (Kept $k): array => $k->toArray(), $coreTrack->kept),
+                    'kept' => array_map(static fn (Kept $k): array => $k->toArray(), $coreTrack->kept()),
                 ]);
-                foreach ($coreTrack->parts as $corePart) {
-                    $part = new Part(['song_id' => $song->id, 'track_id' => $track->id, 'name' => $corePart->name]);
-                    $part->fillFrom($corePart)->save();
+                foreach ($core->score->partsOf($coreTrack->id) as $part) {
+                    DB::table('parts')->insert(['song_id' => $song->id, 'track_id' => $track->id] + ScoreStore::row($part));
                 }
             }
-
-            return $song;
-        });
-    }
-
-    /**
-     * An empty song of one track.
-     *
-     * @throws Refusal
-     */
-    public static function fresh(string $name, mixed $program): Song
-    {
-        return Keeping::whole(static function () use ($name, $program): Song {
-            $song = self::keep(new CoreSong($name, Timeline::PPQ, [[0, TempoMap::DEFAULT, 0, 0]], [[0, 4, 4, 24, 8, 0, 0]], [], new Source(1, Timeline::PPQ, 1, [])));
-            self::newTrack($song->id, $program, null);
 
             return $song->refresh();
         });
     }
 
     /**
-     * A new track with an empty part, on the first channel that no other track plays on (drums on theirs).
+     * An empty song of one track.
      *
      * @param  mixed  $program  0 to 127, or "drums"
      *
      * @throws Refusal
      */
-    public static function newTrack(int $songId, mixed $program, mixed $name): Part
+    public static function fresh(string $name, mixed $program): Song
     {
         if ($program !== 'drums' && (! is_int($program) || ! isset(GeneralMidi::PROGRAMS[$program]))) {
             throw Refusal::parameter('program', $program, 'a whole number from 0 to 127, or drums');
         }
-        $title = $name === null ? ($program === 'drums' ? 'Drum kit' : GeneralMidi::PROGRAMS[$program]) : self::name($name);
+        $time = Timeline::of(Timeline::PPQ, [[0, TempoMap::DEFAULT]], [[0, 4, 4]]);
+        $batch = new Batch(new Score($time, [], name: $name), context: new Context(span: [0, $time->meters->barNumber(self::FRESH_BARS)->start]));
+        $batch->run(['edit' => 'track-new', 'params' => $program === 'drums' ? ['drums' => true] : ['program' => $program]]);
 
-        return Keeping::whole(static function () use ($songId, $program, $title): Part {
-            $song = Song::query()->findOrFail($songId);
-            $taken = array_map(static fn (Part $p): int => $p->toCore()->channel(), $song->parts()->get()->all());
-            $free = array_values(array_diff(range(0, 15), [GeneralMidi::DRUM_CHANNEL], $taken));
-            $channel = $program === 'drums' ? GeneralMidi::DRUM_CHANNEL : $free[0] ?? 0;
-            $last = $song->tracks()->toBase()->max('position');
-            $song->revision++;
-            $song->save();
-            $track = Track::query()->create(['song_id' => $song->id, 'position' => is_int($last) ? $last + 1 : 0, 'name' => $title, 'end' => 0,
-                'kept' => [(new Kept(0, 0, Message::META, Message::META_TRACK_NAME, $title))->toArray()], 'revision' => $song->revision]);
-
-            return self::emptyPart($song, $track, $title, new Point(1, 0, Message::PROGRAM | $channel, is_int($program) ? $program : 0));
-        });
-    }
-
-    /** A new, empty part on a track, which sounds as the track's first does. */
-    public static function newPart(int $songId, int $trackId): Part
-    {
-        return Keeping::whole(static function () use ($songId, $trackId): Part {
-            $song = Song::query()->findOrFail($songId);
-            $track = Track::query()->where('song_id', $songId)->findOrFail($trackId);
-            $parts = Part::query()->where('track_id', $trackId)->get()->sortBy('id')->map(static fn (Part $p): CorePart => $p->toCore())->all();
-            $first = reset($parts);
-            $channel = $first === false ? 0 : $first->channel();
-            $program = 0;
-            foreach ($first === false ? [] : $first->points as $point) {
-                if ($point->status === (Message::PROGRAM | $channel)) {
-                    $program = $point->data1;
-                    break;
-                }
-            }
-            $song->revision++;
-            $song->save();
-
-            return self::emptyPart($song, $track, $track->name.' '.(count($parts) + 1), new Point(1, 0, Message::PROGRAM | $channel, $program));
-        });
-    }
-
-    private static function emptyPart(Song $song, Track $track, string $name, Point $sound): Part
-    {
-        $part = new Part(['song_id' => $song->id, 'track_id' => $track->id, 'name' => $name]);
-        $part->fillFrom(CorePart::of(0, $name, [], [$sound]));
-        $part->revision = $song->revision;
-        $part->save();
-
-        return $part;
+        return self::keep(new CoreSong($batch->score, new Source(1, Timeline::PPQ)));
     }
 
     /** The song as the core knows it. */
     public static function toCore(Song $song): CoreSong
     {
-        $parts = [];
-        foreach ($song->parts()->get()->sortBy('id') as $part) {
-            $parts[$part->track_id][] = $part->toCore();
-        }
-        $tracks = [];
-        foreach ($song->tracks()->get()->sortBy('position') as $track) {
-            $tracks[] = new CoreTrack($track->name, $parts[$track->id] ?? [], array_map(Kept::fromArray(...), $track->kept), $track->end);
-        }
-
-        return new CoreSong($song->name, $song->ppq, $song->tempos, $song->meters, $tracks, Source::fromArray($song->source));
+        return new CoreSong((new ScoreStore($song))->open(), Source::fromArray($song->source));
     }
 
     /** The bytes of the song as a MIDI file. */
@@ -168,15 +103,13 @@ final class Library
     public static function duplicate(Song $song): Song
     {
         return Keeping::whole(static function () use ($song): Song {
-            $core = self::toCore($song);
-            $names = array_map(static fn (Song $s): string => $s->name, Song::query()->get()->all());
-            $base = (string) preg_replace('/ \(copy( \d+)?\)$/', '', $core->name);
+            $names = Song::query()->pluck('name')->all();
+            $base = (string) preg_replace('/ \(copy( \d+)?\)$/', '', $song->name);
             $name = "$base (copy)";
             for ($i = 2; in_array($name, $names, true); $i++) {
                 $name = "$base (copy $i)";
             }
-
-            $copy = self::keep(new CoreSong($name, $core->ppq, $core->tempos, $core->meters, $core->tracks, $core->source));
+            $copy = self::keep(self::toCore($song), $name);
             foreach (Groove::query()->where('song_id', $song->id)->get() as $groove) {
                 Groove::keep($groove->toCore(), $copy->id);
             }
@@ -190,20 +123,7 @@ final class Library
      */
     public static function name(mixed $name): string
     {
-        $clean = is_string($name) ? trim((string) preg_replace('/[\x00-\x1F\x7F]+/u', ' ', $name)) : '';
-        if ($clean === '' || mb_strlen($clean) > 200) {
-            throw Refusal::parameter('name', $name, 'a name of 1 to 200 characters');
-        }
-
-        return $clean;
-    }
-
-    /** A file of JSON to be saved, under a name that every system takes. */
-    public static function download(string $name, string $json): Response
-    {
-        $clean = trim((string) preg_replace('/[^\pL\pN ._-]+/u', '', $name), ' .') ?: 'jactonic.json';
-
-        return new Response($json, 200, ['Content-Type' => 'application/json', 'Content-Disposition' => "attachment; filename*=UTF-8''".rawurlencode($clean)]);
+        return (new Name)->read($name, 'name');
     }
 
     private static function title(string $fileName): string

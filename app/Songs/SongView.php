@@ -4,15 +4,18 @@ declare(strict_types=1);
 
 namespace App\Songs;
 
-use App\Models\Part;
 use App\Models\Song;
 use App\Models\Track;
-use Jactonic\Core\Midi\GeneralMidi;
-use Jactonic\Core\Midi\Message;
-use Jactonic\Core\Score\Document;
-use Jactonic\Core\Score\Part as CorePart;
-use Jactonic\Core\Score\PartSettings;
+use Illuminate\Support\Facades\DB;
+use Jactonic\Core\Score\Note;
+use Jactonic\Core\Score\Part;
+use Jactonic\Core\Score\PartHead;
 use Jactonic\Core\Score\Point;
+use Jactonic\Core\Score\Score;
+use Jactonic\Core\Score\Table;
+use Jactonic\Core\Sounding\Sounding;
+use Jactonic\Core\Standard\GeneralMidi;
+use Jactonic\Core\Standard\Message;
 use Jactonic\Core\Time\Timeline;
 
 /** A song as the interface gets it: everything that is drawn and played, with all times worked out. */
@@ -21,33 +24,29 @@ final class SongView
     /** Bars shown past the last note, so that there is room to write on. */
     private const ROOM = 4;
 
-    /** @return array<string, mixed> */
-    public static function whole(Song $song): array
-    {
-        $time = $song->time();
-        $cores = [];
-        foreach ($song->parts()->get()->sortBy('id') as $part) {
-            $cores[$part->track_id][] = [$part, $part->toCore()];
-        }
-        $end = self::end($song, $time);
-        $tracks = [];
-        foreach ($song->tracks()->get()->sortBy('position') as $track) {
-            $parts = array_map(static fn (array $pair): array => self::part($pair[1], $time, $end), $cores[$track->id] ?? []);
-            if ($parts !== []) {
-                $tracks[] = self::track($track) + [
-                    'instrument' => self::instrument($cores[$track->id][0][1]),
-                    'parts' => $parts,
-                ];
-            }
-        }
+    public readonly Score $score;
 
-        return self::head($song) + [
-            'ppq' => $song->ppq,
+    private readonly ScoreStore $store;
+
+    public function __construct(private readonly Song $song)
+    {
+        $this->store = new ScoreStore($song);
+        $this->score = $this->store->open();
+    }
+
+    /** @return array<string, mixed> */
+    public function whole(): array
+    {
+        $end = self::end($this->store->lastEnd($this->score), $this->score->time);
+
+        return self::head($this->song) + [
+            'ppq' => $this->score->time->ppq,
             'end' => $end,
-            'tempos' => $time->tempos->toTable(),
-            'meters' => $time->meters->toArray(),
-            'tracks' => $tracks,
-        ];
+            'early' => $this->score->time->early(),
+            'tracks' => array_map(fn (array $track): array => $track + [
+                'parts' => array_values(array_map(fn (Part $p): array => self::part($p, $this->score->time, $end), $this->score->partsOf($track['id']))),
+            ], self::tracks($this->song, $this->score)),
+        ] + self::time($this->score, $end, false);
     }
 
     /** @return array<string, mixed> */
@@ -64,105 +63,131 @@ final class SongView
      *
      * @return array<string, mixed>
      */
-    public static function since(Song $song, int $revision): array
+    public function since(int $revision): array
     {
-        $time = $song->time();
+        $end = self::end($this->store->lastEnd($this->score), $this->score->time);
         $parts = [];
-        $end = self::end($song, $time);
-        foreach (Part::query()->where('song_id', $song->id)->where('revision', '>', $revision)->get()->sortBy('id') as $part) {
-            $parts[$part->id] = self::part($part->toCore(), $time, $end);
+        foreach (DB::table('parts')->where('song_id', $this->song->id)->where('revision', '>', $revision)->orderBy('id')->pluck('id') as $id) {
+            $id = is_numeric($id) ? (int) $id : 0;
+            $parts[$id] = isset($this->score->parts[$id]) ? ['part' => self::part($this->score->parts[$id], $this->score->time, $end)] : ['gone' => true];
         }
-        $tracks = array_map(self::track(...), Track::query()->where('song_id', $song->id)->where('revision', '>', $revision)->get()->all());
+        $tracks = DB::table('tracks')->where('song_id', $this->song->id)->where('revision', '>', $revision)->exists();
 
-        return self::head($song) + ['parts' => (object) $parts, 'tracks' => array_values($tracks), 'end' => $end]
-            + ($song->time_revision > $revision ? ['time' => self::time($song, $time)] : []);
+        return self::head($this->song) + ['parts' => (object) $parts, 'end' => $end]
+            + ($tracks || $parts !== [] ? ['tracks' => self::tracks($this->song, $this->score)] : [])
+            + ($this->song->time_revision > $revision ? ['time' => self::time($this->score, $end)] : []);
     }
 
     /**
-     * The song's tempos and meters, and the lines of every part, which follow them.
+     * The song's tempos, meters and markers, and the lines of every part, which follow them.
      *
      * @return array<string, mixed>
      */
-    public static function time(Song $song, Timeline $time): array
+    public static function time(Score $score, int $end, bool $withLines = true): array
     {
-        $end = self::end($song, $time);
-        $lines = [];
-        foreach ($song->parts()->get() as $part) {
-            $settings = $part->toSettings();
-            $lines[$part->id] = $time->lines($settings->grid, $settings->swing)->table($end);
-        }
+        $lines = $withLines ? ['lines' => (object) array_map(static fn (Part $p): array => self::lines($p, $score->time, $end), $score->parts)] : [];
 
-        return ['tempos' => $time->tempos->toTable(), 'meters' => $time->meters->toArray(), 'lines' => (object) $lines];
+        return ['tempos' => $score->time->tempos->toTable(), 'meters' => $score->time->meters->toArray(), 'markers' => $score->time->markers()] + $lines;
     }
 
     /** @return array<string, mixed> */
-    public static function part(CorePart $part, Timeline $time, int $end): array
+    public static function part(Part $part, Timeline $time, int $end): array
     {
-        $settings = $part->settings ?? PartSettings::fresh();
-
-        return [
-            'id' => $part->id,
-            'name' => $part->name,
-            'settings' => $settings->toArray(),
-            'lines' => self::lines($part, $time, $end),
-            'notes' => Document::rows($part->notes),
-            'points' => self::points($part),
+        return self::partHead($part) + self::settings($part, $time, $end) + [
+            'notes' => self::notes($part, $part->notes->all()),
+            'points' => self::points($part, $part->points->all()),
         ];
     }
 
-    /** @return list<array{int, int, int, int}> tick, status, data bytes; in order of time */
-    public static function points(CorePart $part): array
+    /** @return array<string, mixed> */
+    public static function partHead(Part $part): array
     {
-        $points = array_map(static fn (Point $p): array => [$p->tick, $p->status, $p->data1, $p->data2], array_values($part->points));
-        // Sorting keeps the order of equals: points of one tick stay in order of their ids.
-        usort($points, static fn (array $a, array $b): int => $a[0] <=> $b[0]);
-
-        return $points;
+        return ['id' => $part->id, 'track' => $part->head->track, 'name' => $part->name, 'from' => $part->head->from, 'to' => $part->head->to === PartHead::OPEN ? null : $part->head->to, 'muted' => $part->head->muted];
     }
 
-    /** @return array{bars: list<int>, of: list<int>, patterns: list<list<int>>} */
-    public static function lines(CorePart $part, Timeline $time, int $end): array
+    /**
+     * A part's settings, and what follows from them: the lines of its grid, and how long its pen writes: ticks, or bars.
+     *
+     * @return array<string, mixed>
+     */
+    public static function settings(Part $part, Timeline $time, int $end): array
     {
-        $settings = $part->settings ?? PartSettings::fresh();
+        $settings = $part->settings();
+        $grid = $settings->penLength ?? $settings->grid;
+        $touched = $settings->lengthFrom === 'touched' && $settings->touchedLength !== null;
 
-        return $time->lines($settings->grid, $settings->swing)->table($end);
+        return ['settings' => $settings->toArray(), 'pen' => $touched || ! $grid->isBars() ? ['ticks' => $settings->penTicks($time, 0)] : ['bars' => $grid->bars], 'lines' => self::lines($part, $time, $end)];
     }
 
-    /** The tick up to which a song is drawn: a few bars past its last note. */
-    public static function end(Song $song, Timeline $time): int
+    /**
+     * Notes as rows: the columns that are shown, and the tick up to which each sounds (0 where it does not).
+     *
+     * @param  array<int, Note>  $notes
+     * @return list<list<mixed>>
+     */
+    public static function notes(Part $part, array $notes): array
     {
-        $last = $song->parts()->toBase()->max('last_end');
-
-        return $time->meters->barNumber($time->meters->barAt(max(0, (is_int($last) ? $last : 0) - 1))->index + self::ROOM)->end();
+        return Table::notes()->rows($notes, static fn (Note $n): int => Sounding::until($n, $part->head));
     }
 
-    /** The step that redo takes; null when there is none. */
+    /**
+     * Points as rows, and whether each is heard.
+     *
+     * @param  array<int, Point>  $points
+     * @return list<list<mixed>>
+     */
+    public static function points(Part $part, array $points): array
+    {
+        return Table::points()->rows($points, static fn (Point $p): int => (int) Sounding::isHeard($p, $part->head));
+    }
+
+    /** The end of what is drawn. */
+    public static function end(int $last, Timeline $time): int
+    {
+        return $time->meters->barNumber($time->meters->barAt(max(0, $last - 1))->index + self::ROOM)->end();
+    }
+
     public static function nextOf(Song $song): ?int
     {
         if ($song->head_id === null) {
             return $song->first_id;
         }
-        $next = $song->steps()->toBase()->where('id', $song->head_id)->value('next_id');
+        $next = DB::table('steps')->where('id', $song->head_id)->value('next_id');
 
-        return is_int($next) ? $next : null;
+        return is_numeric($next) ? (int) $next : null;
+    }
+
+    /** @return list<array{id: int, name: string, muted: bool, soloed: bool, instrument: string}> all tracks in their order but those that only say something in the file */
+    public static function tracks(Song $song, Score $score): array
+    {
+        $tracks = [];
+        $heard = Track::query()->where('song_id', $song->id)->get(['id', 'muted', 'soloed'])->keyBy('id');
+        foreach ($score->tracks as $track) {
+            $parts = $score->partsOf($track->id);
+            $first = reset($parts);
+            if ($first === false && count($track->kept()) > 1) {
+                continue;
+            }
+            $tracks[] = ['id' => $track->id, 'name' => $track->name, 'muted' => $heard[$track->id]->muted ?? false, 'soloed' => $heard[$track->id]->soloed ?? false,
+                'instrument' => $first === false ? '' : self::instrument($first)];
+        }
+
+        return $tracks;
     }
 
     /** @return array<string, mixed> */
-    private static function track(Track $track): array
+    private static function lines(Part $part, Timeline $time, int $end): array
     {
-        return ['id' => $track->id, 'name' => $track->name, 'muted' => $track->muted, 'soloed' => $track->soloed];
+        return $time->lines($part->settings()->grid, $part->settings()->swing)->table($end);
     }
 
     /** What the part is first played with: a General MIDI program, or the drums of channel 10. */
-    private static function instrument(CorePart $part): string
+    private static function instrument(Part $part): string
     {
-        foreach ($part->notes as $note) {
-            if ($note->channel === GeneralMidi::DRUM_CHANNEL) {
-                return 'Drum kit';
-            }
-            break;
+        if (! $part->notes->isEmpty() && $part->channel() === GeneralMidi::DRUM_CHANNEL) {
+            return 'Drum kit';
         }
-        foreach ($part->points as $point) {
+        foreach ($part->points->all() as $point) {
             if (($point->status & 0xF0) === Message::PROGRAM) {
                 return ($point->status & 0x0F) === GeneralMidi::DRUM_CHANNEL ? 'Drum kit' : GeneralMidi::PROGRAMS[$point->data1];
             }

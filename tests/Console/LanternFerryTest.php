@@ -19,7 +19,7 @@ final class LanternFerryTest extends TestCase
 
     protected function setUp(): void
     {
-        $this->score = LanternFerry::song()->score();
+        $this->score = LanternFerry::song()->score;
     }
 
     private function part(string $name): Part
@@ -35,7 +35,7 @@ final class LanternFerryTest extends TestCase
     /** @return list<float> how late each note is against its part's grid, in ms; below 0 is early */
     private function late(Part $part): array
     {
-        $settings = $part->settings;
+        $settings = $part->settings();
         self::assertNotNull($settings);
         $lines = $this->score->time->lines($settings->grid, $settings->swing);
 
@@ -58,7 +58,7 @@ final class LanternFerryTest extends TestCase
         $spreads = array_map(fn (array $c): int => max(array_map(static fn (Note $n): int => $n->start, $c)) - min(array_map(static fn (Note $n): int => $n->start, $c)), $chords);
 
         self::assertGreaterThan(10, array_sum($spreads) / count($spreads), 'a strum, in ticks');
-        self::assertLessThan(480, max(array_map(static fn (Note $n): int => $n->length, $piano->notes)), 'none reaches the next chord');
+        self::assertLessThan(480, max(array_map(static fn (Note $n): int => $n->length, $piano->notes->all())), 'none reaches the next chord');
         self::assertNotSame([], Pick::parse(['overlapping' => true])->of($piano, $this->score->time), 'the doubled note');
     }
 
@@ -75,15 +75,15 @@ final class LanternFerryTest extends TestCase
         $off = array_map(abs(...), $this->late($vibes));
         sort($off);
 
-        self::assertSame('1/8T', $vibes->settings?->grid->name);
+        self::assertSame('1/8T', $vibes->settings()->grid->name);
         self::assertLessThan(20, $off[intdiv(count($off), 2)], 'its grid fits');
-        $pitches = array_count_values(array_map(static fn (Note $n): int => $n->pitch, $vibes->notes));
+        $pitches = array_count_values(array_map(static fn (Note $n): int => $n->pitch, $vibes->notes->all()));
         self::assertContains(1, $pitches, 'the wrong note is played once');
     }
 
     public function test_the_hats_are_uneven_and_the_pad_overlaps(): void
     {
-        $hats = array_map(static fn (Note $n): int => $n->velocity, array_filter($this->part('Kit, quay')->notes, static fn (Note $n): bool => $n->pitch === 42));
+        $hats = array_map(static fn (Note $n): int => $n->velocity, array_filter($this->part('Kit, quay')->notes->all(), static fn (Note $n): bool => $n->pitch === 42));
         self::assertGreaterThan(40, max($hats) - min($hats));
         $pad = $this->part('Pad, water');
         self::assertGreaterThan(10, count(Pick::parse(['overlapping' => true])->of($pad, $this->score->time)));

@@ -37,7 +37,7 @@ final class DurableTest extends TestCase
             }
             self::assertSame((string) ($base + 1), $killed->getOutput());
         }
-        $pitches = ' echo json_encode(array_slice(array_map(fn ($n) => $n->pitch, array_values(App\Models\Part::query()->findOrFail(1)->toCore()->notes)), 0, 4));';
+        $pitches = ' echo json_encode(array_slice((new App\Songs\ScoreStore(App\Models\Song::query()->findOrFail(1)))->open()->part(1)->notes->column("pitch"), 0, 4));';
         $look = $run($pitches);
         $look->mustRun();
         self::assertSame('[60,63,67,68]', $look->getOutput(), 'up three semitones');

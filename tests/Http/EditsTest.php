@@ -103,7 +103,7 @@ final class EditsTest extends TestCase
         $answer = $this->postJson("/api/songs/$song->id/edits", ['base' => 1, 'do' => [['edit' => 'mute', 'on' => $this->all($song)]]]);
 
         $answer->assertStatus(409)->assertHeader('Content-Type', 'application/problem+json')->assertJsonPath('catchUp.revision', 2)->assertJsonPath('catchUp.canUndo', true);
-        self::assertSame([0, 240, 480, 720], array_column((array) $answer->json("catchUp.parts.$part.notes"), 1));
+        self::assertSame([0, 240, 480, 720], array_column((array) $answer->json("catchUp.parts.$part.part.notes"), 1));
         self::assertSame(2, $song->refresh()->revision);
 
         $again = $this->postJson("/api/songs/$song->id/edits", ['base' => 2, 'do' => [['edit' => 'mute', 'on' => $this->all($song)]]]);

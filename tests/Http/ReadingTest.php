@@ -39,14 +39,14 @@ final class ReadingTest extends TestCase
     {
         $song = $this->song();
         $on = ['part' => $this->partId($song), 'notes' => []];
-        $reading = $this->postJson("/api/songs/$song->id/reading", ['on' => $on])->assertOk();
+        $reading = $this->postJson("/api/songs/$song->id/reading", ['reading' => 'grid-reading', 'on' => $on])->assertOk();
 
         self::assertSame(4, $reading->json('notes'));
         $best = $reading->json('best.grid');
         $reading->assertJsonPath('said', static fn (string $said): bool => str_starts_with($said, "The playing fits $best"));
         self::assertCount(48, (array) $reading->json('beat'));
-        $this->postJson("/api/songs/$song->id/reading", ['on' => ['part' => 99_999]])->assertStatus(422);
-        $this->postJson("/api/songs/$song->id/reading", [])->assertStatus(422)->assertJsonPath('parameter', 'on');
+        $this->postJson("/api/songs/$song->id/reading", ['reading' => 'grid-reading', 'on' => ['part' => 99_999]])->assertStatus(422);
+        $this->postJson("/api/songs/$song->id/reading", ['on' => $on])->assertStatus(422)->assertJsonPath('parameter', 'reading');
     }
 
     public function test_the_song_is_seen_as_it_was_before_the_last_step_and_stays_as_it_is(): void
@@ -69,27 +69,31 @@ final class ReadingTest extends TestCase
         $song = $this->song();
         $part = $this->partId($song);
         $this->postJson("/api/songs/$song->id/edits", ['base' => $song->revision, 'do' => [['set' => ['grid' => '1/8T'], 'part' => $part]]])->assertOk();
-        $way = ['part' => $part, 'tick' => 0, 'steps' => 2];
-        $this->postJson("/api/songs/$song->id/caret", $way)->assertOk()->assertExactJson(['tick' => 640, 'place' => '1.1.641']);
-        $this->postJson("/api/songs/$song->id/caret", ['by' => ['unit' => 'bar', 'amount' => 1]] + $way)->assertJsonPath('tick', 7680);
-        foreach ([['part' => 99_999], ['tick' => -1], ['tick' => 'x'], ['steps' => 99_999], ['by' => ['unit' => 'miles']]] as $bad) {
-            $this->postJson("/api/songs/$song->id/caret", $bad + $way)->assertStatus(422)->assertJsonPath('parameter', array_key_first($bad));
+        $way = ['reading' => 'caret-step', 'on' => ['part' => $part, 'notes' => []], 'context' => ['caret' => 0]];
+        $read = fn (array $params, array $other = []) => $this->postJson("/api/songs/$song->id/reading", $other + ['params' => $params] + $way);
+        $read(['steps' => 2])->assertOk()->assertExactJson(['tick' => 640, 'place' => '1.1.641']);
+        $read(['steps' => 2, 'by' => ['unit' => 'bar', 'amount' => 1]])->assertJsonPath('tick', 7680);
+        foreach ([['from' => -1], ['from' => 'x'], ['steps' => 99_999], ['by' => ['unit' => 'miles']]] as $bad) {
+            $read($bad)->assertStatus(422)->assertJsonPath('parameter', array_key_first($bad));
         }
+        $read([], ['on' => ['part' => 99_999]])->assertStatus(422)->assertJsonPath('parameter', 'part');
+        $read([], ['context' => ['caret' => 'here']])->assertStatus(422)->assertJsonPath('parameter', 'context.caret');
+        $read([], ['context' => []])->assertStatus(422)->assertJsonPath('detail', 'There is no caret.');
     }
 
     public function test_points_that_moved_along_are_told_and_undone(): void
     {
         $song = Library::keep(Importer::import(Reader::read(Smf::rich()), 'Rich')[0]);
         $part = $this->partId($song);
-        $points = static fn (mixed $list): array => array_column((array) $list, 0);
+        $points = static fn (mixed $list): array => array_column((array) $list, 1, 0);
         $before = $points($this->getJson("/api/songs/$song->id")->json('tracks.0.parts.0.points'));
         $this->do($song, [['edit' => 'insert', 'on' => ['part' => $part, 'notes' => []], 'params' => ['notes' => [['start' => 0, 'length' => 9000, 'pitch' => 90]]]]]);
         $answer = $this->do($song, [['edit' => 'nudge', 'on' => $this->all($song), 'params' => ['lanes' => 'along', 'by' => ['unit' => 'bar', 'amount' => 1]]]])->assertOk();
 
         self::assertNotSame([], $before);
-        self::assertSame(array_map(static fn (mixed $t): int => (is_int($t) ? $t : 0) + 3840, $before), $points($answer->json("parts.$part.points")));
+        self::assertSame(array_map(static fn (mixed $t): int => (is_int($t) ? $t : 0) + 3840, $before), $points($answer->json("parts.$part.putPoints")));
         $undone = $this->postJson("/api/songs/$song->id/undo", ['base' => $song->refresh()->revision])->assertOk();
-        self::assertSame($before, $points($undone->json("parts.$part.points")));
+        self::assertSame($before, $points($undone->json("parts.$part.putPoints")));
     }
 
     public function test_a_key_that_is_held_makes_one_step(): void

@@ -31,9 +31,9 @@ final class RecipesTest extends TestCase
     public function test_a_condition_is_counted_without_doing_anything(): void
     {
         $song = $this->song();
-        $body = ['on' => ['part' => $this->partId($song), 'notes' => []], 'pick' => ['or' => [['velocity' => ['max' => 80]], ['pitch' => 65]]]];
-        $this->postJson("/api/songs/$song->id/pick", $body)->assertOk()->assertExactJson(['notes' => [1, 7]]);
-        $this->postJson("/api/songs/$song->id/pick", ['pick' => ['colour' => 1]] + $body)->assertStatus(422)->assertJsonPath('parameter', 'pick');
+        $body = ['reading' => 'picked', 'on' => ['part' => $this->partId($song), 'notes' => []], 'params' => ['pick' => ['or' => [['velocity' => ['max' => 80]], ['pitch' => 65]]]]];
+        $this->postJson("/api/songs/$song->id/reading", $body)->assertOk()->assertExactJson(['notes' => [1, 7]]);
+        $this->postJson("/api/songs/$song->id/reading", ['params' => ['pick' => ['colour' => 1]]] + $body)->assertStatus(422)->assertJsonPath('parameter', 'pick');
     }
 
     public function test_a_command_so_many_times_is_one_step(): void

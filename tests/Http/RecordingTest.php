@@ -10,6 +10,7 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Testing\TestResponse;
 use Jactonic\Core\Midi\Importer;
 use Jactonic\Core\Midi\Reader;
+use Jactonic\Core\Score\Part;
 use Jactonic\Core\Score\Track;
 use Tests\TestCase;
 
@@ -111,7 +112,7 @@ final class RecordingTest extends TestCase
         $part = $this->partId($song);
         $ids = array_column((array) $this->getJson("/api/songs/$song->id")->json('tracks.0.parts.0.notes'), 0);
         $this->do($song, [['set' => ['velocityFrom' => 'touched', 'lengthFrom' => 'touched'], 'part' => $part]])->assertOk();
-        $this->do($song, [['set' => ['touchedNote' => $ids[2]], 'part' => $part]])->assertJsonPath("parts.$part.settings.penVelocity", 0x52)->assertJsonPath('said.0', '');
+        $this->do($song, [['touched' => $ids[2], 'part' => $part]])->assertJsonPath("parts.$part.settings.penVelocity", 0x52)->assertJsonPath('said.0', '');
         $this->do($song, [['edit' => 'velocity-set', 'params' => ['value' => 31], 'on' => ['part' => $part, 'notes' => [$ids[0]]]]])->assertJsonPath("parts.$part.settings.penVelocity", 31);
         $this->do($song, [['edit' => 'resize', 'params' => ['by' => ['unit' => 'ticks', 'amount' => 77]]], ['edit' => 'insert', 'params' => ['notes' => [['start' => 5000, 'pitch' => 50]]]]])->assertStatus(422);
         $this->do($song, [['edit' => 'resize', 'params' => ['by' => ['unit' => 'ticks', 'amount' => 77]], 'on' => ['part' => $part, 'notes' => [$ids[0]]]], ['edit' => 'insert', 'params' => ['notes' => [['start' => 5000, 'pitch' => 50]]]]])
@@ -124,21 +125,21 @@ final class RecordingTest extends TestCase
         $made = $this->postJson('/api/songs', ['name' => 'Slipway'])->assertCreated()->assertJsonPath('song.name', 'Slipway');
         $song = Song::query()->findOrFail($made->json('song.id'));
         $this->piece($song, [0.0])->assertOk();
-        $drums = $this->postJson("/api/songs/$song->id/tracks", ['program' => 'drums'])->assertCreated()->json('part');
-        $this->postJson("/api/songs/$song->id/tracks", ['program' => 48, 'name' => 'Pad'])->assertCreated();
+        $drums = $this->do($song, [['edit' => 'track-new', 'params' => ['drums' => true]]])->assertOk()->json('selection.0.part');
+        $this->do($song, [['edit' => 'track-new', 'params' => ['program' => 48, 'name' => 'Pad']]])->assertOk();
         $whole = $this->getJson("/api/songs/$song->id");
 
         self::assertSame(['Acoustic Grand Piano', 'Drum kit', 'Pad'], array_column((array) $whole->json('tracks'), 'name'));
         self::assertSame(['Acoustic Grand Piano', 'Drum kit', 'String Ensemble 1'], array_column((array) $whole->json('tracks'), 'instrument'));
-        $this->do($song, [['edit' => 'insert', 'on' => ['part' => $drums, 'notes' => []], 'params' => ['notes' => [['start' => 0, 'pitch' => 38]]]]])->assertJsonPath("parts.$drums.put.0.9", 9);
-        $second = $this->postJson("/api/songs/$song->id/tracks/".$whole->json('tracks.2.id').'/parts')->assertCreated()->json('part');
+        $this->do($song, [['edit' => 'insert', 'on' => ['part' => $drums, 'notes' => []], 'params' => ['notes' => [['start' => 0, 'pitch' => 38]]]]])->assertJsonPath("parts.$drums.put.0.7", 9);
+        $second = $this->do($song, [['edit' => 'part-new', 'on' => ['tracks' => [$whole->json('tracks.2.id')]]]])->assertOk()->json('selection.0.part');
         self::assertSame('Pad 2', $this->getJson("/api/songs/$song->id")->json('tracks.2.parts.1.name'));
-        $this->do($song, [['edit' => 'insert', 'on' => ['part' => $second, 'notes' => []], 'params' => ['notes' => [['start' => 0, 'pitch' => 38]]]]])->assertJsonPath("parts.$second.put.0.9", 1);
+        $this->do($song, [['edit' => 'insert', 'on' => ['part' => $second, 'notes' => []], 'params' => ['notes' => [['start' => 0, 'pitch' => 38]]]]])->assertJsonPath("parts.$second.put.0.7", 1);
         // Names, sounds and notes are in the file.
         [$file] = Importer::import(Reader::read((string) $this->get("/api/songs/$song->id/file")->assertOk()->getContent()), 'file');
-        self::assertSame(['Acoustic Grand Piano', 'Drum kit', 'Pad'], array_map(static fn (Track $t): string => $t->name, $file->tracks));
-        self::assertSame([1, 1, 1], array_map(static fn (Track $t): int => count($t->parts[0]->notes), $file->tracks));
-        $this->postJson("/api/songs/$song->id/tracks", ['program' => 128])->assertStatus(422)->assertJsonPath('parameter', 'program');
+        self::assertSame(['Acoustic Grand Piano', 'Drum kit', 'Pad'], array_values(array_map(static fn (Track $t): string => $t->name, $file->score->tracks)));
+        self::assertSame([1, 1, 1], array_values(array_map(static fn (Part $p): int => count($p->notes), $file->score->parts)));
+        $this->do($song, [['edit' => 'track-new', 'params' => ['program' => 128]]])->assertStatus(422)->assertJsonPath('parameter', 'program');
         $this->postJson('/api/songs', ['name' => ' '])->assertStatus(422);
     }
 
@@ -146,15 +147,16 @@ final class RecordingTest extends TestCase
     {
         $song = $this->song();
         $part = $this->partId($song);
-        $played = $this->postJson("/api/songs/$song->id/player", ['passage' => 'bell', 'seed' => 2, 'loose' => 0, 'from' => 960])->assertOk()->assertJsonPath('name', 'Harbour bell');
+        $read = fn (string $reading, array $params, array $other = []) => $this->postJson("/api/songs/$song->id/reading", $other + ['reading' => $reading, 'params' => $params]);
+        $played = $read('passage-reading', ['passage' => 'bell', 'seed' => 2, 'loose' => 0, 'from' => 960])->assertOk()->assertJsonPath('name', 'Harbour bell');
         self::assertSame(9, count((array) $played->json('events')));
-        $this->postJson("/api/songs/$song->id/player", ['passage' => 'tune'])->assertStatus(422)->assertJsonPath('parameter', 'passage');
-        $this->postJson("/api/songs/$song->id/player", ['passage' => 'bell', 'loose' => 'very'])->assertStatus(422)->assertJsonPath('parameter', 'loose');
+        $read('passage-reading', ['passage' => 'tune'])->assertStatus(422)->assertJsonPath('parameter', 'passage');
+        $read('passage-reading', ['passage' => 'bell', 'loose' => 'very'])->assertStatus(422)->assertJsonPath('parameter', 'loose');
 
-        $clip = $this->postJson("/api/songs/$song->id/clip", ['on' => ['part' => $part, 'notes' => []], 'from' => 0, 'to' => 300])->assertOk();
+        $clip = $read('clip', ['from' => 'span-start', 'to' => 'span-end'], ['on' => ['part' => $part, 'notes' => []], 'context' => ['span' => [0, 300]]])->assertOk();
         self::assertSame([0, 300], [$clip->json('anchor'), $clip->json('length')]);
         self::assertNotSame([], $clip->json('notes'));
-        $this->postJson("/api/songs/$song->id/clip", ['on' => ['part' => $part, 'notes' => []]])->assertJsonPath('notes', []);
+        $read('clip', [], ['on' => ['part' => $part, 'notes' => []]])->assertJsonPath('notes', []);
         self::assertSame(1, $song->refresh()->revision);
     }
 
@@ -163,7 +165,7 @@ final class RecordingTest extends TestCase
         $song = $this->song();
         $on = ['part' => $this->partId($song), 'notes' => []];
         $starts = $this->starts($song);
-        self::assertCount(2, (array) $this->do($song, [['select' => 'span', 'on' => $on, 'span' => [$starts[1], $starts[3]]]])->json('selection.0.notes'));
-        $this->do($song, [['select' => 'span', 'on' => $on]])->assertStatus(422)->assertJsonPath('parameter', 'span');
+        self::assertCount(2, (array) $this->do($song, [['select' => 'span', 'on' => $on, 'context' => ['span' => [$starts[1], $starts[3]]]]])->json('selection.0.notes'));
+        $this->do($song, [['select' => 'span', 'on' => $on]])->assertStatus(422)->assertJsonPath('parameter', 'context');
     }
 }

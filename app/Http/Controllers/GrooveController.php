@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Editing\History;
+use App\Http\Download;
 use App\Models\Groove;
 use App\Models\Song;
-use App\Songs\Library;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -36,7 +36,7 @@ final class GrooveController
     {
         $kept = Song::query()->findOrFail($song);
         $given = $request->json('groove');
-        $groove = $given !== null ? CoreGroove::fromArray($given) : History::groove($kept, $request->json('name'), $request->json('on'), $request->json('grid'));
+        $groove = $given !== null ? CoreGroove::fromArray($given) : CoreGroove::fromArray(History::reading($kept, 'groove-reading', $request->json('on'), ['name' => $request->json('name'), 'grid' => $request->json('grid')], null));
         $shelf = $request->json('shelf', false);
         if (! is_bool($shelf)) {
             throw Refusal::parameter('shelf', $shelf, 'true or false');
@@ -66,7 +66,7 @@ final class GrooveController
     {
         $core = Groove::query()->findOrFail($groove)->toCore();
 
-        return Library::download("$core->name.groove.json", json_encode($core->toArray(), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_PRETTY_PRINT));
+        return Download::json("$core->name.groove.json", json_encode($core->toArray(), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_PRETTY_PRINT));
     }
 
     /** @return array{id: int, shelf: bool, groove: array<string, mixed>} */

@@ -4,9 +4,10 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Http\Download;
+use App\Keys\KeySets;
 use App\Models\KeySet;
 use App\Models\Setting;
-use App\Songs\Keeping;
 use App\Songs\Library;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -21,8 +22,6 @@ use Jactonic\Core\Refusal;
 /** Sets of shortcuts. Number 0 is the one that ships; whoever changes it gets a set of their own. */
 final class KeySetController
 {
-    public const OWN = 'As Jactonic comes';
-
     public function index(): JsonResponse
     {
         return self::state();
@@ -33,7 +32,7 @@ final class KeySetController
     {
         $name = Library::name($request->json('name'));
         $from = $request->json('from', 0);
-        $set = KeySet::keep(new CoreKeySet($name, self::keymap(is_int($from) ? $from : throw Refusal::parameter('from', $from, 'the number of a set'))));
+        $set = KeySet::keep(new CoreKeySet($name, KeySets::keymap(is_int($from) ? $from : throw Refusal::parameter('from', $from, 'the number of a set'))));
         Setting::put(Setting::KEY_SET, $set->id);
 
         return self::state();
@@ -55,7 +54,7 @@ final class KeySetController
 
     public function use(int $set): JsonResponse
     {
-        self::keymap($set);
+        KeySets::keymap($set);
         Setting::put(Setting::KEY_SET, $set);
 
         return self::state();
@@ -69,7 +68,7 @@ final class KeySetController
         if (! is_string($context) || ! is_string($keys)) {
             throw Refusal::parameter('keys', $keys, 'keys in a context');
         }
-        $keymap = self::keymap(self::current());
+        $keymap = KeySets::keymap(KeySets::current());
 
         return new JsonResponse([
             'keys' => Stroke::sequence($keys),
@@ -84,13 +83,15 @@ final class KeySetController
         $binding = Binding::fromArray($request->json('binding'));
         $instead = $request->json('instead');
 
-        return self::change(static function (Keymap $map) use ($binding, $request, $instead): Keymap {
+        KeySets::change(static function (Keymap $map) use ($binding, $request, $instead): Keymap {
             if (is_array($instead) && is_string($instead['context'] ?? null) && is_string($instead['keys'] ?? null)) {
                 $map = $map->without($instead['context'], $instead['keys']);
             }
 
             return $map->with($binding, $request->json('replace') === true);
         });
+
+        return self::state();
     }
 
     public function take(Request $request): JsonResponse
@@ -101,7 +102,9 @@ final class KeySetController
             throw Refusal::parameter('keys', $keys, 'keys in a context');
         }
 
-        return self::change(static fn (Keymap $map): Keymap => $map->without($context, $keys));
+        KeySets::change(static fn (Keymap $map): Keymap => $map->without($context, $keys));
+
+        return self::state();
     }
 
     /** Sets one command, or with none named all of them, back to how they ship. */
@@ -109,12 +112,14 @@ final class KeySetController
     {
         $command = $request->json('command');
 
-        return self::change(static fn (Keymap $map): Keymap => is_string($command) ? $map->reset($command, Defaults::keymap()) : Defaults::keymap());
+        KeySets::change(static fn (Keymap $map): Keymap => is_string($command) ? $map->reset($command, Defaults::keymap()) : Defaults::keymap());
+
+        return self::state();
     }
 
     public function undo(): JsonResponse
     {
-        $set = KeySet::query()->find(self::current());
+        $set = KeySet::query()->find(KeySets::current());
         if ($set === null || ! $set->undo()) {
             throw new Refusal('There is no change of shortcuts to take back.');
         }
@@ -132,62 +137,13 @@ final class KeySetController
 
     public function export(int $set): Response
     {
-        $core = new CoreKeySet(self::nameOf($set), self::keymap($set));
+        $core = new CoreKeySet(KeySets::nameOf($set), KeySets::keymap($set));
 
-        return Library::download("$core->name.keys.json", json_encode($core->toArray(), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_PRETTY_PRINT));
-    }
-
-    /** @return array{set: int, name: string, sets: list<array{id: int, name: string}>, keymap: list<array<string, mixed>>, canUndo: bool} */
-    public static function now(): array
-    {
-        $current = self::current();
-        $sets = [['id' => 0, 'name' => self::OWN]];
-        foreach (KeySet::query()->get()->sortBy('id') as $set) {
-            $sets[] = ['id' => $set->id, 'name' => $set->name];
-        }
-
-        return ['set' => $current, 'name' => self::nameOf($current), 'sets' => $sets, 'keymap' => self::keymap($current)->toArray(),
-            'canUndo' => (KeySet::query()->find($current)->before ?? []) !== []];
+        return Download::json("$core->name.keys.json", json_encode($core->toArray(), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_PRETTY_PRINT));
     }
 
     private static function state(): JsonResponse
     {
-        return new JsonResponse(self::now());
-    }
-
-    /** The set in use; the one that ships where another was deleted. */
-    private static function current(): int
-    {
-        $id = Setting::integer(Setting::KEY_SET, 0);
-
-        return $id === 0 || KeySet::query()->whereKey($id)->exists() ? $id : 0;
-    }
-
-    private static function keymap(int $set): Keymap
-    {
-        return $set === 0 ? Defaults::keymap() : KeySet::query()->findOrFail($set)->toCore()->keymap;
-    }
-
-    private static function nameOf(int $set): string
-    {
-        return $set === 0 ? self::OWN : KeySet::query()->findOrFail($set)->name;
-    }
-
-    /** @param  \Closure(Keymap): Keymap  $to */
-    private static function change(\Closure $to): JsonResponse
-    {
-        Keeping::whole(static function () use ($to): void {
-            $current = self::current();
-            $changed = $to(self::keymap($current));
-            if ($current === 0) {
-                $set = KeySet::keep(new CoreKeySet('Mine', Defaults::keymap()));
-                Setting::put(Setting::KEY_SET, $set->id);
-            } else {
-                $set = KeySet::query()->findOrFail($current);
-            }
-            $set->change($changed);
-        });
-
-        return self::state();
+        return new JsonResponse(KeySets::now());
     }
 }

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Http\Download;
 use App\Models\Recipe;
 use App\Songs\Keeping;
-use App\Songs\Library;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -104,7 +104,7 @@ final class RecipeController
     {
         $data = count($recipes) === 1 ? $recipes[0]->toArray() : ['kind' => 'recipes', 'recipes' => array_map(static fn (CoreRecipe $r): array => $r->toArray(), $recipes)];
 
-        return Library::download($name, json_encode($data, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_PRETTY_PRINT));
+        return Download::json($name, json_encode($data, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_PRETTY_PRINT));
     }
 
     /** @return list<array<string, mixed>> */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Keys\KeySets;
 use App\Models\Recipe as Kept;
 use Illuminate\Http\JsonResponse;
 use Jactonic\Core\Command\Command;
@@ -11,9 +12,10 @@ use Jactonic\Core\Command\Commands;
 use Jactonic\Core\Edit\Catalogue;
 use Jactonic\Core\Keymap\Defaults;
 use Jactonic\Core\Keymap\Stroke;
-use Jactonic\Core\Midi\GeneralMidi;
 use Jactonic\Core\Recipe\Recipe;
 use Jactonic\Core\Recording\Passage;
+use Jactonic\Core\Score\Table;
+use Jactonic\Core\Standard\GeneralMidi;
 
 /** What the interface needs to know before it shows anything: the shortcuts, the catalogue, names, limits. */
 final class SetupController
@@ -21,11 +23,12 @@ final class SetupController
     public function __invoke(): JsonResponse
     {
         return new JsonResponse([
-            'keys' => KeySetController::now(),
+            'keys' => KeySets::now(),
             'defaults' => Defaults::keymap()->toArray(),
             'commands' => array_map(static fn (Command $c): array => $c->toArray(), array_values(Commands::all())),
             'edits' => array_keys(Catalogue::classes()),
             'recipes' => array_map(static fn (Recipe $r): array => $r->toArray(), array_values(Kept::book()->recipes)),
+            'tables' => ['note' => [...Table::notes()->shown, 'until'], 'point' => [...Table::points()->shown, 'heard']],
             'passages' => array_map(static fn (Passage $p): array => ['id' => $p->id, 'name' => $p->name], Passage::all()),
             'programs' => GeneralMidi::PROGRAMS,
             'kept' => Stroke::KEPT,

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Editing\History;
 use App\Http\Problems;
 use App\Models\Song;
 use App\Models\Track;
@@ -14,6 +15,7 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\DB;
 use Jactonic\Core\Refusal;
 
 /** The songs: list, open, import, export, rename, duplicate, delete and bring back. */
@@ -31,13 +33,13 @@ final class SongController
 
     public function show(int $song): JsonResponse
     {
-        return new JsonResponse(SongView::whole(Song::query()->findOrFail($song)));
+        return new JsonResponse((new SongView(Song::query()->findOrFail($song)))->whole());
     }
 
     /** What changed after the revision `since`. */
     public function changes(int $song, Request $request): JsonResponse
     {
-        return new JsonResponse(SongView::since(Song::query()->findOrFail($song), (int) $request->string('since')->toString()));
+        return new JsonResponse((new SongView(Song::query()->findOrFail($song)))->since((int) $request->string('since')->toString()));
     }
 
     public function import(Request $request): JsonResponse
@@ -62,23 +64,7 @@ final class SongController
     {
         $song = Library::fresh(Library::name($request->json('name') ?? 'New song'), $request->json('program') ?? 0);
 
-        return new JsonResponse(['song' => self::summary($song), 'part' => $song->parts()->value('id')], 201);
-    }
-
-    /** A new track with an empty part: `program` 0 to 127, or "drums"; `name` where it is not the instrument's. */
-    public function newTrack(int $song, Request $request): JsonResponse
-    {
-        $part = Library::newTrack($song, $request->json('program'), $request->json('name'));
-
-        return new JsonResponse(['revision' => $part->revision, 'part' => $part->id], 201);
-    }
-
-    /** A new, empty part on a track. */
-    public function newPart(int $song, int $track): JsonResponse
-    {
-        $part = Library::newPart($song, $track);
-
-        return new JsonResponse(['revision' => $part->revision, 'part' => $part->id], 201);
+        return new JsonResponse(['song' => self::summary($song), 'part' => DB::table('parts')->where('song_id', $song->id)->value('id')], 201);
     }
 
     public function export(int $song): Response
@@ -93,18 +79,13 @@ final class SongController
         ]);
     }
 
+    /** Gives the song another name: an edit like others, which can be undone. */
     public function update(int $song, Request $request): JsonResponse
     {
-        $name = Library::name($request->input('name'));
+        $kept = Song::query()->findOrFail($song);
+        History::run($kept->id, $kept->revision, [['edit' => 'song-rename', 'params' => ['name' => $request->json('name')]]], false);
 
-        return Keeping::whole(static function () use ($song, $name): JsonResponse {
-            $kept = Song::query()->findOrFail($song);
-            $kept->name = $name;
-            $kept->revision++;
-            $kept->save();
-
-            return new JsonResponse(['song' => self::summary($kept)]);
-        });
+        return new JsonResponse(['song' => self::summary($kept->refresh())]);
     }
 
     public function duplicate(int $song): JsonResponse
@@ -153,13 +134,14 @@ final class SongController
     private static function summary(Song $song): array
     {
         $time = $song->time();
-        $last = $song->parts()->toBase()->max('last_end');
+        $parts = $song->parts()->toBase()->where('gone', false);
+        $last = (clone $parts)->max('last_end');
         $last = is_int($last) ? $last : 0;
 
         return [
             'id' => $song->id,
             'name' => $song->name,
-            'parts' => $song->parts()->count(),
+            'parts' => $parts->count(),
             'bars' => $last === 0 ? 0 : $time->meters->barAt($last - 1)->index + 1,
             'seconds' => $time->tempos->seconds($last),
             'changed' => $song->updated_at->toIso8601String(),

@@ -5,10 +5,7 @@ declare(strict_types=1);
 namespace Jactonic\Core\Command;
 
 use Jactonic\Core\Edit\Catalogue;
-use Jactonic\Core\Edit\Param;
-use Jactonic\Core\Edit\Params;
-use Jactonic\Core\Edit\Spec;
-use Jactonic\Core\Keymap\Binding;
+use Jactonic\Core\Param\Params;
 use Jactonic\Core\Refusal;
 use Jactonic\Core\Score\PartSettings;
 use Jactonic\Core\Selection\Move;
@@ -27,7 +24,7 @@ final class Commands
         }
         $all = [];
         foreach (Catalogue::specs() as $spec) {
-            $all[$spec->id] = new Command($spec, ['roll']);
+            $all[$spec->id] = new Command($spec, $spec->contexts, $spec->forms);
         }
         foreach (InterfaceCommands::all() as $command) {
             $all[$command->spec->id] = $command;
@@ -60,21 +57,6 @@ final class Commands
         if ($id === 'select' && (! is_string($params['move'] ?? null) || Move::tryFrom($params['move']) === null)) {
             throw Refusal::parameter('move', $params['move'] ?? null, 'one of '.implode(', ', array_map(static fn (Move $m): string => $m->value, Move::cases())));
         }
-        if (isset(Catalogue::classes()[$id])) {
-            // A place stands for a tick that is known when the key is pressed.
-            $params = array_map(static fn (mixed $p): mixed => in_array($p, Binding::PLACES, true) ? 960 : $p, $params);
-        }
-        $read = Params::read($command->spec, $params);
-        foreach ($command->spec->params as $param) {
-            if (self::isRequired($param, $command->spec) && ! $read->has($param->name)) {
-                throw Refusal::missing($param->name, $param->allowed());
-            }
-        }
-    }
-
-    /** Whether a command cannot be done without this parameter. */
-    private static function isRequired(Param $param, Spec $spec): bool
-    {
-        return ! $param->optional && $param->default === null && $param->setting === null && $spec->id !== 'set';
+        Params::check($command->spec->params, $params, $id);
     }
 }

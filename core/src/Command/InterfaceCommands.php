@@ -7,8 +7,8 @@ namespace Jactonic\Core\Command;
 use Jactonic\Core\Edit\Catalogue;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Needs;
-use Jactonic\Core\Edit\Param;
 use Jactonic\Core\Edit\Spec;
+use Jactonic\Core\Param\Param;
 use Jactonic\Core\Selection\Move;
 
 /**
@@ -35,7 +35,7 @@ final class InterfaceCommands
         $moves = array_map(static fn (Move $m): array => ['title' => $m->title(), 'params' => ['move' => $m->value]], Move::cases());
 
         return [
-            new Command(new Spec('select', 'Select notes', Family::Selection, 'Chooses other notes; nothing changes.', [
+            new Command(new Spec('select', 'Choose notes', Family::Selection, 'Chooses other notes; nothing changes.', [
                 Param::choice('move', 'Which', array_column(Move::cases(), 'value'), 'all'),
             ], Needs::Part, ['choose', 'pick', 'mark', 'notes']), self::ROLL, $moves),
             new Command(new Spec('escape', 'Nothing, or away', Family::Selection, 'Ends what is under way, closes a panel, or chooses nothing.', needs: Needs::Nothing, words: ['cancel', 'deselect', 'close', 'stop']), self::ANY),
@@ -64,7 +64,7 @@ final class InterfaceCommands
     private static function writing(): array
     {
         $to = ['first-note' => 'the first note', 'part-end' => 'the part’s end', 'next-note' => 'the next note', 'previous-note' => 'the previous note', 'pitch-up' => 'the next higher pitch in use', 'pitch-down' => 'the next lower pitch in use'];
-        $span = ['start' => 'Span from the caret', 'end' => 'Span to the caret', 'selection' => 'Span around the selection', 'bars' => 'Span of whole bars', 'clear' => 'No span'];
+        $span = ['start' => 'Span from the caret', 'end' => 'Span to the caret', 'selection' => 'Span around what is chosen', 'bars' => 'Span of whole bars', 'clear' => 'No span'];
 
         return [
             new Command(new Spec('tool', 'Pen or eraser in hand', Family::Structure, 'Takes the pen or the eraser in hand, or puts it down: with the pen a press writes, with the eraser it deletes.', [
@@ -107,16 +107,6 @@ final class InterfaceCommands
                 ...array_map(static fn (int $n): array => ['title' => "Computer keys with touch $n", 'params' => ['touch' => $n]], [1, 2, 3, 4]),
             ]),
             new Command(new Spec('player', 'Simulated player', Family::Recording, 'Lets the simulated player play its passage into the open part, or stops it.', needs: Needs::Part, words: ['demo', 'test', 'simulate', 'passage']), self::ROLL),
-            new Command(new Spec('new-part', 'New part on this track', Family::Song, 'Puts an empty part on the track and opens it.', needs: Needs::Song, words: ['create', 'add', 'layer']), self::OPEN),
-            new Command(new Spec('new-track', 'New track', Family::Song, 'Puts a track with an empty part into the song and opens it.', [
-                Param::integer('program', 'Sound: General MIDI program, 0 for piano', 0, 127, optional: true),
-                Param::flag('drums', 'Drums'),
-            ], Needs::Song, ['create', 'add', 'instrument']), self::OPEN, [
-                ['title' => 'New track: piano', 'params' => ['program' => 0]],
-                ['title' => 'New track: drums', 'params' => ['drums' => true], 'words' => ['kit', 'percussion']],
-                ['title' => 'New track: bass', 'params' => ['program' => 32]],
-                ['title' => 'New track: strings', 'params' => ['program' => 48]],
-            ]),
         ];
     }
 
@@ -188,7 +178,7 @@ final class InterfaceCommands
         $panels = [];
         $again = [];
         foreach (Catalogue::specs() as $spec) {
-            if ($spec->params === [] || in_array($spec->id, ['insert', 'groove-quantize', 'take-in', 'tempo-tap'], true)) {
+            if (! $spec->hasPanel() || $spec->panel !== 'edit') {
                 continue;
             }
             $panels[] = ['title' => "$spec->title: settings", 'params' => ['edit' => $spec->id], 'words' => [...$spec->words, 'panel']];
@@ -260,7 +250,7 @@ final class InterfaceCommands
                 Param::choice('what', 'What', ['all', 'selection', 'span'], 'all'),
             ], Needs::Part, ['zoom', 'fit', 'whole']), self::ROLL, [
                 ['title' => 'See the whole part', 'params' => ['what' => 'all'], 'words' => ['zoom', 'fit']],
-                ['title' => 'See the selection', 'params' => ['what' => 'selection'], 'words' => ['zoom', 'fit']],
+                ['title' => 'See what is chosen', 'params' => ['what' => 'selection'], 'words' => ['zoom', 'fit']],
                 ['title' => 'See the span', 'params' => ['what' => 'span'], 'words' => ['zoom', 'fit']],
             ]),
             new Command(new Spec('scroll', 'Scroll', Family::View, 'Moves the view.', [
@@ -290,7 +280,7 @@ final class InterfaceCommands
             new Command(new Spec('loop', 'Loop on, off', Family::Transport, 'Plays round and round, or no longer.', needs: Needs::Song, words: ['cycle', 'repeat']), self::OPEN),
             new Command(new Spec('play-span', 'Play the span, looped', Family::Transport, 'Plays the span round and round.', needs: Needs::Part, words: ['loop', 'cycle', 'range']), self::ROLL),
             new Command(new Spec('stop-returns', 'On stop, return or stay', Family::Transport, 'When it is stopped, the playhead goes back to where it was started, or stays.', needs: Needs::Song, words: ['rewind', 'playhead']), self::OPEN),
-            new Command(new Spec('loop-selection', 'Loop the selection', Family::Transport, 'Loops the bars of the notes chosen.', needs: Needs::Notes, words: ['cycle', 'bars']), self::ROLL),
+            new Command(new Spec('loop-selection', 'Loop what is chosen', Family::Transport, 'Loops the bars of the notes chosen.', needs: Needs::Notes, words: ['cycle', 'bars']), self::ROLL),
             new Command(new Spec('hear', 'Hear notes when touched', Family::Transport, 'Notes sound as they are chosen and moved, or not.', needs: Needs::Song, words: ['audition', 'preview', 'sound', 'silent']), self::OPEN),
             new Command(new Spec('track', 'Mute or solo the track', Family::Transport, 'Mutes or solos the track.', [
                 Param::choice('what', 'What', ['muted', 'soloed'], 'muted'),
@@ -318,11 +308,6 @@ final class InterfaceCommands
             new Command(new Spec('open-part', 'Open the part', Family::Song, 'Opens the part chosen in the roll.', needs: Needs::Song, words: ['edit', 'roll']), ['song']),
             new Command(new Spec('open-song', 'To the song', Family::Song, 'Shows the tracks and parts of the song.', needs: Needs::Nothing, words: ['timeline', 'tracks', 'parts', 'back']), ['songs', 'roll', 'keys']),
             new Command(new Spec('open-songs', 'All songs', Family::Song, 'Shows the list of songs.', needs: Needs::Nothing, words: ['list', 'home', 'close']), self::ANY),
-            new Command(new Spec('nudge-part', 'Nudge the part', Family::Song, 'Moves everything in the part, controllers too.', [
-                Param::integer('steps', 'Steps, below 0 for earlier', -10_000, 10_000, 1), Param::step('by', 'Step', setting: 'nudge'),
-            ], Needs::Song, ['move', 'slide', 'shift']), ['song'], [
-                self::form('Part later', ['steps' => 1]), self::form('Part earlier', ['steps' => -1]),
-            ]),
             new Command(new Spec('rename', 'Rename the song', Family::Song, 'Gives the song another name.', needs: Needs::Nothing, words: ['name', 'title']), ['songs', 'song']),
             new Command(new Spec('duplicate', 'Duplicate the song', Family::Song, 'Makes a copy of the song, without its history.', needs: Needs::Nothing, words: ['copy']), ['songs']),
             new Command(new Spec('delete-song', 'Delete the song', Family::Song, 'Puts the song away; it can be brought back.', needs: Needs::Nothing, words: ['remove', 'trash']), ['songs']),

@@ -4,34 +4,64 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit;
 
+use Jactonic\Core\Score\Part;
 use Jactonic\Core\Score\Score;
 
-/** What an edit does to a score, by part, and to the song's time. Applied and then inverted it gives back the score to the last byte. */
+/**
+ * What an edit does to a score: to parts and what is in them, to tracks, to the song's time with its markers, and to its name.
+ * Applied and then inverted it gives back the score to the last byte.
+ */
 final readonly class Change
 {
-    /** @param  array<int, PartChange>  $parts by part id; none of them empty */
-    public function __construct(public array $parts = [], public ?TimeChange $time = null)
+    /**
+     * @param  array<int, PartChange>  $parts  by part id; none of them empty
+     * @param  array<int, TrackChange>  $tracks  by track id
+     * @param  array{string, string}|null  $name  of the song, before and after; null where it stays
+     */
+    public function __construct(public array $parts = [], public ?TimeChange $time = null, public array $tracks = [], public ?array $name = null)
     {
     }
 
     public function isEmpty(): bool
     {
-        return $this->parts === [] && $this->time === null;
+        return $this->parts === [] && $this->time === null && $this->tracks === [] && $this->name === null;
     }
 
     public function inverse(): self
     {
-        return new self(array_map(static fn (PartChange $c): PartChange => $c->inverse(), $this->parts), $this->time?->inverse());
+        return new self(array_map(static fn (PartChange $c): PartChange => $c->inverse(), $this->parts), $this->time?->inverse(),
+            array_map(static fn (TrackChange $c): TrackChange => $c->inverse(), $this->tracks), $this->name === null ? null : [$this->name[1], $this->name[0]]);
     }
 
     public function applyTo(Score $score): Score
     {
         $parts = $score->parts;
+        $gone = $score->gone;
         foreach ($this->parts as $id => $change) {
-            $parts[$id] = $change->applyTo($score->part($id));
+            $part = $change->applyTo($parts[$id] ?? $gone[$id] ?? null, $id);
+            if ($change->head !== null && $change->head->after === null) {
+                unset($parts[$id]);
+                $gone[$id] = $part;
+            } else {
+                unset($gone[$id]);
+                $parts[$id] = $part;
+            }
+        }
+        if (count($parts) !== count($score->parts)) {
+            ksort($parts);
+        }
+        $tracks = $score->tracks;
+        foreach ($this->tracks as $id => $change) {
+            if ($change->after === null) {
+                unset($tracks[$id]);
+            } else {
+                $tracks[$id] = $change->after;
+            }
         }
 
-        return new Score($this->time?->applyTo($score->time) ?? $score->time, $parts);
+        return new Score($this->time?->applyTo($score->time) ?? $score->time, $parts, $tracks,
+            $this->parts === [] ? $score->nextPart : max($score->nextPart, 1 + max(array_keys($this->parts))),
+            $this->tracks === [] ? $score->nextTrack : max($score->nextTrack, 1 + max(array_keys($this->tracks))), $gone, $this->name[1] ?? $score->name);
     }
 
     /** This change and then another, as one. */
@@ -39,23 +69,21 @@ final readonly class Change
     {
         $parts = $this->parts;
         foreach ($later->parts as $id => $second) {
-            $first = $parts[$id] ?? null;
-            if ($first === null) {
-                $parts[$id] = $second;
-
-                continue;
-            }
-            $joined = new PartChange(
-                $first->before + array_diff_key($second->before, $first->after),
-                $second->after + array_diff_key($first->after, $second->before),
-                $first->pointsBefore + array_diff_key($second->pointsBefore, $first->pointsAfter),
-                $second->pointsAfter + array_diff_key($first->pointsAfter, $second->pointsBefore),
-            );
-            $parts[$id] = $joined;
+            $parts[$id] = isset($parts[$id]) ? $parts[$id]->then($second) : $second;
         }
-
+        $tracks = $this->tracks;
+        foreach ($later->tracks as $id => $second) {
+            $tracks[$id] = isset($tracks[$id]) ? new TrackChange($tracks[$id]->before, $second->after) : $second;
+        }
         $time = $this->time === null || $later->time === null ? $this->time ?? $later->time : new TimeChange($this->time->before, $later->time->after);
 
-        return new self(array_filter($parts, static fn (PartChange $c): bool => ! $c->isEmpty()), $time?->isEmpty() === true ? null : $time);
+        $name = $this->name === null || $later->name === null ? $this->name ?? $later->name : [$this->name[0], $later->name[1]];
+
+        return new self(
+            array_filter($parts, static fn (PartChange $c): bool => ! $c->isEmpty()),
+            $time?->isEmpty() === true ? null : $time,
+            array_filter($tracks, static fn (TrackChange $c): bool => ! $c->isEmpty()),
+            $name === null || $name[0] === $name[1] ? null : $name,
+        );
     }
 }

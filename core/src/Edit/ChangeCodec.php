@@ -4,12 +4,20 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit;
 
-use Jactonic\Core\Score\Document;
 use Jactonic\Core\Score\Note;
+use Jactonic\Core\Score\PartHead;
+use Jactonic\Core\Score\PartSettings;
+use Jactonic\Core\Score\Point;
+use Jactonic\Core\Score\Rows;
+use Jactonic\Core\Score\Score;
+use Jactonic\Core\Score\Table;
+use Jactonic\Core\Score\Track;
 
 /**
- * A change as compact JSON, for keeping. Of notes that stay, only the columns that changed are written, before and
- * after; notes put in and taken away are written whole.
+ * A change as compact JSON, for keeping. Of notes and points that stay, only the columns that changed are written,
+ * before and after; what is put in or taken away is written whole.
+ *
+ * @phpstan-type Written array{ids?: list<int>, columns?: array<string, array{list<mixed>, list<mixed>}>, drop?: array<string, list<mixed>>, put?: array<string, list<mixed>>}
  */
 final class ChangeCodec
 {
@@ -17,28 +25,20 @@ final class ChangeCodec
     {
         $data = [];
         foreach ($change->parts as $id => $part) {
-            $kept = array_intersect_key($part->before, $part->after);
-            $columns = [];
-            foreach (self::differing($kept, $part->after) as $column) {
-                $was = $is = [];
-                foreach ($kept as $noteId => $note) {
-                    $was[] = $note->{$column};
-                    $is[] = $part->after[$noteId]->{$column};
-                }
-                $columns[$column] = [$was, $is];
-            }
-            $data[$id] = array_filter([
-                'ids' => array_keys($kept),
-                'columns' => $columns,
-                'drop' => self::whole(array_diff_key($part->before, $part->after)),
-                'put' => self::whole(array_diff_key($part->after, $part->before)),
-                'pointsBefore' => $part->pointsBefore === [] ? [] : Document::pointColumns($part->pointsBefore),
-                'pointsAfter' => $part->pointsAfter === [] ? [] : Document::pointColumns($part->pointsAfter),
+            $data[$id] = self::differences(Table::notes(), $part->before, $part->after) + array_filter([
+                'points' => self::differences(Table::points(), $part->pointsBefore, $part->pointsAfter),
+                'head' => $part->head === null ? [] : [$part->head->before?->toArray(), $part->head->after?->toArray(), $part->head->settings?->toArray()],
             ], static fn (array $v): bool => $v !== []);
         }
-
+        foreach ($change->tracks as $id => $track) {
+            $data['tracks'][$id] = [$track->before?->toArray(), $track->after?->toArray()];
+        }
         if ($change->time !== null) {
             $data['time'] = [$change->time->before, $change->time->after];
+        }
+
+        if ($change->name !== null) {
+            $data['name'] = $change->name;
         }
 
         return json_encode((object) $data, JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION);
@@ -47,46 +47,48 @@ final class ChangeCodec
     /**
      * The change again, for the score as it stands on one side of it.
      *
-     * @param  array<int, array<int, Note>>  $present  the notes of each part now, by part id and note id
      * @param  bool  $undo  true when the score stands after the change, false when before it
      */
-    public static function decode(string $json, array $present, bool $undo): Change
+    public static function decode(string $json, Score $score, bool $undo): Change
     {
-        /** @var array<array-key, mixed> $data */
-        $data = json_decode($json, true, 16, JSON_THROW_ON_ERROR);
-        $parts = [];
+        $data = self::data($json);
+        $parts = $tracks = [];
         $time = null;
         if (isset($data['time'])) {
-            /** @var array{0: array{tempos: list<array{int, int, int, int}>, meters: list<array{int, int, int, int, int, int, int}>}, 1: array{tempos: list<array{int, int, int, int}>, meters: list<array{int, int, int, int, int, int, int}>}} $sides */
+            // Steps of before there were markers leave them as they are.
+            $same = ['markers' => $score->time->markerRows];
+            /** @var array{0: array{tempos: list<array{int, int, int, int}>, meters: list<array{int, int, int, int, int, int, int}>, markers: list<array{int, string, int, int}>}, 1: array{tempos: list<array{int, int, int, int}>, meters: list<array{int, int, int, int, int, int, int}>, markers: list<array{int, string, int, int}>}} $sides */
             $sides = $data['time'];
-            $time = new TimeChange($sides[0], $sides[1]);
-            unset($data['time']);
+            $time = new TimeChange($sides[0] + $same, $sides[1] + $same);
         }
-        /** @var array<int, array{ids?: list<int>, columns?: array<string, array{list<mixed>, list<mixed>}>, drop?: array<string, list<mixed>>, put?: array<string, list<mixed>>, pointsBefore?: array<string, list<int>>, pointsAfter?: array<string, list<int>>}> $data */
+        /** @var array<int, array{array{string, int, list<array{int, int, int, int, string}>, int}|null, array{string, int, list<array{int, int, int, int, string}>, int}|null}> $kept */
+        $kept = $data['tracks'] ?? [];
+        foreach ($kept as $id => [$before, $after]) {
+            $tracks[$id] = new TrackChange($before === null ? null : Track::fromArray($id, $before), $after === null ? null : Track::fromArray($id, $after));
+        }
         foreach ($data as $id => $part) {
-            $now = $then = [];
-            $ids = $part['ids'] ?? [];
-            $columns = $part['columns'] ?? [];
-            foreach ($ids as $i => $noteId) {
-                $note = $present[$id][$noteId];
-                $fields = get_object_vars($note);
-                foreach ($columns as $column => $sides) {
-                    $fields[$column] = $sides[$undo ? 0 : 1][$i];
-                }
-                $now[$noteId] = $note;
-                /** @var array{id: int, start: int, length: int, pitch: int, velocity: int, release: int, muted: bool, group: int, channel: int, driftStart: int, driftLength: int, carryStart: float, carryLength: float} $fields */
-                $then[$noteId] = new Note(...$fields);
+            if (! is_int($id)) {
+                continue;
             }
-            [$before, $after] = $undo ? [$then, $now] : [$now, $then];
-            $parts[$id] = new PartChange(
-                $before + Document::notes($part['drop'] ?? []),
-                $after + Document::notes($part['put'] ?? []),
-                Document::points($part['pointsBefore'] ?? []),
-                Document::points($part['pointsAfter'] ?? []),
-            );
+            /** @var array{ids?: list<int>, columns?: array<string, array{list<mixed>, list<mixed>}>, drop?: array<string, list<mixed>>, put?: array<string, list<mixed>>, points?: Written, pointsBefore?: array<string, list<mixed>>, pointsAfter?: array<string, list<mixed>>, head?: array{array{int, string, int, int, int, bool}|null, array{int, string, int, int, int, bool}|null, array<string, mixed>|null}} $part */
+            $present = $score->parts[$id] ?? $score->gone[$id] ?? null;
+            [$before, $after] = self::sides(Table::notes(), $part, $present?->notes, $undo);
+            // Steps of before points could be chosen hold them whole on both sides.
+            [$pointsBefore, $pointsAfter] = isset($part['pointsBefore']) || isset($part['pointsAfter'])
+                ? [Table::points()->read($part['pointsBefore'] ?? []), Table::points()->read($part['pointsAfter'] ?? [])]
+                : self::sides(Table::points(), $part['points'] ?? [], $present?->points, $undo);
+            $head = isset($part['head']) ? new HeadChange(
+                $part['head'][0] === null ? null : PartHead::fromArray($part['head'][0]),
+                $part['head'][1] === null ? null : PartHead::fromArray($part['head'][1]),
+                ($part['head'][2] ?? null) === null ? null : PartSettings::fromArray($part['head'][2]),
+            ) : null;
+            $parts[$id] = new PartChange($before, $after, $pointsBefore, $pointsAfter, $head);
         }
 
-        return new Change($parts, $time);
+        /** @var array{string, string}|null $name */
+        $name = $data['name'] ?? null;
+
+        return new Change($parts, $time, $tracks, $name);
     }
 
     /**
@@ -96,71 +98,75 @@ final class ChangeCodec
      */
     public static function parts(string $json): array
     {
-        /** @var array<array-key, mixed> $data */
-        $data = json_decode($json, true, 16, JSON_THROW_ON_ERROR);
+        return array_values(array_filter(array_keys(self::data($json)), is_int(...)));
+    }
 
-        return array_values(array_filter(array_keys($data), is_int(...)));
+    /** @return array<array-key, mixed> */
+    private static function data(string $json): array
+    {
+        /** @var array<array-key, mixed> */
+        return json_decode($json, true, 16, JSON_THROW_ON_ERROR);
     }
 
     /**
-     * The fields in which any of the notes differs. Written out, field by field: this runs over every note of an edit.
+     * @template T of Note|Point
      *
-     * @param  array<int, Note>  $before
-     * @param  array<int, Note>  $after
-     * @return list<string>
+     * @param  Table<T>  $table
+     * @param  array<int, T>  $before
+     * @param  array<int, T>  $after
+     * @return array<string, mixed>
      */
-    private static function differing(array $before, array $after): array
+    private static function differences(Table $table, array $before, array $after): array
     {
-        $seen = [];
-        foreach ($before as $id => $a) {
-            $b = $after[$id];
-            if ($a->start !== $b->start) {
-                $seen['start'] = true;
-            }
-            if ($a->length !== $b->length) {
-                $seen['length'] = true;
-            }
-            if ($a->pitch !== $b->pitch) {
-                $seen['pitch'] = true;
-            }
-            if ($a->velocity !== $b->velocity) {
-                $seen['velocity'] = true;
-            }
-            if ($a->driftStart !== $b->driftStart) {
-                $seen['driftStart'] = true;
-            }
-            if ($a->driftLength !== $b->driftLength) {
-                $seen['driftLength'] = true;
-            }
-            if ($a->muted !== $b->muted) {
-                $seen['muted'] = true;
-            }
-            if ($a->carryStart !== $b->carryStart) {
-                $seen['carryStart'] = true;
-            }
-            if ($a->carryLength !== $b->carryLength) {
-                $seen['carryLength'] = true;
-            }
-            if ($a->release !== $b->release) {
-                $seen['release'] = true;
-            }
-            if ($a->group !== $b->group) {
-                $seen['group'] = true;
-            }
-            if ($a->channel !== $b->channel) {
-                $seen['channel'] = true;
+        $kept = array_intersect_key($before, $after);
+        $now = array_intersect_key($after, $before);
+        if (array_keys($kept) !== array_keys($now)) {
+            ksort($kept);
+            ksort($now);
+        }
+        $columns = [];
+        foreach (array_keys($table->columns) as $name) {
+            $was = array_column($kept, $name);
+            $is = array_column($now, $name);
+            if ($was !== $is) {
+                $columns[$name] = [$was, $is];
             }
         }
+        $drop = array_diff_key($before, $after);
+        $put = array_diff_key($after, $before);
 
-        return array_keys($seen);
+        return array_filter([
+            'ids' => array_keys($kept),
+            'columns' => $columns,
+            'drop' => $drop === [] ? [] : $table->write($drop),
+            'put' => $put === [] ? [] : $table->write($put),
+        ], static fn (array $v): bool => $v !== []);
     }
 
     /**
-     * @param  array<int, Note>  $notes
-     * @return array<string, list<mixed>>
+     * @template T of Note|Point
+     *
+     * @param  Table<T>  $table
+     * @param  Written  $written
+     * @param  Rows<T>|null  $present
+     * @return array{array<int, T>, array<int, T>} before and after
      */
-    private static function whole(array $notes): array
+    private static function sides(Table $table, array $written, ?Rows $present, bool $undo): array
     {
-        return $notes === [] ? [] : Document::columns($notes);
+        $now = $then = [];
+        $columns = $written['columns'] ?? [];
+        foreach ($written['ids'] ?? [] as $i => $id) {
+            $thing = $present?->get($id) ?? throw new \LogicException("A step works on $id, which is not there.");
+            $other = [];
+            foreach ($columns as $name => $sides) {
+                $other[$name] = $sides[$undo ? 0 : 1][$i];
+            }
+            $now[$id] = $thing;
+            $then[$id] = $thing->with($other);
+        }
+        [$before, $after] = $undo ? [$then, $now] : [$now, $then];
+
+        // @phpstan-ignore return.type (a note with columns of its table is a note)
+        return [$before + $table->read($written['drop'] ?? []), $after + $table->read($written['put'] ?? [])];
     }
 }

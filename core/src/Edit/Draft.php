@@ -6,9 +6,15 @@ namespace Jactonic\Core\Edit;
 
 use Jactonic\Core\Score\Note;
 use Jactonic\Core\Score\Part;
+use Jactonic\Core\Score\PartHead;
+use Jactonic\Core\Score\PartSettings;
 use Jactonic\Core\Score\Point;
+use Jactonic\Core\Score\Rows;
+use Jactonic\Core\Score\Score;
+use Jactonic\Core\Score\Table;
+use Jactonic\Core\Score\Track;
 
-/** A change in the making. Notes put unchanged are left out of it. */
+/** A change in the making. What is put unchanged is left out of it. */
 final class Draft
 {
     /** @var array<int, array<int, Note>> */
@@ -23,16 +29,26 @@ final class Draft
     /** @var array<int, array<int, Point>> */
     private array $pointsAfter = [];
 
+    /** @var array<int, HeadChange> */
+    private array $heads = [];
+
+    /** @var array<int, TrackChange> */
+    private array $tracks = [];
+
     /** @var array<int, int> */
     private array $next = [];
 
     /** @var array<int, int> */
     private array $nextPoint = [];
 
+    private int $newParts = 0;
+
+    private int $newTracks = 0;
+
     /** @return bool whether the note differs from how it was */
     public function put(Part $part, Note $note): bool
     {
-        $old = $part->notes[$note->id] ?? null;
+        $old = $part->notes->get($note->id);
         if ($old == $note) {
             return false;
         }
@@ -50,23 +66,62 @@ final class Draft
         unset($this->after[$part->id][$note->id]);
     }
 
-    /** A point of a lane, as `put` does it for a note. */
-    public function putPoint(Part $part, Point $point): void
+    /**
+     * A point of a lane, as `put` does it for a note.
+     *
+     * @return bool whether it differs from how it was
+     */
+    public function putPoint(Part $part, Point $point): bool
     {
-        $old = $part->points[$point->id] ?? null;
+        $old = $part->points->get($point->id);
         if ($old == $point) {
-            return;
+            return false;
         }
         if ($old !== null) {
             $this->pointsBefore[$part->id][$point->id] = $old;
         }
         $this->pointsAfter[$part->id][$point->id] = $point;
+
+        return true;
     }
 
     public function dropPoint(Part $part, Point $point): void
     {
         $this->pointsBefore[$part->id][$point->id] = $point;
         unset($this->pointsAfter[$part->id][$point->id]);
+    }
+
+    /** Another head for a part; null takes it away, with what is in it kept out of sight. */
+    public function head(Part $part, ?PartHead $head): void
+    {
+        $change = new HeadChange($part->head, $head);
+        if (! $change->isEmpty()) {
+            $this->heads[$part->id] = $change;
+        }
+    }
+
+    /** A new part, to put notes and points into. */
+    public function newPart(Score $score, PartHead $head, ?PartSettings $settings = null): Part
+    {
+        $id = $score->nextPart + $this->newParts++;
+        $this->heads[$id] = new HeadChange(null, $head, $settings);
+
+        return new Part($id, $head, Rows::of(Table::notes(), []), Rows::of(Table::points(), []), $settings);
+    }
+
+    /** Another state of a track; null takes it away. */
+    public function track(?Track $before, ?Track $after): void
+    {
+        $change = new TrackChange($before, $after);
+        if (! $change->isEmpty()) {
+            $this->tracks[$before->id ?? $after->id ?? 0] = $change;
+        }
+    }
+
+    /** An id for a new track. */
+    public function newTrackId(Score $score): int
+    {
+        return $score->nextTrack + $this->newTracks++;
     }
 
     /** An id for a new point in the part. */
@@ -90,10 +145,10 @@ final class Draft
     public function change(): Change
     {
         $parts = [];
-        foreach (array_keys($this->before + $this->after + $this->pointsBefore + $this->pointsAfter) as $id) {
-            $parts[$id] = new PartChange($this->before[$id] ?? [], $this->after[$id] ?? [], $this->pointsBefore[$id] ?? [], $this->pointsAfter[$id] ?? []);
+        foreach (array_keys($this->before + $this->after + $this->pointsBefore + $this->pointsAfter + $this->heads) as $id) {
+            $parts[$id] = new PartChange($this->before[$id] ?? [], $this->after[$id] ?? [], $this->pointsBefore[$id] ?? [], $this->pointsAfter[$id] ?? [], $this->heads[$id] ?? null);
         }
 
-        return new Change($parts);
+        return new Change($parts, null, $this->tracks);
     }
 }

@@ -4,86 +4,85 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit;
 
-use Jactonic\Core\Reading\Landing;
-use Jactonic\Core\Refusal;
+use Jactonic\Core\Param\Context;
+use Jactonic\Core\Param\Params;
 use Jactonic\Core\Score\Score;
-use Jactonic\Core\Selection\Move;
-use Jactonic\Core\Selection\On;
 use Jactonic\Core\Selection\Selection;
 
-/**
- * Runs commands: {"edit": id, "on": …, "params": {…}} or {"select": move, "on": …}. Where `on` is left out, the
- * selection stands that the command before left. Rules that hold for every edit are here and nowhere else.
- */
+/** Does one edit. Rules that hold for every edit are here and nowhere else. */
 final class Editor
 {
     /**
-     * @param  array<array-key, mixed>  $command
-     * @param  Selection|null  $last  what the command before left chosen
+     * @param  mixed  $params  as the command had them
      *
-     * @throws Refusal
+     * @throws \Jactonic\Core\Refusal
      */
-    public static function run(array $command, Score $score, ?Selection $last = null): Outcome
+    public static function run(string $id, mixed $params, Score $score, Selection $on, Context $context = new Context): Outcome
     {
-        $unknown = array_diff(array_keys($command), ['edit', 'select', 'on', 'params', 'near', 'span']);
-        if ($unknown !== []) {
-            throw Refusal::parameter('do', reset($unknown), 'edit (or select), on and params');
-        }
-        $id = $command['edit'] ?? null;
-        $song = is_string($id) && ! isset($command['select']) && Catalogue::edit($id)::spec()->needs === Needs::Song;
-        $selection = isset($command['on']) ? On::read($command['on'], $score) : $last ?? ($song ? Selection::none() : throw Refusal::missing('on', On::ALLOWED));
-        if (isset($command['select'])) {
-            return self::select($command['select'], $command['near'] ?? 0, $command['span'] ?? null, $selection, $score);
-        }
-        if (! is_string($id)) {
-            throw Refusal::parameter('edit', $id, 'the id of an edit');
-        }
         $edit = Catalogue::edit($id);
         $spec = $edit::spec();
-        $params = Params::read($spec, $command['params'] ?? []);
-        if ($spec->needs === Needs::Notes && $selection->isEmpty()) {
-            return new Outcome(new Change, $selection, 'No notes are selected: nothing changed.');
+        $read = Params::read($spec->params, $params, $spec->id);
+        $on = self::fitting($spec, $on, $score);
+        $missing = self::missing($spec, $on);
+        if ($missing !== null) {
+            return new Outcome(new Change, $on, $missing);
         }
-        if ($selection->notes === [] && ! $song) {
-            throw Refusal::missing('on', 'a part to work in');
+        $outcome = $edit->apply(new Work($score, $on, $read->placed($context, $score, $on), $context));
+        if ($outcome->change->isEmpty()) {
+            return $outcome;
         }
-        $outcome = $edit->apply(new Work($score, $selection, $params));
-        $merged = array_sum(array_map('count', Landing::merging($outcome->change, $score)));
+        $merged = array_sum(array_map('count', Foresight::merging($outcome->change, $score)));
+        if ($merged > 0) {
+            $outcome = $outcome->warn(($merged === 1 ? '1 note now lies' : "$merged notes now lie").' on another (same pitch, same start); all are kept.');
+        }
+        [$change, $said] = Growth::of($outcome->change, $score);
 
-        return $merged === 0 ? $outcome : $outcome->warn(
-            ($merged === 1 ? '1 note now lies' : "$merged notes now lie").' on another (same pitch, same start); all are kept.',
-        );
+        return $said === '' ? $outcome : $outcome->with($change, $said);
     }
 
-    private static function select(mixed $move, mixed $near, mixed $span, Selection $selection, Score $score): Outcome
+    /** Whether an edit works on the song as a whole, with nothing chosen. */
+    public static function needsNothing(string $id): bool
     {
-        $how = is_string($move) ? Move::tryFrom($move) : null;
-        if ($how === null) {
-            throw Refusal::parameter('select', $move, 'one of '.implode(', ', array_map(static fn (Move $m): string => $m->value, Move::cases())));
-        }
-        if ($how === Move::Span && (! is_array($span) || ! is_int($span[0] ?? null) || ! is_int($span[1] ?? null))) {
-            throw new Refusal('There is no span to select in: make one first.', 'span');
-        }
-        $to = $how->apply($selection, $score, is_int($near) ? $near : 0, is_array($span) && is_int($span[0] ?? null) && is_int($span[1] ?? null) ? [$span[0], $span[1]] : null);
-        $n = $to->count();
-
-        return new Outcome(new Change, $to, match (true) {
-            $n === 0 => 'Nothing is selected.',
-            $n === 1 => self::name($to, $score).' is selected.',
-            default => Say::notes($n).' selected.',
-        });
+        return in_array(Catalogue::edit($id)::spec()->needs, [Needs::Song, Needs::Nothing], true);
     }
 
-    private static function name(Selection $selection, Score $score): string
+    /**
+     * What is named, as the edit takes it: parts and tracks stand for the notes that sound in them where it takes notes,
+     * and notes for their parts where it takes parts.
+     */
+    private static function fitting(Spec $spec, Selection $on, Score $score): Selection
     {
-        foreach ($selection->notes as $part => $ids) {
-            foreach ($ids as $id) {
-                $note = $score->part($part)->notes[$id];
-
-                return Say::note($note, $score->time).", velocity $note->velocity,";
-            }
+        if ($spec->needs === Needs::Tracks && $on->tracks === []) {
+            return new Selection($on->notes, $on->points, $on->parts, array_values(array_unique(array_map(static fn (int $id): int => $score->part($id)->head->track, $on->partIds()))));
+        }
+        $parts = $on->parts;
+        foreach ($on->tracks as $track) {
+            array_push($parts, ...array_keys($score->partsOf($track)));
+        }
+        if ($spec->takes(Takes::Parts)) {
+            return $spec->needs === Needs::Parts && $parts === [] ? new Selection($on->notes, $on->points, $on->partIds(), $on->tracks) : $on;
+        }
+        if (! $spec->takes(Takes::Notes) || $parts === [] || $on->notes !== []) {
+            return $on;
+        }
+        $notes = [];
+        foreach (array_unique($parts) as $id) {
+            $notes[$id] = $score->part($id)->shownIds();
         }
 
-        return '';
+        return new Selection($notes, $on->points, $on->parts, $on->tracks);
+    }
+
+    /** What is said where nothing is there to work on; null where something is. */
+    private static function missing(Spec $spec, Selection $on): ?string
+    {
+        return match (true) {
+            $spec->needs === Needs::Notes && $on->isEmpty() && ! ($spec->takes(Takes::Points) && $on->countPoints() > 0) => $on->countPoints() > 0
+                ? 'Points are chosen, and this works on notes: nothing changed.' : 'No notes are chosen: nothing changed.',
+            $spec->needs === Needs::Part && $on->partIds() === [] => 'No part is open: nothing changed.',
+            $spec->needs === Needs::Parts && $on->parts === [] => 'No parts are chosen: nothing changed.',
+            $spec->needs === Needs::Tracks && $on->tracks === [] => 'No tracks are chosen: nothing changed.',
+            default => null,
+        };
     }
 }

@@ -13,6 +13,7 @@ enum Family: string
     case Velocity = 'velocity';
     case Structure = 'structure';
     case Lane = 'lane';
+    case Part = 'part';
     case Recording = 'recording';
     case Recipe = 'recipe';
     case Selection = 'selection';

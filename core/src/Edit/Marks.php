@@ -5,10 +5,11 @@ declare(strict_types=1);
 namespace Jactonic\Core\Edit;
 
 use Jactonic\Core\Refusal;
+use Jactonic\Core\Standard\Message;
 use Jactonic\Core\Time\Timeline;
 
 /**
- * What the edits of tempo and meter have in common. A song has a tempo and a meter from its start on; further ones
+ * What the edits of tempo, meter and markers have in common. A song has a tempo and a meter from its start on; further ones
  * begin at bar lines. Bars are those before the edit. Notes stay at their ticks.
  */
 final class Marks
@@ -21,8 +22,6 @@ final class Marks
     public const FASTEST = 1000.0;
 
     public const MOST_BARS = 100_000;
-
-    public const LAST = PHP_INT_MAX >> 20;
 
     /** Microseconds a quarter of a tempo in quarters a minute. */
     public static function micro(float $tempo): int
@@ -82,13 +81,36 @@ final class Marks
      * @param  list<array{int, int, int, int}>|null  $tempos  as rows; null where they stay
      * @param  string  $same  what is said where it was so already
      * @param  list<array{int, int, int, int, int, int, int}>|null  $meters
+     * @param  list<array{int, string, int, int}>|null  $markers
      */
-    public static function outcome(Work $work, ?array $tempos, ?array $meters, string $said, string $same = 'That was so already: nothing changed.'): Outcome
+    public static function outcome(Work $work, ?array $tempos, ?array $meters, string $said, string $same = 'That was so already: nothing changed.', ?array $markers = null): Outcome
     {
         $time = $work->time();
-        $change = TimeChange::between($time, Timeline::of($time->ppq, $tempos ?? $time->tempoRows, $meters ?? $time->meterRows));
+        $change = TimeChange::between($time, Timeline::of($time->ppq, $tempos ?? $time->tempoRows, $meters ?? $time->meterRows, $markers ?? $time->markerRows));
 
         return new Outcome(new Change([], $change), $work->selection, $change === null ? $same : $said);
+    }
+
+    /**
+     * Row of the marker that stands at a tick; null where none does.
+     *
+     * @param  array<int, array{int, string, int, int}>  $rows
+     */
+    public static function marker(array $rows, int $tick): ?int
+    {
+        foreach ($rows as $i => $row) {
+            if ($row[0] === $tick) {
+                return $i;
+            }
+        }
+
+        return null;
+    }
+
+    /** @param  array{int, string, int, int}  $row  of a marker */
+    public static function name(array $row): string
+    {
+        return Message::text((string) base64_decode($row[1], true));
     }
 
     /**

@@ -7,10 +7,16 @@ namespace Jactonic\Core\Edit;
 use Jactonic\Core\Score\Note;
 use Jactonic\Core\Score\Part;
 use Jactonic\Core\Score\Point;
+use Jactonic\Core\Score\Rows;
+use Jactonic\Core\Score\Table;
 
 /**
- * What a change does to one part: how the notes and points it touches were, and how they are after it. One that is
- * only `before` is dropped, one that is only `after` is put in. Turned round, it is its own exact inverse.
+ * What a change does to one part: how the notes and points it touches were, and how they are after it; and the part's
+ * head, where that changes. One that is only `before` is dropped, one that is only `after` is put in. Turned round, it
+ * is its own exact inverse.
+ *
+ * Where the head moves the contents, what is `before` stands where it was and what is `after` where it comes to; all
+ * the rest goes along.
  */
 final readonly class PartChange
 {
@@ -21,25 +27,53 @@ final readonly class PartChange
      * @param  array<int, Point>  $pointsAfter
      */
     public function __construct(
-        public array $before,
-        public array $after,
+        public array $before = [],
+        public array $after = [],
         public array $pointsBefore = [],
         public array $pointsAfter = [],
+        public ?HeadChange $head = null,
     ) {
     }
 
     public function inverse(): self
     {
-        return new self($this->after, $this->before, $this->pointsAfter, $this->pointsBefore);
+        return new self($this->after, $this->before, $this->pointsAfter, $this->pointsBefore, $this->head?->inverse());
     }
 
-    public function applyTo(Part $part): Part
+    /** @param  Part|null  $part  null where it was never there */
+    public function applyTo(?Part $part, int $id): Part
     {
+        $head = $this->head?->after;
+        $part ??= new Part($id, $head ?? throw new \LogicException("There is no part $id."), Rows::of(Table::notes(), []), Rows::of(Table::points(), []), $this->head?->settings);
+        if ($head !== null) {
+            $part = $part->withHead($head);
+        }
+        if ($this->before + $this->after + $this->pointsBefore + $this->pointsAfter === []) {
+            return $part;
+        }
+
         return $part->with(
-            self::merge($part->notes, $this->before, $this->after),
-            self::merge($part->points, $this->pointsBefore, $this->pointsAfter),
+            $part->notes->with($this->before, $this->after),
+            $part->points->with($this->pointsBefore, $this->pointsAfter),
             max($part->nextNote, 1 + ($this->after === [] ? 0 : max(array_keys($this->after)))),
             max($part->nextPoint, 1 + ($this->pointsAfter === [] ? 0 : max(array_keys($this->pointsAfter)))),
+        );
+    }
+
+    /** This and then another, as one. */
+    public function then(self $later): self
+    {
+        $back = -($this->head?->shift() ?? 0);
+        $on = $later->head?->shift() ?? 0;
+        $head = $this->head === null || $later->head === null ? $this->head ?? $later->head
+            : new HeadChange($this->head->before, $later->head->after, $this->head->settings ?? $later->head->settings);
+
+        return new self(
+            $this->before + self::notes(array_diff_key($later->before, $this->after), $back),
+            $later->after + self::notes(array_diff_key($this->after, $later->before), $on),
+            $this->pointsBefore + self::points(array_diff_key($later->pointsBefore, $this->pointsAfter), $back),
+            $later->pointsAfter + self::points(array_diff_key($this->pointsAfter, $later->pointsBefore), $on),
+            $head?->isEmpty() === true ? null : $head,
         );
     }
 
@@ -49,39 +83,32 @@ final readonly class PartChange
         return array_keys(array_diff_key($this->before, $this->after));
     }
 
+    /** @return list<int> ids of the points that it takes away */
+    public function droppedPoints(): array
+    {
+        return array_keys(array_diff_key($this->pointsBefore, $this->pointsAfter));
+    }
+
     public function isEmpty(): bool
     {
-        return $this->before === [] && $this->after === [] && $this->pointsBefore === [] && $this->pointsAfter === [];
+        return $this->head === null && $this->before === [] && $this->after === [] && $this->pointsBefore === [] && $this->pointsAfter === [];
     }
 
     /**
-     * @template T
-     *
-     * @param  array<int, T>  $all
-     * @param  array<int, T>  $before
-     * @param  array<int, T>  $after
-     * @return array<int, T> ids ascending
+     * @param  array<int, Note>  $notes
+     * @return array<int, Note>
      */
-    private static function merge(array $all, array $before, array $after): array
+    private static function notes(array $notes, int $by): array
     {
-        foreach ($before as $id => $_) {
-            if (! isset($after[$id])) {
-                unset($all[$id]);
-            }
-        }
-        $last = array_key_last($all) ?? 0;
-        $sorted = true;
-        foreach ($after as $id => $one) {
-            if (! isset($all[$id])) {
-                $sorted = $sorted && $id > $last;
-                $last = $id;
-            }
-            $all[$id] = $one;
-        }
-        if (! $sorted) {
-            ksort($all);
-        }
+        return $by === 0 ? $notes : array_map(static fn (Note $n): Note => $n->with(['start' => $n->start + $by]), $notes);
+    }
 
-        return $all;
+    /**
+     * @param  array<int, Point>  $points
+     * @return array<int, Point>
+     */
+    private static function points(array $points, int $by): array
+    {
+        return $by === 0 ? $points : array_map(static fn (Point $p): Point => $p->movedTo($p->tick + $by), $points);
     }
 }

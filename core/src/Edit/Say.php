@@ -17,6 +17,30 @@ final class Say
         return $n === 1 ? '1 note' : "$n notes";
     }
 
+    /** "1 point", "12 points". */
+    public static function points(int $n): string
+    {
+        return $n === 1 ? '1 point' : "$n points";
+    }
+
+    /** "1 part", "5 parts". */
+    public static function parts(int $n): string
+    {
+        return $n === 1 ? '1 part' : "$n parts";
+    }
+
+    /** What is chosen, counted: "12 notes", "3 points", "12 notes and 3 points". */
+    public static function chosen(Work $work): string
+    {
+        [$notes, $points] = [$work->selection->count(), $work->selection->countPoints()];
+
+        return match (true) {
+            $points === 0 => self::notes($notes),
+            $notes === 0 => self::points($points),
+            default => self::notes($notes).' and '.self::points($points),
+        };
+    }
+
     /** A note as a person finds it: "C4 at 3.1.1". */
     public static function note(Note $note, Timeline $time): string
     {

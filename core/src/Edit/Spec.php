@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit;
 
-/** What an edit is called, where it belongs, what it takes and what it needs. */
+use Jactonic\Core\Param\Param;
+
+/** What an edit is called, where it belongs, what it takes, what it needs, and what a screen has to know of it. */
 final readonly class Spec
 {
     /**
@@ -15,6 +17,13 @@ final readonly class Spec
      * @param  list<string>  $words  other words it may be looked for by
      * @param  list<array<string, mixed>>  $examples  parameters as a command would bring them, each enough to change a
      *                                                take: for the reference page, and tried by the tests of every edit
+     * @param  list<Takes>  $takes  what it works on
+     * @param  list<string>  $contexts  the pages on which it can be asked for
+     * @param  bool  $keeps  whether after it the same notes are chosen: then what is typed after it need not wait
+     * @param  bool  $asked  whether it can be asked for by itself; else a gesture or a form does it
+     * @param  list<array{title: string, params: array<string, mixed>, words?: list<string>}>  $forms  with parameters already
+     *                                                                                                 given, as people look for it
+     * @param  string  $panel  the panel that has its settings; "edit" is the one made out of its parameters, "" none
      */
     public function __construct(
         public string $id,
@@ -25,18 +34,29 @@ final readonly class Spec
         public Needs $needs = Needs::Notes,
         public array $words = [],
         public array $examples = [[]],
+        public array $takes = [Takes::Notes],
+        public array $contexts = ['roll'],
+        public bool $keeps = false,
+        public bool $asked = true,
+        public string $panel = 'edit',
+        public array $forms = [],
     ) {
     }
 
     public function param(string $name): ?Param
     {
-        foreach ($this->params as $param) {
-            if ($param->name === $name) {
-                return $param;
-            }
-        }
+        return array_column($this->params, null, 'name')[$name] ?? null;
+    }
 
-        return null;
+    public function takes(Takes $what): bool
+    {
+        return in_array($what, $this->takes, true);
+    }
+
+    /** Whether its settings have a panel to be opened. */
+    public function hasPanel(): bool
+    {
+        return $this->asked && $this->params !== [] && $this->panel !== '';
     }
 
     /** @return array<string, mixed> for the interface and the reference page */
@@ -45,7 +65,8 @@ final readonly class Spec
         return [
             'id' => $this->id, 'title' => $this->title, 'group' => $this->family->value, 'about' => $this->about,
             'params' => array_map(static fn (Param $p): array => $p->toArray(), $this->params),
-            'needs' => $this->needs->value, 'words' => $this->words,
+            'needs' => $this->needs->value, 'words' => $this->words, 'takes' => array_column($this->takes, 'value'),
+            'keeps' => $this->keeps, 'asked' => $this->asked, 'panel' => $this->hasPanel() ? $this->panel : '',
         ];
     }
 }

@@ -10,7 +10,7 @@ use Jactonic\Core\Time\Timeline;
  * What a change does to the song's tempos and meters: all rows as they were and as they are after it, as Timeline
  * keeps them. Turned round, it is its own exact inverse.
  *
- * @phpstan-type Rows array{tempos: list<array{int, int, int, int}>, meters: list<array{int, int, int, int, int, int, int}>}
+ * @phpstan-type Rows array{tempos: list<array{int, int, int, int}>, meters: list<array{int, int, int, int, int, int, int}>, markers: list<array{int, string, int, int}>}
  */
 final readonly class TimeChange
 {
@@ -42,12 +42,12 @@ final readonly class TimeChange
 
     public function applyTo(Timeline $time): Timeline
     {
-        return Timeline::of($time->ppq, $this->after['tempos'], $this->after['meters']);
+        return Timeline::of($time->ppq, $this->after['tempos'], $this->after['meters'], $this->after['markers']);
     }
 
-    /** @return Rows */
-    private static function rows(Timeline $time): array
+    /** @return Rows a time as a change holds it */
+    public static function rows(Timeline $time): array
     {
-        return ['tempos' => $time->tempoRows, 'meters' => $time->meterRows];
+        return ['tempos' => $time->tempoRows, 'meters' => $time->meterRows, 'markers' => $time->markerRows];
     }
 }

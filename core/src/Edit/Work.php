@@ -4,18 +4,21 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit;
 
+use Jactonic\Core\Param\Context;
+use Jactonic\Core\Param\Param;
+use Jactonic\Core\Param\Params;
 use Jactonic\Core\Score\Note;
 use Jactonic\Core\Score\Part;
-use Jactonic\Core\Score\PartSettings;
+use Jactonic\Core\Score\Point;
 use Jactonic\Core\Score\Score;
 use Jactonic\Core\Selection\Selection;
 use Jactonic\Core\Time\Lines;
 use Jactonic\Core\Time\Timeline;
 
-/** What an edit is given: the score, the notes chosen, and its parameters. */
+/** What an edit is given: the score, what is chosen, its parameters, and where it was asked for. */
 final readonly class Work
 {
-    public function __construct(public Score $score, public Selection $selection, public Params $params)
+    public function __construct(public Score $score, public Selection $selection, public Params $params, public Context $context = new Context)
     {
     }
 
@@ -24,10 +27,34 @@ final readonly class Work
         return $this->score->time;
     }
 
-    /** @return list<Part> the parts that the selection names */
+    /** @return list<Part> the parts in which notes are chosen */
     public function parts(): array
     {
         return array_map(fn (int $id): Part => $this->score->part($id), array_keys($this->selection->notes));
+    }
+
+    /** The first part that is named, to work in. */
+    public function part(): Part
+    {
+        return $this->score->part($this->selection->partIds()[0] ?? throw new \LogicException('An edit that needs a part is given one.'));
+    }
+
+    /** @return list<Part> those chosen as wholes */
+    public function wholeParts(): array
+    {
+        return array_map(fn (int $id): Part => $this->score->part($id), $this->selection->parts);
+    }
+
+    /** @return list<Part> the parts in which points are chosen */
+    public function partsOfPoints(): array
+    {
+        return array_map(fn (int $id): Part => $this->score->part($id), array_keys($this->selection->points));
+    }
+
+    /** @return list<Point> the chosen points of a part */
+    public function chosenPoints(Part $part): array
+    {
+        return array_map(static fn (int $id): Point => $part->points[$id], array_merge(...array_values($this->selection->points[$part->id] ?? [])));
     }
 
     /** @return list<Note> the chosen notes of a part */
@@ -58,6 +85,19 @@ final readonly class Work
         }
 
         return $first ?? throw new \LogicException('An edit that needs notes is given some.');
+    }
+
+    /** The earliest place of what is chosen, notes or points. */
+    public function firstPlace(): float
+    {
+        $first = $this->selection->isEmpty() ? INF : $this->firstStart();
+        foreach ($this->partsOfPoints() as $part) {
+            foreach ($this->chosenPoints($part) as $point) {
+                $first = min($first, $point->tick);
+            }
+        }
+
+        return $first;
     }
 
     /** The start of the first chosen note in all parts, with its fraction. */
@@ -97,12 +137,12 @@ final readonly class Work
     public function moveLanes(Draft $draft, Part $part, \Closure $to): void
     {
         $chosen = $this->chosen($part);
-        if ($chosen === [] || $part->points === [] || $this->params->choice('lanes', $part->settings) === 'stay') {
+        if ($chosen === [] || $part->points->isEmpty() || $this->params->choice('lanes', $part->ownSettings()) === 'stay') {
             return;
         }
         $from = min(array_map(static fn (Note $n): int => $n->start, $chosen));
         $until = max(array_map(static fn (Note $n): int => $n->end(), $chosen));
-        foreach ($part->points as $point) {
+        foreach ($part->points->all() as $point) {
             if ($point->tick >= $from && $point->tick < $until) {
                 $draft->putPoint($part, $point->movedTo(max(0, Note::whole($to($point->tick)))));
             }
@@ -112,8 +152,6 @@ final readonly class Work
     /** The lines of the part's own grid; sixteenths for a part that has none. */
     public function lines(Part $part): Lines
     {
-        $settings = $part->settings ?? PartSettings::fresh();
-
-        return $this->time()->lines($settings->grid, $settings->swing);
+        return $this->time()->lines($part->settings()->grid, $part->settings()->swing);
     }
 }

@@ -10,9 +10,6 @@ use Jactonic\Core\Refusal;
 /** A shortcut: keys in a context that stand for a command with parameters. */
 final readonly class Binding
 {
-    /** What may stand for a tick in the parameters of a shortcut: a place that the interface knows when the key is pressed. */
-    public const PLACES = ['caret', 'pointer', 'span-start', 'span-end'];
-
     /**
      * @param  string  $context  songs, song, roll or keys; "any" holds in all of them and gives way to each
      * @param  string  $keys  a stroke, or two parted by a space

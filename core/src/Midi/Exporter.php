@@ -5,14 +5,17 @@ declare(strict_types=1);
 namespace Jactonic\Core\Midi;
 
 use Jactonic\Core\Score\Note;
+use Jactonic\Core\Score\Part;
 use Jactonic\Core\Score\Song;
 use Jactonic\Core\Score\Track;
+use Jactonic\Core\Sounding\Sounding;
+use Jactonic\Core\Standard\Message;
 
 /**
  * Makes a MIDI file out of a song: format 1, or 0 where it came from one. At one tick come meta events, then
  * note-offs, then controllers, programs and system exclusive, then note-ons; within each, the order of the file or of
- * making. The first file's division is used again if every event still falls on it, else the song's. Muted notes are
- * left out, since a file cannot say that a note is muted.
+ * making. The first file's division is used again if every event still falls on it, else the song's. What does not
+ * sound is left out, since a file cannot say that it is there all the same.
  */
 final class Exporter
 {
@@ -26,21 +29,29 @@ final class Exporter
 
     public static function export(Song $song): MidiFile
     {
-        $tracks = array_map(static fn (Track $t): array => self::events($t), $song->tracks);
-        $ends = array_map(static fn (Track $t): int => $t->end, $song->tracks);
+        $score = $song->score;
+        $tracks = array_values(array_map(static fn (Track $t): array => self::events($t, $score->partsOf($t->id)), $score->tracks));
+        $ends = array_values(array_map(static fn (Track $t): int => $t->end, $score->tracks));
+        if ($tracks === []) {
+            $tracks = [[]];
+            $ends = [0];
+        }
         if ($song->source->format === 0) {
             $tracks = [array_merge(...$tracks)];
             $ends = [max([0, ...$ends])];
         }
         // Tempo and meter go back to the track that they came from; new ones belong into the first.
-        foreach ($song->tempos as [$tick, $tempo, $track, $order]) {
+        foreach ($score->time->tempoRows as [$tick, $tempo, $track, $order]) {
             if ($track >= 0) {
                 $tracks[min($track, count($tracks) - 1)][] = [$tick, self::META, $order, Message::META, Message::META_TEMPO, 0, substr(pack('N', $tempo), 1)];
             }
         }
-        foreach ($song->meters as [$tick, $beats, $unit, $clocks, $thirtySeconds, $track, $order]) {
+        foreach ($score->time->meterRows as [$tick, $beats, $unit, $clocks, $thirtySeconds, $track, $order]) {
             $tracks[min($track, count($tracks) - 1)][] = [$tick, self::META, $order, Message::META, Message::META_METER, 0,
                 pack('C4', $beats, (int) log($unit, 2), $clocks, $thirtySeconds)];
+        }
+        foreach ($score->time->markerRows as [$tick, $name, $track, $order]) {
+            $tracks[min($track, count($tracks) - 1)][] = [$tick, self::META, $order, Message::META, Message::META_MARKER, 0, (string) base64_decode($name, true)];
         }
         foreach ($tracks as $i => $events) {
             usort($tracks[$i], static fn (array $a, array $b): int => $a[0] <=> $b[0] ?: $a[1] <=> $b[1] ?: $a[2] <=> $b[2]);
@@ -51,46 +62,64 @@ final class Exporter
 
         return new MidiFile(
             $song->source->format === 0 ? 0 : 1,
-            $scale === $song->source->scale ? $song->source->division : $song->ppq,
+            $scale === $song->source->scale ? $song->source->division : $score->time->ppq,
             array_map(static fn (array $events): array => array_map(
                 static fn (array $e): Event => new Event(intdiv($e[0], $scale), $e[3], $e[4], $e[5], $e[6]), $events), array_values($tracks)),
             $song->source->chunks,
         );
     }
 
-    /** How many notes an export leaves out because they are muted. */
-    public static function mutedNotes(Song $song): int
+    /**
+     * What an export leaves out, since a file cannot say it: muted notes, and what lies outside the windows of parts.
+     *
+     * @return array{int, int} notes muted, notes hidden
+     */
+    public static function leftOut(Song $song): array
     {
-        $muted = 0;
-        foreach ($song->tracks as $track) {
-            foreach ($track->parts as $part) {
-                $muted += count(array_filter($part->notes, static fn (Note $n): bool => $n->muted));
+        $muted = $hidden = 0;
+        foreach ($song->score->parts as $part) {
+            foreach ($part->notes->all() as $note) {
+                $muted += $note->muted || $part->head->muted ? 1 : 0;
+                $hidden += $part->head->holds($note->start) ? 0 : 1;
             }
         }
 
-        return $muted;
+        return [$muted, $hidden];
     }
 
-    /** @return list<array{int, int, int, int, int, int, string}> tick, class, order, status, data1, data2, bytes */
-    private static function events(Track $track): array
+    /**
+     * What an export leaves out, a sentence each.
+     *
+     * @return list<string>
+     */
+    public static function warnings(Song $song): array
+    {
+        [$muted, $hidden] = self::leftOut($song);
+        $left = static fn (int $n, string $what): array => $n === 0 ? [] : [$n === 1 ? "1 $what note was left out of the file." : "$n $what notes were left out of the file."];
+
+        return [...$left($muted, 'muted'), ...$left($hidden, 'hidden')];
+    }
+
+    /**
+     * @param  array<int, Part>  $parts
+     * @return list<array{int, int, int, int, int, int, string}> tick, class, order, status, data1, data2, bytes
+     */
+    private static function events(Track $track, array $parts): array
     {
         $events = [];
-        foreach ($track->kept as $kept) {
+        foreach ($track->kept() as $kept) {
             $events[] = [$kept->tick, $kept->status === Message::META ? self::META : self::CONTROL, $kept->order, $kept->status, $kept->type, 0, $kept->bytes];
         }
-        foreach ($track->parts as $part) {
+        foreach ($parts as $part) {
             $sounding = [];
-            foreach ($part->notes as $n) {
-                if ($n->muted) {
-                    continue;
-                }
+            foreach (Sounding::notes($part) as $n) {
                 $events[] = [$n->start, self::ON, $n->id, Message::NOTE_ON | $n->channel, $n->pitch, $n->velocity, ''];
                 $events[] = $n->release === Note::RELEASE_BY_NOTE_ON
                     ? [$n->end(), self::OFF, $n->id, Message::NOTE_ON | $n->channel, $n->pitch, 0, '']
                     : [$n->end(), self::OFF, $n->id, Message::NOTE_OFF | $n->channel, $n->pitch, $n->release, ''];
                 $sounding[$n->channel << 7 | $n->pitch][] = $n;
             }
-            foreach ($part->points as $p) {
+            foreach (Sounding::points($part) as $p) {
                 $isOff = ($p->status & 0xF0) <= Message::NOTE_ON;
                 if ($isOff && self::sounds($sounding[($p->status & 0x0F) << 7 | $p->data1] ?? [], $p->tick)) {
                     continue;

@@ -7,10 +7,13 @@ namespace Jactonic\Core\Midi;
 use Jactonic\Core\Score\Kept;
 use Jactonic\Core\Score\Note;
 use Jactonic\Core\Score\Part;
+use Jactonic\Core\Score\PartHead;
 use Jactonic\Core\Score\Point;
+use Jactonic\Core\Score\Score;
 use Jactonic\Core\Score\Song;
 use Jactonic\Core\Score\Source;
 use Jactonic\Core\Score\Track;
+use Jactonic\Core\Standard\Message;
 use Jactonic\Core\Time\Timeline;
 
 /**
@@ -23,8 +26,6 @@ final class Importer
 {
     private int $order = 0;
 
-    private int $part = 0;
-
     private int $unended = 0;
 
     private int $empty = 0;
@@ -36,6 +37,9 @@ final class Importer
 
     /** @var list<array{int, int, int, int, int, int, int}> */
     private array $meters = [];
+
+    /** @var list<array{int, string, int, int}> */
+    private array $markers = [];
 
     private function __construct(private readonly MidiFile $file, private readonly int $scale, private readonly bool $frames)
     {
@@ -108,15 +112,25 @@ final class Importer
         if ($this->file->format === 2 && count($tracks) > 1) {
             $warnings[] = 'The file holds separate sequences (format 2); they are laid one under another, all from the start.';
         }
-        $title = $tracks === [] ? '' : $tracks[0]->name;
+        $time = Timeline::of($ppq, $this->tempos, $this->meters, $this->markers);
+        $parts = $made = [];
+        foreach ($tracks as $i => [$called, $notes, $points, $kept, $end]) {
+            $made[$i + 1] = new Track($i + 1, $called, $i, $kept, $end);
+            if ($notes !== [] || $points !== []) {
+                $id = count($parts) + 1;
+                $parts[$id] = Part::of($id, $called === '' ? "Part $id" : $called, $notes, $points, null, self::head($i + 1, $notes, $points, $time));
+            }
+        }
+        $title = $tracks === [] || $tracks[0][1] !== [] ? '' : $tracks[0][0];
+        $score = new Score($time, $parts, $made, count($parts) + 1, count($made) + 1, name: $title === '' ? $name : $title);
 
-        return [new Song($title !== '' && ! $tracks[0]->hasNotes() ? $title : $name, $ppq, $this->tempos, $this->meters, $tracks,
+        return [new Song($score,
             new Source($this->file->format, $this->file->division, $this->scale, $this->file->chunks)), $warnings];
     }
 
     /**
      * @param  list<Event>  $events
-     * @return list<Track>
+     * @return list<array{string, list<Note>, list<Point>, list<Kept>, int}> name, notes, points, what is kept, end
      */
     private function tracks(array $events, int $index): array
     {
@@ -169,16 +183,14 @@ final class Importer
             }
         }
         if ($this->file->format !== 0) {
-            $music = $this->parts($name, array_merge(...array_values($notes)), array_merge(...array_values($points)));
-
-            return [new Track($name, $music, $kept, $end)];
+            return [[$name, array_merge(...array_values($notes)), array_merge(...array_values($points)), $kept, $end]];
         }
-        $tracks = [new Track($name, [], $kept, $end)];
+        $tracks = [[$name, [], [], $kept, $end]];
         $channels = array_unique([...array_keys($notes), ...array_keys($points)]);
         sort($channels);
         foreach ($channels as $channel) {
             $called = 'Channel '.($channel + 1);
-            $tracks[] = new Track($called, $this->parts($called, array_values($notes[$channel] ?? []), $points[$channel] ?? []));
+            $tracks[] = [$called, array_values($notes[$channel] ?? []), $points[$channel] ?? [], [], 0];
         }
 
         return $tracks;
@@ -189,7 +201,7 @@ final class Importer
         return new Note($note->id, $note->start, max($this->scale, $end - $note->start), $note->pitch, $note->velocity, $release, channel: $note->channel);
     }
 
-    /** Whether the event set a tempo or a meter, which the song then holds. Frames of a second have no tempo to set. */
+    /** Whether the event set a tempo, a meter or a marker, which the song then holds. Frames of a second have no tempo to set. */
     private function isTime(Event $event, int $tick, int $track, int $order): bool
     {
         $bytes = array_map(ord(...), str_split($event->bytes));
@@ -200,6 +212,11 @@ final class Importer
 
                 return true;
             }
+        }
+        if ($event->data1 === Message::META_MARKER) {
+            $this->markers[] = [$tick, base64_encode($event->bytes), $track, $order];
+
+            return true;
         }
         if ($event->data1 === Message::META_METER && count($bytes) === 4 && $bytes[0] > 0 && $bytes[1] <= 6) {
             $unit = [1, 2, 4, 8, 16, 32, 64][$bytes[1]];
@@ -212,16 +229,22 @@ final class Importer
     }
 
     /**
+     * A part that is read from a file reaches from the song's start to the bar line after its last event, so that
+     * nothing is cut.
+     *
      * @param  list<Note>  $notes
      * @param  list<Point>  $points
-     * @return list<Part>
      */
-    private function parts(string $name, array $notes, array $points): array
+    private static function head(int $track, array $notes, array $points, Timeline $time): PartHead
     {
-        if ($notes === [] && $points === []) {
-            return [];
+        $last = 0;
+        foreach ($notes as $note) {
+            $last = max($last, $note->end() - 1);
+        }
+        foreach ($points as $point) {
+            $last = max($last, $point->tick);
         }
 
-        return [Part::of(++$this->part, $name === '' ? "Part $this->part" : $name, $notes, $points)];
+        return new PartHead($track, '', 0, 0, $time->meters->barAt($last)->end());
     }
 }

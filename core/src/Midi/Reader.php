@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Midi;
 
+use Jactonic\Core\Standard\Message;
+
 /**
  * Takes a Standard MIDI File apart: formats 0, 1 and 2, running status, any division, unknown chunks. A file that is
  * cut off keeps what came before, with a warning; one that is broken is refused, with the byte where it broke.

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Midi;
 
+use Jactonic\Core\Standard\Message;
+
 /** Puts a Standard MIDI File together, with running status. The events of each track come in order of time. */
 final class Writer
 {

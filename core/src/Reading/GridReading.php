@@ -4,7 +4,11 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Reading;
 
+use Jactonic\Core\Edit\Family;
+use Jactonic\Core\Edit\Needs;
 use Jactonic\Core\Edit\Say;
+use Jactonic\Core\Edit\Spec;
+use Jactonic\Core\Edit\Work;
 use Jactonic\Core\Score\Note;
 use Jactonic\Core\Time\Grid;
 use Jactonic\Core\Time\Lines;
@@ -21,7 +25,7 @@ use Jactonic\Core\Time\Timeline;
  *
  * @phpstan-type Weighed array{grid: string, swing: float, mean: float, largest: float, off: float, share: float, merges: int, weight: float}
  */
-final class GridReading
+final class GridReading implements Reading
 {
     /** Notes no farther than this from a line are within reach, in ms. */
     public const REACH = 25.0;
@@ -43,6 +47,16 @@ final class GridReading
 
     /** Where a guess at the swing begins: straight, light, triplet, heavy. */
     private const GUESSES = [52.0, 58.0, 66.67, 73.0];
+
+    public static function spec(): Spec
+    {
+        return new Spec('grid-reading', 'Grid reading', Family::Timing, 'Which grid the playing wants.', [], Needs::Part);
+    }
+
+    public function read(Work $work): array
+    {
+        return self::of(Readings::notes($work), $work->time());
+    }
 
     /**
      * @param  list<Note>  $notes

@@ -4,6 +4,11 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Reading;
 
+use Jactonic\Core\Edit\Family;
+use Jactonic\Core\Edit\Needs;
+use Jactonic\Core\Edit\Spec;
+use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Param\Param;
 use Jactonic\Core\Refusal;
 use Jactonic\Core\Score\Note;
 use Jactonic\Core\Time\Grid;
@@ -11,8 +16,20 @@ use Jactonic\Core\Time\Groove;
 use Jactonic\Core\Time\Timeline;
 
 /** Takes the feel out of playing: mean offset and velocity at each place in the bar. Nothing changes. */
-final class GrooveReading
+final class GrooveReading implements Reading
 {
+    public static function spec(): Spec
+    {
+        return new Spec('groove-reading', 'Feel of the notes', Family::Timing, 'Mean offset and velocity at each place in the bar.', [
+            Param::name('name', 'Name'), Param::grid('grid', 'Places'),
+        ], Needs::Part);
+    }
+
+    public function read(Work $work): array
+    {
+        return self::of($work->params->text('name'), Readings::notes($work), $work->params->grid('grid'), $work->time())->toArray();
+    }
+
     /**
      * @param  list<Note>  $notes  as they stand; muted ones do not count
      * @param  Grid  $grid  a note value; its straight lines are the places
@@ -23,7 +40,7 @@ final class GrooveReading
     {
         $notes = array_values(array_filter($notes, static fn (Note $n): bool => ! $n->muted));
         if ($notes === []) {
-            throw new Refusal('No notes are selected: there is no feel to take.');
+            throw new Refusal('No notes are chosen: there is no feel to take.');
         }
         if ($grid->isBars()) {
             throw Refusal::parameter('grid', $grid->name, 'a note value: a grid of bars has one place a bar');

@@ -4,10 +4,11 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Recipe;
 
-use Jactonic\Core\Command\Commands;
 use Jactonic\Core\Edit\Catalogue;
+use Jactonic\Core\Param\Params;
 use Jactonic\Core\Refusal;
 use Jactonic\Core\Score\PartSettings;
+use Jactonic\Core\Selection\Move;
 use Jactonic\Core\Selection\Pick;
 
 /**
@@ -75,6 +76,21 @@ final readonly class Recipe
         return $key === '' ? 'recipe-'.substr(hash('sha256', $name), 0, 8) : substr($key, 0, 60);
     }
 
+    /**
+     * What a step does, in a word.
+     *
+     * @param  array<array-key, mixed>  $step
+     */
+    public static function title(array $step, Book $book): string
+    {
+        return match (true) {
+            is_string($step['edit'] ?? null) => Catalogue::edit($step['edit'])::spec()->title,
+            is_string($step['recipe'] ?? null) => '“'.(($book->recipes[$step['recipe']] ?? null)->name ?? $step['recipe']).'”',
+            isset($step['select']) => 'choosing',
+            default => 'settings',
+        };
+    }
+
     public function withKey(string $key): self
     {
         return new self($key, $this->name, $this->pick, $this->steps);
@@ -107,13 +123,14 @@ final readonly class Recipe
             if (! is_string($step['edit']) || ! isset(Catalogue::classes()[$step['edit']]) || ! is_array($params)) {
                 throw Refusal::parameter('edit', $step['edit'], 'the id of an edit');
             }
-            Commands::check($step['edit'], $params);
+            Params::check(Catalogue::edit($step['edit'])::spec()->params, $params, $step['edit']);
 
             return ['edit' => $step['edit'], 'params' => $params] + $off;
         }
         if (isset($step['select'])) {
-            Commands::check('select', ['move' => $step['select']]);
-            assert(is_string($step['select']));
+            if (! is_string($step['select']) || Move::tryFrom($step['select']) === null) {
+                throw Refusal::parameter('select', $step['select'], 'one of '.implode(', ', array_map(static fn (Move $m): string => $m->value, Move::cases())));
+            }
 
             return ['select' => $step['select']] + $off;
         }

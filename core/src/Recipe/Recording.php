@@ -5,7 +5,8 @@ declare(strict_types=1);
 namespace Jactonic\Core\Recipe;
 
 use Jactonic\Core\Edit\Catalogue;
-use Jactonic\Core\Edit\Param;
+use Jactonic\Core\Param\Param;
+use Jactonic\Core\Param\Whole;
 
 /** Makes the steps of a recipe out of what a person did. */
 final class Recording
@@ -68,11 +69,11 @@ final class Recording
         $first = $a[$param->name] ?? $param->default;
         $second = $b[$param->name] ?? $param->default;
         unset($a[$param->name], $b[$param->name]);
-        if ($a != $b || ! is_int($first) || ! is_int($second)) {
+        if ($a != $b || ! is_int($first) || ! is_int($second) || ! $param->kind instanceof Whole) {
             return null;
         }
         $sum = $first + $second;
-        if ($sum < $param->min || $sum > $param->max) {
+        if ($sum < $param->kind->min || $sum > $param->kind->max) {
             return null;
         }
 

@@ -24,11 +24,11 @@ final class Shipped
         $add = static fn (int $amount): array => [['edit' => 'velocity-add', 'params' => ['amount' => $amount]]];
 
         return [
-            'Velocity +5' => [null, $add(5)],
-            'Velocity −5' => [null, $add(-5)],
-            'Velocity +15' => [null, $add(15)],
-            'Velocity −15' => [null, $add(-15)],
-            'Velocities toward 80' => [null, [['edit' => 'velocity-toward', 'params' => ['value' => 80, 'percent' => 50]]]],
+            'Velocity +6' => [null, $add(6)],
+            'Velocity −6' => [null, $add(-6)],
+            'Velocity +18' => [null, $add(18)],
+            'Velocity −18' => [null, $add(-18)],
+            'Velocities toward 72' => [null, [['edit' => 'velocity-toward', 'params' => ['value' => 72, 'percent' => 50]]]],
             'Only the soft notes up' => [['velocity' => ['max' => 59]], $add(12)],
             'Accents on the beat' => [['onBeat' => true], $add(12)],
             'Split in triplets' => [null, [['set' => ['grid' => '1/8T', 'swing' => 50]], ['edit' => 'split']]],

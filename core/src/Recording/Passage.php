@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Recording;
 
-use Jactonic\Core\Edit\Chance;
+use Jactonic\Core\Chance;
 use Jactonic\Core\Refusal;
 use Jactonic\Core\Score\Note;
 use Jactonic\Core\Time\Timeline;

@@ -10,8 +10,11 @@ namespace Jactonic\Core\Score;
  * Drift is where the note was played, seen from where it stands: played start and length minus the present ones, in
  * ticks. The carry is the fraction of a tick, −0.5 to 0.5, by which the exact place of a note nudged in small steps
  * differs from the whole tick it is written at.
+ *
+ * The language cannot give a changed copy of what is readonly without naming every column; the static analysis holds
+ * that nobody else writes to them.
  */
-final readonly class Note
+final class Note
 {
     public const LOWEST = 0;
 
@@ -38,18 +41,31 @@ final readonly class Note
      * @param  int  $channel  0–15, as the file had it
      */
     public function __construct(
+        /** @phpstan-readonly-allow-private-mutation */
         public int $id,
+        /** @phpstan-readonly-allow-private-mutation */
         public int $start,
+        /** @phpstan-readonly-allow-private-mutation */
         public int $length,
+        /** @phpstan-readonly-allow-private-mutation */
         public int $pitch,
+        /** @phpstan-readonly-allow-private-mutation */
         public int $velocity,
+        /** @phpstan-readonly-allow-private-mutation */
         public int $release = self::RELEASE,
+        /** @phpstan-readonly-allow-private-mutation */
         public bool $muted = false,
+        /** @phpstan-readonly-allow-private-mutation */
         public int $group = 0,
+        /** @phpstan-readonly-allow-private-mutation */
         public int $channel = 0,
+        /** @phpstan-readonly-allow-private-mutation */
         public int $driftStart = 0,
+        /** @phpstan-readonly-allow-private-mutation */
         public int $driftLength = 0,
+        /** @phpstan-readonly-allow-private-mutation */
         public float $carryStart = 0.0,
+        /** @phpstan-readonly-allow-private-mutation */
         public float $carryLength = 0.0,
     ) {
     }
@@ -72,17 +88,23 @@ final readonly class Note
     /** Moved to an exact place; the drift travels along, the fraction is carried. */
     public function movedTo(float $exact): self
     {
-        [$start, $carry] = self::split($exact);
+        $note = clone $this;
+        [$note->start, $note->carryStart] = self::split($exact);
 
-        return new self($this->id, $start, $this->length, $this->pitch, $this->velocity, $this->release, $this->muted,
-            $this->group, $this->channel, $this->driftStart, $this->driftLength, $carry, $this->carryLength);
+        return $note;
     }
 
     /** Retimed: what the note loses in feel is added to its drift, so that it can go back to where it was played. */
     public function retimed(int $start, int $length): self
     {
-        return new self($this->id, $start, $length, $this->pitch, $this->velocity, $this->release, $this->muted,
-            $this->group, $this->channel, $this->playedStart() - $start, $this->playedLength() - $length);
+        $note = clone $this;
+        $note->driftStart += $this->start - $start;
+        $note->driftLength += $this->length - $length;
+        $note->start = $start;
+        $note->length = $length;
+        $note->carryStart = $note->carryLength = 0.0;
+
+        return $note;
     }
 
     /** Its edges put at exact places: as `retimed`, with the fractions carried. */
@@ -90,34 +112,83 @@ final readonly class Note
     {
         [$s, $carryStart] = self::split($start);
         [$l, $carryLength] = self::split($length);
+        $note = $this->retimed($s, $l);
+        $note->carryStart = $carryStart;
+        $note->carryLength = $carryLength;
 
-        return new self($this->id, $s, $l, $this->pitch, $this->velocity, $this->release, $this->muted,
-            $this->group, $this->channel, $this->playedStart() - $s, $this->playedLength() - $l, $carryStart, $carryLength);
+        return $note;
+    }
+
+    /**
+     * A stretch of it as a note: an edge that is its own keeps how it was played; one that was cut was played nowhere
+     * else.
+     *
+     * @param  int  $from  tick, not before its start
+     * @param  int  $to  tick after $from, not after its end
+     */
+    public function piece(int $from, int $to, int $id): self
+    {
+        $first = $from === $this->start;
+        $last = $to === $this->end();
+        $note = clone $this;
+        $note->id = $id;
+        $note->start = $from;
+        $note->length = $to - $from;
+        $note->release = $last ? $this->release : self::RELEASE;
+        $note->driftStart = $first ? $this->driftStart : 0;
+        $note->driftLength = $first && $last ? $this->driftLength : 0;
+        $note->carryStart = $first ? $this->carryStart : 0.0;
+        $note->carryLength = $last ? $this->carryLength : 0.0;
+
+        return $note;
     }
 
     /** The same note once more, with an id of its own. */
     public function copiedAs(int $id): self
     {
-        return new self($id, $this->start, $this->length, $this->pitch, $this->velocity, $this->release, $this->muted,
-            $this->group, $this->channel, $this->driftStart, $this->driftLength, $this->carryStart, $this->carryLength);
+        $note = clone $this;
+        $note->id = $id;
+
+        return $note;
     }
 
     public function withPitch(int $pitch): self
     {
-        return new self($this->id, $this->start, $this->length, $pitch, $this->velocity, $this->release, $this->muted,
-            $this->group, $this->channel, $this->driftStart, $this->driftLength, $this->carryStart, $this->carryLength);
+        $note = clone $this;
+        $note->pitch = $pitch;
+
+        return $note;
     }
 
     public function withVelocity(int $velocity): self
     {
-        return new self($this->id, $this->start, $this->length, $this->pitch, $velocity, $this->release, $this->muted,
-            $this->group, $this->channel, $this->driftStart, $this->driftLength, $this->carryStart, $this->carryLength);
+        $note = clone $this;
+        $note->velocity = $velocity;
+
+        return $note;
     }
 
     public function withMuted(bool $muted): self
     {
-        return new self($this->id, $this->start, $this->length, $this->pitch, $this->velocity, $this->release, $muted,
-            $this->group, $this->channel, $this->driftStart, $this->driftLength, $this->carryStart, $this->carryLength);
+        $note = clone $this;
+        $note->muted = $muted;
+
+        return $note;
+    }
+
+    /**
+     * With some columns otherwise, by name.
+     *
+     * @param  array<string, mixed>  $columns
+     */
+    public function with(array $columns): self
+    {
+        $note = clone $this;
+        foreach ($columns as $name => $value) {
+            $note->{$name} = $value;
+        }
+
+        return $note;
     }
 
     /** The whole tick nearest to an exact place (a tie goes later) and the fraction left over. */

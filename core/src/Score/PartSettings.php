@@ -6,18 +6,12 @@ namespace Jactonic\Core\Score;
 
 use Jactonic\Core\Refusal;
 use Jactonic\Core\Time\Grid;
-use Jactonic\Core\Time\Lines;
 use Jactonic\Core\Time\Step;
+use Jactonic\Core\Time\Timeline;
 
-/** What belongs to a part and is always shown with it: its grid, swing, strength, nudge step and pen. */
+/** What belongs to a part and is always shown with it: its grid, swing, strength, nudge step and pen. The table of them is Settings. */
 final readonly class PartSettings
 {
-    /** Soft, middling, strong, hardest. */
-    private const TOUCHES = [45, 70, 95, 118];
-
-    /** Swing where it is switched on and none was set before. */
-    private const SWING = 60.0;
-
     /** The step that holds for nudges and lengths: the part's own, or one cell of the grid while it is tied to that. */
     public Step $nudge;
 
@@ -26,29 +20,29 @@ final readonly class PartSettings
      * @param  int  $strength  0–100 %
      * @param  Step  $ownNudge  the part's own step, kept while the step is tied
      * @param  bool  $tied  whether the step is one cell of the grid, whatever that is
+     * @param  string  $lanes  "along" where moved notes take the lanes under them with them, else "stay"
      * @param  int  $penVelocity  1–127, for new notes
-     * @param  Grid|null  $penLength  length of new notes; null for one cell of the grid
-     * @param  float  $swingKept  over 50 to 75 %: the swing that comes back when it is switched on
      * @param  list<int>  $touches  four stored velocities, 1–127
      * @param  string  $velocityFrom  "touched" where the pen's velocity becomes that of each note touched, else "fixed"
      * @param  string  $lengthFrom  "touched" where new notes are as long as the note last touched, else "fixed"
+     * @param  Grid|null  $penLength  length of new notes; null for one cell of the grid
+     * @param  float  $swingKept  over 50 to 75 %: the swing that comes back when it is switched on
      * @param  int|null  $touchedLength  ticks; null while no note was touched
-     * @param  string  $lanes  "along" where moved notes take the lanes under them with them, else "stay"
      */
-    public function __construct(
+    private function __construct(
         public Grid $grid,
         public float $swing,
         public int $strength,
         public Step $ownNudge,
-        public bool $tied = true,
-        public int $penVelocity = 90,
-        public ?Grid $penLength = null,
-        public float $swingKept = self::SWING,
-        public string $lanes = 'stay',
-        public array $touches = self::TOUCHES,
-        public string $velocityFrom = 'fixed',
-        public string $lengthFrom = 'fixed',
-        public ?int $touchedLength = null,
+        public bool $tied,
+        public string $lanes,
+        public int $penVelocity,
+        public array $touches,
+        public string $velocityFrom,
+        public string $lengthFrom,
+        public ?Grid $penLength,
+        public float $swingKept,
+        public ?int $touchedLength,
     ) {
         $this->nudge = $tied ? Step::parse(['unit' => 'grid', 'amount' => 1]) : $ownNudge;
     }
@@ -56,7 +50,10 @@ final readonly class PartSettings
     /** What a new part starts with. */
     public static function fresh(): self
     {
-        return self::fromArray([]);
+        static $fresh = null;
+
+        /** @var self */
+        return $fresh ??= self::fromArray([]);
     }
 
     /**
@@ -66,81 +63,31 @@ final readonly class PartSettings
      */
     public static function fromArray(array $data): self
     {
-        $known = ['grid', 'swing', 'strength', 'nudge', 'tied', 'penVelocity', 'penLength', 'swingKept', 'lanes', 'touches', 'velocityFrom', 'lengthFrom', 'touchedLength'];
+        $table = Settings::all();
         foreach (array_keys($data) as $key) {
-            if (! in_array($key, $known, true)) {
-                throw Refusal::parameter((string) $key, $data[$key], 'one of '.implode(', ', $known));
+            if (! isset($table[$key])) {
+                throw Refusal::parameter((string) $key, $data[$key], 'one of '.implode(', ', array_keys($table)));
             }
-        }
-        $swing = $data['swing'] ?? Lines::STRAIGHT;
-        if ((! is_int($swing) && ! is_float($swing)) || $swing < 50 || $swing > 75) {
-            throw Refusal::parameter('swing', $swing, '50 to 75 %');
-        }
-        $strength = $data['strength'] ?? 100;
-        if (! is_int($strength) || $strength < 0 || $strength > 100) {
-            throw Refusal::parameter('strength', $strength, 'a whole number from 0 to 100 %');
         }
         // Before there was a tie, and for whoever sets only a step, a step given holds.
-        $tied = $data['tied'] ?? ! isset($data['nudge']);
-        if (! is_bool($tied)) {
-            throw Refusal::parameter('tied', $tied, 'true or false');
+        $data += ['tied' => ! isset($data['nudge'])];
+        $values = [];
+        foreach ($table as $name => $setting) {
+            $values[$name] = $setting->read($data[$name] ?? $setting->default);
         }
-        $penVelocity = $data['penVelocity'] ?? 90;
-        if (! is_int($penVelocity) || $penVelocity < Note::SOFTEST || $penVelocity > Note::LOUDEST) {
-            throw Refusal::parameter('penVelocity', $penVelocity, 'a whole number from 1 to 127');
-        }
-        $penLength = $data['penLength'] ?? null;
-        $kept = $swing > 50 ? $swing : $data['swingKept'] ?? self::SWING;
-        if ((! is_int($kept) && ! is_float($kept)) || $kept <= 50 || $kept > 75) {
-            throw Refusal::parameter('swingKept', $kept, 'over 50 to 75 %');
-        }
-        $lanes = $data['lanes'] ?? 'stay';
-        if ($lanes !== 'stay' && $lanes !== 'along') {
-            throw Refusal::parameter('lanes', $lanes, 'stay or along');
+        // A swing that is on is the one that comes back.
+        if ($values['swing'] > 50) {
+            $values['swingKept'] = $values['swing'];
         }
 
-        foreach (['velocityFrom', 'lengthFrom'] as $from) {
-            if (! in_array($data[$from] ?? 'fixed', ['fixed', 'touched'], true)) {
-                throw Refusal::parameter($from, $data[$from], 'fixed or touched');
-            }
-        }
-        $touchedLength = $data['touchedLength'] ?? null;
-        if ($touchedLength !== null && (! is_int($touchedLength) || $touchedLength < 1)) {
-            throw Refusal::parameter('touchedLength', $touchedLength, 'ticks, 1 or more');
-        }
-        $touches = [];
-        foreach (is_array($data['touches'] ?? null) ? $data['touches'] : self::TOUCHES as $touch) {
-            if (! is_int($touch) || $touch < Note::SOFTEST || $touch > Note::LOUDEST) {
-                throw Refusal::parameter('touches', $touch, 'four whole numbers from 1 to 127');
-            }
-            $touches[] = $touch;
-        }
-        if (count($touches) !== 4 || ! is_array($data['touches'] ?? [])) {
-            throw Refusal::parameter('touches', $data['touches'] ?? null, 'four whole numbers from 1 to 127');
-        }
-
-        return new self(
-            Grid::parse(self::text($data['grid'] ?? '1/16', 'grid')),
-            (float) $swing,
-            $strength,
-            Step::parse($data['nudge'] ?? ['unit' => 'ms', 'amount' => 10], 'nudge'),
-            $tied,
-            $penVelocity,
-            $penLength === null ? null : Grid::parse(self::text($penLength, 'penLength'), 'penLength'),
-            (float) $kept,
-            $lanes,
-            $touches,
-            ($data['velocityFrom'] ?? 'fixed') === 'touched' ? 'touched' : 'fixed',
-            ($data['lengthFrom'] ?? 'fixed') === 'touched' ? 'touched' : 'fixed',
-            $touchedLength,
-        );
+        // @phpstan-ignore argument.type (each was read by its line of the table, which the tests hold against the constructor)
+        return new self(...array_values($values));
     }
 
     /**
      * These settings with some of them changed. `turn` (triplet, dotted, tuplet, finer, coarser) changes the grid from
-     * what it is, `swingBy` the swing; `touch` gives the pen one of the touches; `swing`, `tied`, `lanes`,
-     * `velocityFrom` and `lengthFrom` "toggle" turn these round; a nudge step that is set is
-     * no longer tied.
+     * what it is, `swingBy` the swing; `touch` gives the pen one of the touches; `swing`, and what is one of two,
+     * "toggle" turns round; a nudge step that is set is no longer tied, and a pen length that is set holds.
      *
      * @param  array<array-key, mixed>  $set
      *
@@ -164,22 +111,16 @@ final readonly class PartSettings
         if (($set['swing'] ?? null) === 'toggle') {
             $set['swing'] = $this->swing > 50 ? 50 : $this->swingKept;
         }
-        foreach (['velocityFrom', 'lengthFrom'] as $from) {
-            if (($set[$from] ?? null) === 'toggle') {
-                $set[$from] = $this->{$from} === 'fixed' ? 'touched' : 'fixed';
+        if (array_key_exists('penLength', $set)) {
+            $set += ['lengthFrom' => 'fixed'];
+        }
+        if (isset($set['nudge'])) {
+            $set += ['tied' => false];
+        }
+        foreach (Settings::all() as $name => $setting) {
+            if (($set[$name] ?? null) === 'toggle' && $setting->toggles !== []) {
+                $set[$name] = $this->{$name} === $setting->toggles[0] ? $setting->toggles[1] : $setting->toggles[0];
             }
-        }
-        // A length that is set holds.
-        if (array_key_exists('penLength', $set) && ! isset($set['lengthFrom'])) {
-            $set['lengthFrom'] = 'fixed';
-        }
-        if (($set['lanes'] ?? null) === 'toggle') {
-            $set['lanes'] = $this->lanes === 'stay' ? 'along' : 'stay';
-        }
-        if (($set['tied'] ?? null) === 'toggle') {
-            $set['tied'] = ! $this->tied;
-        } elseif (isset($set['nudge']) && ! isset($set['tied'])) {
-            $set['tied'] = false;
         }
         if ($turn !== null) {
             $set['grid'] = $this->grid->turned(is_string($turn) ? $turn : Refusal::show($turn))->name;
@@ -194,6 +135,22 @@ final readonly class PartSettings
         $take = ($this->velocityFrom === 'touched' ? ['penVelocity' => $note->velocity] : []) + ($this->lengthFrom === 'touched' ? ['touchedLength' => $note->length] : []);
 
         return $take === [] || array_intersect_assoc($take, ['penVelocity' => $this->penVelocity, 'touchedLength' => $this->touchedLength]) === $take ? $this : self::fromArray($take + $this->toArray());
+    }
+
+    /** How long the pen writes at a place, in ticks: as the note last touched, its own value, or one cell of the grid without swing. */
+    public function penTicks(Timeline $time, int $at): int
+    {
+        return $this->lengthFrom === 'touched' && $this->touchedLength !== null
+            ? $this->touchedLength
+            : max(1, (int) round($time->lines($this->penLength ?? $this->grid)->cell($at)));
+    }
+
+    /** Where writing goes on after a note: past it where the pen has a length of its own, else at the next cell. */
+    public function penGoesOn(Timeline $time, int $start, int $length): int
+    {
+        return $this->penLength !== null || ($this->lengthFrom === 'touched' && $this->touchedLength !== null)
+            ? $start + $length
+            : $time->lines($this->grid, $this->swing)->after($start);
     }
 
     /**
@@ -211,68 +168,33 @@ final readonly class PartSettings
     /** What was set, as a sentence. */
     public function sentence(self $before): string
     {
+        $now = $this->toArray();
+        $was = $before->toArray();
         $said = [];
-        if ($this->grid->name !== $before->grid->name) {
-            $said[] = 'Grid '.$this->grid->name;
-        }
-        if ($this->swing !== $before->swing) {
-            $said[] = $this->swing > 50 ? 'Swing '.rtrim(rtrim(number_format($this->swing, 2), '0'), '.').' %' : 'Swing off: the grid is straight';
-        }
-        if ($this->strength !== $before->strength) {
-            $said[] = "Strength $this->strength %";
-        }
-        if ($this->nudge != $before->nudge) {
-            $said[] = 'Nudge step '.$this->nudge->words(1).($this->tied ? ', tied to the grid' : '');
-        }
-        if ($this->lanes !== $before->lanes) {
-            $said[] = $this->lanes === 'along' ? 'Lanes come along with notes that are moved' : 'Lanes stay where they are';
-        }
-        if ($this->penVelocity !== $before->penVelocity) {
-            $said[] = "Pen velocity $this->penVelocity";
-        }
-        if ($this->touches !== $before->touches) {
-            $said[] = 'Touches '.implode(', ', $this->touches);
-        }
-        if ($this->velocityFrom !== $before->velocityFrom) {
-            $said[] = $this->velocityFrom === 'touched' ? 'Pen velocity as of the note last touched' : "Pen velocity fixed at $this->penVelocity";
-        }
-        if ($this->lengthFrom !== $before->lengthFrom) {
-            $said[] = $this->lengthFrom === 'touched' ? 'Pen length as of the note last touched' : 'Pen length '.($this->penLength->name ?? 'one grid cell');
-        }
-        if ($this->penLength?->name !== $before->penLength?->name) {
-            $said[] = 'Pen length '.($this->penLength->name ?? 'one grid cell');
+        foreach (Settings::all() as $name => $setting) {
+            // The step that holds changes with the tie as well as by itself.
+            $same = $name === 'nudge' ? $this->nudge == $before->nudge : $now[$name] === $was[$name];
+            if (! $same && $setting->words !== null) {
+                $said[] = ($setting->words)($this, $before);
+            }
         }
 
-        return $said === [] ? 'That was set already.' : implode(', ', $said).'.';
+        return $said === [] ? 'That was set already.' : implode(', ', array_unique($said)).'.';
     }
 
     /** @return array<string, mixed> what `fromArray` reads back */
     public function toArray(): array
     {
-        $nudge = ['unit' => $this->ownNudge->unit, 'amount' => $this->ownNudge->value->name ?? $this->ownNudge->amount];
-        if ($this->ownNudge->unit === 'samples') {
-            $nudge['rate'] = $this->ownNudge->rate;
+        $written = [];
+        foreach (array_keys(Settings::all()) as $name) {
+            $value = $name === 'nudge' ? $this->ownNudge : $this->{$name};
+            $written[$name] = match (true) {
+                $value instanceof Grid => $value->name,
+                $value instanceof Step => $value->toArray(),
+                default => $value,
+            };
         }
 
-        return [
-            'grid' => $this->grid->name,
-            'swing' => $this->swing,
-            'strength' => $this->strength,
-            'nudge' => $nudge,
-            'tied' => $this->tied,
-            'penVelocity' => $this->penVelocity,
-            'penLength' => $this->penLength?->name,
-            'swingKept' => $this->swingKept,
-            'lanes' => $this->lanes,
-            'touches' => $this->touches,
-            'velocityFrom' => $this->velocityFrom,
-            'lengthFrom' => $this->lengthFrom,
-            'touchedLength' => $this->touchedLength,
-        ];
-    }
-
-    private static function text(mixed $value, string $name): string
-    {
-        return is_string($value) ? $value : throw Refusal::parameter($name, $value, Grid::ALLOWED);
+        return $written;
     }
 }

@@ -31,4 +31,27 @@ final readonly class Point
     {
         return new self($this->id, $tick, $this->status, $this->data1, $this->data2);
     }
+
+    /** @param  int  $value  in the lane's range */
+    public function withValue(int $value): self
+    {
+        [$data1, $data2] = Lane::of($this)->data($value, $this->data1);
+
+        return new self($this->id, $this->tick, $this->status, $data1, $data2);
+    }
+
+    public function copiedAs(int $id): self
+    {
+        return new self($id, $this->tick, $this->status, $this->data1, $this->data2);
+    }
+
+    /**
+     * With some columns otherwise, by name.
+     *
+     * @param  array<string, int>  $columns
+     */
+    public function with(array $columns): self
+    {
+        return new self($this->id, $columns['tick'] ?? $this->tick, $columns['status'] ?? $this->status, $columns['data1'] ?? $this->data1, $columns['data2'] ?? $this->data2);
+    }
 }

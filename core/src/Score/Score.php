@@ -7,12 +7,30 @@ namespace Jactonic\Core\Score;
 use Jactonic\Core\Refusal;
 use Jactonic\Core\Time\Timeline;
 
-/** What edits work on: the song's time and the parts concerned. */
+/** What edits work on: the song's name, its time, its parts and its tracks. A part's notes are read when they are asked for. */
 final readonly class Score
 {
-    /** @param  array<int, Part>  $parts by id */
-    public function __construct(public Timeline $time, public array $parts)
-    {
+    /** @var array<int, Track> by id, in their order */
+    public array $tracks;
+
+    /**
+     * @param  array<int, Part>  $parts  by id
+     * @param  array<int, Track>  $tracks  by id
+     * @param  int  $nextPart  the id of the next new part; never given twice
+     * @param  array<int, Part>  $gone  parts that were taken away, whole, to come back
+     * @param  string  $name  of the song
+     */
+    public function __construct(
+        public Timeline $time,
+        public array $parts,
+        array $tracks = [],
+        public int $nextPart = 1,
+        public int $nextTrack = 1,
+        public array $gone = [],
+        public string $name = '',
+    ) {
+        uasort($tracks, static fn (Track $a, Track $b): int => $a->order <=> $b->order ?: $a->id <=> $b->id);
+        $this->tracks = $tracks;
     }
 
     /** @throws Refusal when there is no such part */
@@ -21,8 +39,26 @@ final readonly class Score
         return $this->parts[$id] ?? throw Refusal::parameter('part', $id, $this->parts === [] ? 'no part is there' : 'one of '.implode(', ', array_keys($this->parts)));
     }
 
+    /** @throws Refusal when there is no such track */
+    public function track(int $id): Track
+    {
+        return $this->tracks[$id] ?? throw Refusal::parameter('track', $id, $this->tracks === [] ? 'no track is there' : 'one of '.implode(', ', array_keys($this->tracks)));
+    }
+
+    /** @return array<int, Part> those of a track, by id, in order of time */
+    public function partsOf(int $track): array
+    {
+        $parts = array_filter($this->parts, static fn (Part $p): bool => $p->head->track === $track);
+        uasort($parts, static fn (Part $a, Part $b): int => $a->head->from <=> $b->head->from ?: $a->id <=> $b->id);
+
+        return $parts;
+    }
+
     public function withPart(Part $part): self
     {
-        return new self($this->time, [$part->id => $part] + $this->parts);
+        $parts = $this->parts;
+        $parts[$part->id] = $part;
+
+        return new self($this->time, $parts, $this->tracks, max($this->nextPart, $part->id + 1), $this->nextTrack, $this->gone, $this->name);
     }
 }

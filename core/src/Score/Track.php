@@ -4,32 +4,67 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Score;
 
-/** A track: its name, its parts, and what a file said in it beside the music. */
-final readonly class Track
+use Jactonic\Core\Standard\Message;
+
+/** A track: its name, its place among the others, and what a file said in it beside the music. Its parts name it. */
+final class Track
 {
     /**
-     * @param  list<Part>  $parts
-     * @param  list<Kept>  $kept
+     * @param  int  $id  unique in its song
+     * @param  int  $order  tracks stand in order of this, then of id
+     * @param  list<Kept>|string  $kept  or the JSON of them
      * @param  int  $end  tick at which the file ended the track; 0 where no file did
      */
-    public function __construct(public string $name, public array $parts, public array $kept = [], public int $end = 0)
-    {
+    public function __construct(
+        public readonly int $id,
+        public readonly string $name,
+        public readonly int $order,
+        private array|string $kept = [],
+        public readonly int $end = 0,
+    ) {
     }
 
-    public function hasNotes(): bool
+    /** @return list<Kept> */
+    public function kept(): array
     {
-        foreach ($this->parts as $part) {
-            if ($part->notes !== []) {
-                return true;
-            }
+        if (is_string($this->kept)) {
+            /** @var list<array{int, int, int, int, string}> $data */
+            $data = json_decode($this->kept, true, 8, JSON_THROW_ON_ERROR);
+            $this->kept = array_map(Kept::fromArray(...), $data);
         }
 
-        return false;
+        return $this->kept;
     }
 
-    /** @param  list<Part>  $parts */
-    public function withParts(array $parts): self
+    /** With another name, which the file gets too. */
+    public function withName(string $name): self
     {
-        return new self($this->name, $parts, $this->kept, $this->end);
+        $event = new Kept(0, 0, Message::META, Message::META_TRACK_NAME, $name);
+        $kept = [];
+        $there = false;
+        foreach ($this->kept() as $one) {
+            $isName = ! $there && $one->status === Message::META && $one->type === Message::META_TRACK_NAME;
+            $there = $there || $isName;
+            $kept[] = $isName ? new Kept($one->tick, $one->order, $one->status, $one->type, $name) : $one;
+        }
+
+        return new self($this->id, $name, $this->order, $there ? $kept : [$event, ...$kept], $this->end);
+    }
+
+    public function withOrder(int $order): self
+    {
+        return new self($this->id, $this->name, $order, $this->kept, $this->end);
+    }
+
+    /** @return array{string, int, list<array{int, int, int, int, string}>, int} what `fromArray` reads back */
+    public function toArray(): array
+    {
+        return [$this->name, $this->order, array_map(static fn (Kept $k): array => $k->toArray(), $this->kept()), $this->end];
+    }
+
+    /** @param  array{string, int, list<array{int, int, int, int, string}>, int}  $data */
+    public static function fromArray(int $id, array $data): self
+    {
+        return new self($id, $data[0], $data[1], array_map(Kept::fromArray(...), $data[2]), $data[3]);
     }
 }

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Jactonic\Core\Selection;
 
 use Jactonic\Core\Score\Note;
-use Jactonic\Core\Time\Grid;
 use Jactonic\Core\Time\Lines;
 use Jactonic\Core\Time\Timeline;
 
@@ -52,18 +51,7 @@ final class Chords
     }
 
     /**
-     * The place that a chord was meant for: the sixteenth nearest to its start. So one played a little before the bar
-     * counts to it.
-     *
-     * @param  list<Note>  $chord
-     */
-    public static function meant(array $chord, Timeline $time): int
-    {
-        return $time->lines(Grid::parse('1/16'))->nearest(self::start($chord));
-    }
-
-    /**
-     * The notes of the first chord in each cell of a grid, by the places that the chords were meant for.
+     * The notes of the first chord in each cell of a grid, by the places that the chords were meant for (see Timeline::early).
      *
      * @param  list<Note>  $notes  in order of start
      * @return list<int> their ids
@@ -72,7 +60,7 @@ final class Chords
     {
         $ids = $taken = [];
         foreach (self::of($notes, $time, $gather) as $chord) {
-            [$cell] = $each->around(self::meant($chord, $time));
+            [$cell] = $each->around(self::start($chord) + $time->early());
             if (! isset($taken[$cell])) {
                 $taken[$cell] = true;
                 array_push($ids, ...array_map(static fn (Note $n): int => $n->id, $chord));

@@ -32,22 +32,22 @@ enum Move: string
     public function title(): string
     {
         return match ($this) {
-            self::All => 'Select all notes',
-            self::None => 'Select nothing',
-            self::Inverse => 'Turn the selection round',
-            self::Row => 'Select the whole row',
-            self::Chord => 'Select the whole chord',
+            self::All => 'Choose all notes',
+            self::None => 'Choose nothing',
+            self::Inverse => 'Choose the others',
+            self::Row => 'Choose the whole row',
+            self::Chord => 'Choose the whole chord',
             self::Next => 'Go to the next note',
             self::Previous => 'Go to the previous note',
             self::GrowNext => 'Take in the next note',
             self::GrowPrevious => 'Take in the previous note',
             self::Higher => 'Go to the next higher note of the chord',
             self::Lower => 'Go to the next lower note of the chord',
-            self::Muted => 'Select the muted notes',
-            self::Overlapping => 'Select overlapping notes',
-            self::Bar => 'Select the whole bar',
-            self::FirstChords => 'Select the first chord of each bar',
-            self::Span => 'Select the notes in the span',
+            self::Muted => 'Choose the muted notes',
+            self::Overlapping => 'Choose overlapping notes',
+            self::Bar => 'Choose the whole bar',
+            self::FirstChords => 'Choose the first chord of each bar',
+            self::Span => 'Choose the notes in the span',
         };
     }
 

@@ -5,57 +5,103 @@ declare(strict_types=1);
 namespace Jactonic\Core\Selection;
 
 use Jactonic\Core\Refusal;
+use Jactonic\Core\Score\Lane;
+use Jactonic\Core\Score\Part;
+use Jactonic\Core\Score\Point;
 use Jactonic\Core\Score\Score;
 
 /**
- * Reads the `on` of a command: {"part": P, "notes": [ids]} or {"part": P, "pick": {…}}, or a list of those.
+ * Reads the `on` of a command: what it works on.
  */
 final class On
 {
-    public const ALLOWED = '{"part": P, "notes": [ids]} or {"part": P, "pick": {…}}, or a list of those';
+    public const ALLOWED = '{"part": P, "notes": [ids]} or {"part": P, "pick": {…}}, {"part": P, "lane": L, "points": [ids]} or with "pick": {"span" or "value"}, {"parts": [P…]} or {"tracks": [T…]}, or a list of those';
 
-    /** @throws Refusal when it is not that, or a part or a note is not there */
+    private const KEYS = ['part', 'notes', 'pick', 'lane', 'points', 'parts', 'tracks'];
+
+    /** @throws Refusal when it is not that, or something it names is not there */
     public static function read(mixed $on, Score $score): Selection
     {
-        $selected = [];
+        $notes = $points = $parts = $tracks = [];
         foreach (self::items($on) as $item) {
-            $part = $score->part(self::part($item));
-            if (isset($item['pick'])) {
-                $ids = Pick::parse($item['pick'])->of($part, $score->time);
-            } else {
-                $ids = $item['notes'] ?? [];
-                if (! is_array($ids) || ! array_is_list($ids)) {
-                    throw Refusal::parameter('on.notes', $ids, 'a list of note ids');
-                }
-                foreach ($ids as $id) {
-                    if (! is_int($id) || ! isset($part->notes[$id])) {
-                        throw Refusal::parameter('on.notes', $id, sprintf('ids of notes that are in the part “%s”', $part->name));
-                    }
-                }
+            $unknown = array_diff(array_keys($item), self::KEYS);
+            if ($unknown !== []) {
+                throw Refusal::parameter('on', reset($unknown), self::ALLOWED);
             }
-            /** @var list<int> $ids */
-            if (isset($selected[$part->id])) {
-                array_push($selected[$part->id], ...$ids);
-                $selected[$part->id] = self::once($selected[$part->id]);
-            } else {
-                // A pick names each note once.
-                $selected[$part->id] = isset($item['pick']) ? $ids : self::once($ids);
+            if (isset($item['parts'])) {
+                array_push($parts, ...array_map(static fn (int $id): int => $score->part($id)->id, self::ids($item['parts'], 'on.parts')));
+
+                continue;
+            }
+            if (isset($item['tracks'])) {
+                array_push($tracks, ...array_map(static fn (int $id): int => $score->track($id)->id, self::ids($item['tracks'], 'on.tracks')));
+
+                continue;
+            }
+            $part = $score->part(is_int($item['part'] ?? null) ? $item['part'] : throw Refusal::parameter('on.part', $item['part'] ?? null, 'the id of a part'));
+            if (isset($item['lane'])) {
+                $lane = Lane::parse($item['lane']);
+                $points[$part->id][$lane->name] = self::once([...$points[$part->id][$lane->name] ?? [], ...self::pointsOf($item, $part, $lane)]);
+
+                continue;
+            }
+            $ids = isset($item['pick']) ? Pick::parse($item['pick'])->of($part, $score->time) : self::notesOf($item['notes'] ?? [], $part);
+            $notes[$part->id] = isset($notes[$part->id]) ? self::once([...$notes[$part->id], ...$ids]) : $ids;
+        }
+
+        return new Selection($notes, $points, self::once($parts), self::once($tracks));
+    }
+
+    /** @return list<int> */
+    private static function notesOf(mixed $ids, Part $part): array
+    {
+        $ids = self::once(self::ids($ids, 'on.notes'));
+        foreach ($ids as $id) {
+            if (! $part->notes->has($id)) {
+                throw Refusal::parameter('on.notes', $id, sprintf('ids of notes that are in the part “%s”', $part->name));
             }
         }
 
-        return new Selection($selected);
+        return $ids;
     }
 
     /**
-     * The parts that an `on` names, before any is loaded.
-     *
+     * @param  array<array-key, mixed>  $item
      * @return list<int>
-     *
-     * @throws Refusal
      */
-    public static function parts(mixed $on): array
+    private static function pointsOf(array $item, Part $part, Lane $lane): array
     {
-        return array_values(array_unique(array_map(self::part(...), self::items($on))));
+        if (isset($item['pick'])) {
+            $pick = $item['pick'];
+            if (! is_array($pick) || $pick === [] || array_diff(array_keys($pick), ['all', 'span', 'value']) !== []) {
+                throw Refusal::parameter('on.pick', $pick, '{"all": true}, {"span": {"from", "to"}} or {"value": a value or {"min", "max"}}');
+            }
+            $span = isset($pick['span']) ? Pick::span($pick['span']) : [PHP_INT_MIN, PHP_INT_MAX];
+            $range = isset($pick['value']) ? Pick::range($pick['value'], 'value') : [PHP_INT_MIN, PHP_INT_MAX];
+            $found = array_filter($part->shownPoints(), static fn (Point $p): bool => $lane->holds($p) && $p->tick >= $span[0] && $p->tick < $span[1]
+                && $lane->value($p) >= $range[0] && $lane->value($p) <= $range[1]);
+
+            return array_keys($found);
+        }
+        $ids = self::ids($item['points'] ?? [], 'on.points');
+        foreach ($ids as $id) {
+            $point = $part->points->get($id);
+            if ($point === null || ! $lane->holds($point)) {
+                throw Refusal::parameter('on.points', $id, sprintf('ids of points that are in the lane %s of the part “%s”', $lane->name, $part->name));
+            }
+        }
+
+        return $ids;
+    }
+
+    /** @return list<int> */
+    private static function ids(mixed $ids, string $name): array
+    {
+        if (! is_array($ids) || ! array_is_list($ids)) {
+            throw Refusal::parameter($name, $ids, 'a list of ids');
+        }
+
+        return array_map(static fn (mixed $id): int => is_int($id) ? $id : throw Refusal::parameter($name, $id, 'a list of ids'), $ids);
     }
 
     /**
@@ -70,25 +116,13 @@ final class On
     /** @return list<array<array-key, mixed>> */
     private static function items(mixed $on): array
     {
-        if (is_array($on) && isset($on['part'])) {
+        if (is_array($on) && ! array_is_list($on)) {
             return [$on];
         }
         if (! is_array($on) || ! array_is_list($on)) {
             throw Refusal::parameter('on', $on, self::ALLOWED);
         }
-        $items = [];
-        foreach ($on as $item) {
-            $items[] = is_array($item) ? $item : throw Refusal::parameter('on', $item, self::ALLOWED);
-        }
 
-        return $items;
-    }
-
-    /** @param  array<array-key, mixed>  $item */
-    private static function part(array $item): int
-    {
-        $part = $item['part'] ?? null;
-
-        return is_int($part) ? $part : throw Refusal::parameter('on.part', $part, 'the id of a part');
+        return array_map(static fn (mixed $item): array => is_array($item) ? $item : throw Refusal::parameter('on', $item, self::ALLOWED), $on);
     }
 }

@@ -65,6 +65,9 @@ final readonly class Pick
             if (! $good) {
                 throw Refusal::parameter("pick.$key", $value, $allowed);
             }
+            if (is_array($value) && is_int($value['min'] ?? null) && is_int($value['max'] ?? null) && $value['min'] > $value['max']) {
+                throw Refusal::parameter("pick.$key", $value, 'a least that is not above the most');
+            }
             $conditions[$key] = match (true) {
                 $key === 'not' => self::parse($value),
                 ($key === 'and' || $key === 'or') && is_array($value) => array_map(self::parse(...), $value),
@@ -86,7 +89,7 @@ final readonly class Pick
     public function of(Part $part, Timeline $time): array
     {
         if (count($this->conditions) === 1 && isset($this->conditions['all'])) {
-            return array_keys($part->notes);
+            return $part->shownIds();
         }
         $notes = $part->inOrder();
         foreach ($this->conditions as $key => $value) {
@@ -101,7 +104,7 @@ final readonly class Pick
                 'inChord' => self::keep($notes, self::ranked($part, $time, is_int($value) || is_string($value) ? $value : 1), true),
                 'onBeat' => self::onBeat($notes, $time, $value === true),
                 'offGrid' => self::offGrid($notes, $part, $time, is_int($value) ? $value : 1),
-                'overlapping' => self::keep($notes, self::overlaps($part), $value === true),
+                'overlapping' => self::keep($notes, Overlaps::ids($part->inOrder()), $value === true),
                 'not' => self::keep($notes, $value instanceof self ? array_fill_keys($value->of($part, $time), true) : [], false),
                 'and' => array_reduce(self::picks($value), static fn (array $left, self $p): array => self::keep($left, array_fill_keys($p->of($part, $time), true), true), $notes),
                 'or' => self::keep($notes, self::any(self::picks($value), $part, $time), true),
@@ -137,6 +140,36 @@ final readonly class Pick
     private static function picks(mixed $value): array
     {
         return is_array($value) ? array_values(array_filter($value, static fn (mixed $p): bool => $p instanceof self)) : [];
+    }
+
+    /**
+     * A stretch of time as a pick has it.
+     *
+     * @return array{int, int}
+     *
+     * @throws Refusal
+     */
+    public static function span(mixed $span): array
+    {
+        return is_array($span) && is_int($span['from'] ?? null) && is_int($span['to'] ?? null) && $span['from'] <= $span['to']
+            ? [$span['from'], $span['to']] : throw Refusal::parameter('pick.span', $span, self::CONDITIONS['span']);
+    }
+
+    /**
+     * A value, or the least and the most, as a pick has them.
+     *
+     * @return array{int, int}
+     *
+     * @throws Refusal
+     */
+    public static function range(mixed $range, string $name): array
+    {
+        if (! self::isRange($range)) {
+            throw Refusal::parameter("pick.$name", $range, 'a whole number or {"min", "max"}');
+        }
+        $ends = is_array($range) ? [$range['min'] ?? PHP_INT_MIN, $range['max'] ?? PHP_INT_MAX] : [$range, $range];
+
+        return is_int($ends[0]) && is_int($ends[1]) && $ends[0] <= $ends[1] ? $ends : throw Refusal::parameter("pick.$name", $range, 'a least that is not above the most');
     }
 
     private static function isRange(mixed $value): bool
@@ -217,31 +250,9 @@ final readonly class Pick
      */
     private static function offGrid(array $notes, Part $part, Timeline $time, int $ticks): array
     {
-        $settings = $part->settings ?? throw Refusal::parameter('pick.offGrid', $ticks, 'only where the part has a grid, which a file has not');
+        $settings = $part->ownSettings() ?? throw Refusal::parameter('pick.offGrid', $ticks, 'only where the part has a grid, which a file has not');
         $lines = $time->lines($settings->grid, $settings->swing);
 
         return self::filter($notes, static fn (Note $n): bool => abs($n->start - $lines->nearest($n->start)) >= $ticks);
-    }
-
-    /**
-     * Notes that sound while another of the same pitch does.
-     *
-     * @return array<int, true>
-     */
-    private static function overlaps(Part $part): array
-    {
-        $ids = [];
-        $sounding = [];
-        foreach ($part->inOrder() as $note) {
-            $before = $sounding[$note->pitch] ?? null;
-            if ($before !== null && $before->end() > $note->start) {
-                $ids[$before->id] = $ids[$note->id] = true;
-            }
-            if ($before === null || $before->end() < $note->end()) {
-                $sounding[$note->pitch] = $note;
-            }
-        }
-
-        return $ids;
     }
 }

@@ -16,6 +16,9 @@ final readonly class MeterMap
     /** @var list<int> index of the bar that begins at each change */
     private array $firstBars;
 
+    /** @var list<int> tick of each change */
+    private array $ticks;
+
     /** @param  list<Meter>  $changes in any order; of several at one tick the last counts */
     public function __construct(public int $ppq, array $changes = [])
     {
@@ -25,6 +28,7 @@ final readonly class MeterMap
         }
         ksort($byTick);
         $this->changes = array_values($byTick);
+        $this->ticks = array_keys($byTick);
         $bar = 0;
         $firstBars = [];
         foreach ($this->changes as $i => $change) {
@@ -59,10 +63,7 @@ final readonly class MeterMap
     public function barNumber(int $index): Bar
     {
         $index = max(0, $index);
-        $i = count($this->changes) - 1;
-        while ($i > 0 && $this->firstBars[$i] > $index) {
-            $i--;
-        }
+        $i = Search::last($this->firstBars, $index);
 
         return $this->bar($i, $index - $this->firstBars[$i]);
     }
@@ -100,12 +101,7 @@ final readonly class MeterMap
 
     private function changeAt(int $tick): int
     {
-        $i = count($this->changes) - 1;
-        while ($i > 0 && $this->changes[$i]->tick > $tick) {
-            $i--;
-        }
-
-        return $i;
+        return Search::last($this->ticks, $tick);
     }
 
     private function edge(Meter $change, int $k): int

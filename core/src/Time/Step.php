@@ -73,6 +73,12 @@ final readonly class Step
         };
     }
 
+    /** @return array{unit: string, amount: string|float, rate?: int} what `parse` reads back */
+    public function toArray(): array
+    {
+        return ['unit' => $this->unit, 'amount' => $this->value->name ?? $this->amount] + ($this->unit === 'samples' ? ['rate' => $this->rate] : []);
+    }
+
     /** What `ofLength` reads back; only for a step that it made. */
     public function toLength(): string|int
     {
@@ -106,9 +112,9 @@ final readonly class Step
             'ticks' => $steps * $this->amount,
             'ms', 'samples' => $time->tempos->shift($from, $steps * $this->milliseconds()) - $from,
             'value' => $steps * self::ticks($this->value ?? $lines->grid, $time->ppq),
-            'bar' => self::bars($time->meters, (int) round($steps * $this->amount), $from),
+            'bar' => self::bars($time, (int) round($steps * $this->amount), $from),
             default => $lines->grid->isBars()
-                ? self::bars($time->meters, (int) round($steps * $this->amount * $lines->grid->bars), $from)
+                ? self::bars($time, (int) round($steps * $this->amount * $lines->grid->bars), $from)
                 : $steps * $this->amount * self::ticks($lines->grid, $time->ppq),
         };
     }
@@ -141,9 +147,10 @@ final readonly class Step
      * Whole bars through the meter map: the place in the bar is kept. What stands less than half a sixteenth before a
      * bar line is played early for it, and goes by that bar's length. Before the first bar, bars of its length go on.
      */
-    private static function bars(MeterMap $meters, int $bars, float $from): float
+    private static function bars(Timeline $time, int $bars, float $from): float
     {
-        $here = $meters->barAt((int) floor($from + $meters->ppq / 8));
+        $meters = $time->meters;
+        $here = $time->meantBar($from);
         $there = $here->index + $bars;
         $start = $there >= 0 ? $meters->barNumber($there)->start : $there * $meters->barNumber(0)->length;
 

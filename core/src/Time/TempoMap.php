@@ -18,6 +18,9 @@ final readonly class TempoMap
     /** @var list<int> time of each change in microseconds × ppq, an exact whole number */
     private array $times;
 
+    /** @var list<int> tick of each change */
+    private array $ticks;
+
     /** @param  list<array{int, int}>  $changes tick (0 or more) and microseconds per quarter (1 or more) */
     public function __construct(public int $ppq, array $changes = [])
     {
@@ -37,15 +40,13 @@ final readonly class TempoMap
         }
         $this->changes = $list;
         $this->times = $times;
+        $this->ticks = array_keys($byTick);
     }
 
     /** Seconds from the song's start to a tick, which may lie between two ticks or before 0. */
     public function seconds(float $tick): float
     {
-        $i = count($this->changes) - 1;
-        while ($i > 0 && $this->changes[$i][0] > $tick) {
-            $i--;
-        }
+        $i = Search::last($this->ticks, $tick);
 
         return ($this->times[$i] + ($tick - $this->changes[$i][0]) * $this->changes[$i][1]) / ($this->ppq * 1e6);
     }
@@ -54,10 +55,7 @@ final readonly class TempoMap
     public function tick(float $seconds): float
     {
         $time = $seconds * $this->ppq * 1e6;
-        $i = count($this->changes) - 1;
-        while ($i > 0 && $this->times[$i] > $time) {
-            $i--;
-        }
+        $i = Search::last($this->times, $time);
 
         return $this->changes[$i][0] + ($time - $this->times[$i]) / $this->changes[$i][1];
     }
@@ -65,10 +63,7 @@ final readonly class TempoMap
     /** The tick, with its fraction, that lies some milliseconds after (or, below 0, before) another. */
     public function shift(float $tick, float $milliseconds): float
     {
-        $i = count($this->changes) - 1;
-        while ($i > 0 && $this->changes[$i][0] > $tick) {
-            $i--;
-        }
+        $i = Search::last($this->ticks, $tick);
         $moved = $tick + $milliseconds * 1e3 * $this->ppq / $this->changes[$i][1];
         $next = $this->changes[$i + 1][0] ?? INF;
         if ($moved <= $next && ($i === 0 || $moved >= $this->changes[$i][0])) {
@@ -81,10 +76,7 @@ final readonly class TempoMap
     /** Milliseconds from one tick to another, below 0 when the second lies before the first. */
     public function milliseconds(float $from, float $to): float
     {
-        $i = count($this->changes) - 1;
-        while ($i > 0 && $this->changes[$i][0] > $from) {
-            $i--;
-        }
+        $i = Search::last($this->ticks, $from);
         if ($to < ($this->changes[$i + 1][0] ?? INF) && ($i === 0 || $to >= $this->changes[$i][0])) {
             return ($to - $from) * $this->changes[$i][1] / ($this->ppq * 1e3);
         }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Jactonic\Core\Tests\Edit;
 
 use Jactonic\Core\Score\Note;
+use Jactonic\Core\Score\Part;
 use Jactonic\Core\Score\Score;
 use Jactonic\Core\Tests\Support\Make;
 use PHPUnit\Framework\TestCase;
@@ -82,6 +83,6 @@ final class ChainTest extends TestCase
         $score = Make::take($seed, 20);
         $part = $score->part(1);
 
-        return $score->withPart($part->with(array_map(static fn (Note $n): Note => new Note($n->id, $n->start, $n->length, $n->pitch, $n->velocity), $part->notes), [], $part->nextNote, 1));
+        return $score->withPart(Part::of(1, 'Take', array_values(array_map(static fn (Note $n): Note => new Note($n->id, $n->start, $n->length, $n->pitch, $n->velocity), $part->notes->all())), [], $part->settings()));
     }
 }

@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Tests\Edit;
 
+use Jactonic\Core\Command\Batch;
 use Jactonic\Core\Edit\Catalogue;
 use Jactonic\Core\Edit\ChangeCodec;
-use Jactonic\Core\Edit\Editor;
 use Jactonic\Core\Edit\Needs;
+use Jactonic\Core\Edit\Takes;
 use Jactonic\Core\Refusal;
-use Jactonic\Core\Score\Part;
 use Jactonic\Core\Tests\Support\Make;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
@@ -52,11 +52,10 @@ final class EveryEditTest extends TestCase
         $change = Make::edit($score, $id, $params)->change;
         $after = $change->applyTo($score);
         $json = ChangeCodec::encode($change);
-        $notes = static fn ($s): array => array_map(static fn (Part $p): array => $p->notes, $s->parts);
 
         self::assertSame(array_keys($change->parts), ChangeCodec::parts($json));
-        self::assertSame(Make::bytes($after), Make::bytes(ChangeCodec::decode($json, $notes($score), false)->applyTo($score)));
-        self::assertSame(Make::bytes($score), Make::bytes(ChangeCodec::decode($json, $notes($after), true)->inverse()->applyTo($after)));
+        self::assertSame(Make::bytes($after), Make::bytes(ChangeCodec::decode($json, $score, false)->applyTo($score)));
+        self::assertSame(Make::bytes($score), Make::bytes(ChangeCodec::decode($json, $after, true)->inverse()->applyTo($after)));
     }
 
     /** @param  array<string, mixed>  $params */
@@ -74,18 +73,28 @@ final class EveryEditTest extends TestCase
         $outcome = Make::edit($score, $id, $params);
 
         self::assertMatchesRegularExpression('/^.*\p{L}.*\.$/u', $outcome->said);
-        foreach ($outcome->change->applyTo($score)->part(1)->notes as $note) {
+        foreach ($outcome->change->applyTo($score)->parts[1]->notes ?? [] as $note) {
             self::assertGreaterThanOrEqual(0, $note->start);
             self::assertGreaterThanOrEqual(1, $note->length);
             self::assertTrue($note->pitch >= 0 && $note->pitch <= 127 && $note->velocity >= 1 && $note->velocity <= 127);
         }
         foreach ($outcome->selection->notes as $part => $ids) {
-            self::assertSame([], array_diff($ids, array_keys($outcome->change->applyTo($score)->part($part)->notes)), 'the new selection is there');
+            self::assertSame([], array_diff($ids, array_keys($outcome->change->applyTo($score)->part($part)->notes->all())), 'the new selection is there');
+        }
+    }
+
+    /** @return iterable<string, array{string, array<string, mixed>, int}> */
+    public static function editsOfNotes(): iterable
+    {
+        foreach (self::edits() as $name => $edit) {
+            if (Catalogue::edit($edit[0])::spec()->takes(Takes::Notes)) {
+                yield $name => $edit;
+            }
         }
     }
 
     /** @param  array<string, mixed>  $params */
-    #[DataProvider('edits')]
+    #[DataProvider('editsOfNotes')]
     public function test_only_the_chosen_notes_change(string $id, array $params, int $seed): void
     {
         $score = Make::take($seed);
@@ -110,7 +119,7 @@ final class EveryEditTest extends TestCase
         $outcome = Make::edit(Make::take($seed), $id, $params, []);
 
         self::assertTrue($outcome->change->isEmpty());
-        self::assertSame('No notes are selected: nothing changed.', $outcome->said);
+        self::assertSame('No notes are chosen: nothing changed.', $outcome->said);
     }
 
     /** @return iterable<string, array{string, string, mixed}> */
@@ -120,8 +129,8 @@ final class EveryEditTest extends TestCase
             yield "$spec->id with a parameter that it has not" => [$spec->id, 'colour', 'red'];
             foreach ($spec->params as $param) {
                 foreach (['text', -99_999_999_999, 1e300, [], [[]], true] as $i => $bad) {
-                    // An empty list of notes is a list of notes, and nothing may have been played.
-                    if (! ($bad === [] && in_array($param->type->value, ['notes', 'played'], true))) {
+                    // A text is a name, truth a flag; an empty list of notes is a list of notes, and nothing may have been played.
+                    if (! ($bad === 'text' && $param->kind->field() === 'text') && ! ($bad === true && $param->kind->field() === 'flag') && ! ($bad === [] && in_array($param->kind->field(), ['notes', 'played'], true))) {
                         yield "$spec->id with a bad $param->name, $i" => [$spec->id, $param->name, $bad];
                     }
                 }
@@ -157,10 +166,10 @@ final class EveryEditTest extends TestCase
 
     public function test_a_command_with_unknown_keys_or_no_notes_to_work_on_is_refused(): void
     {
-        foreach ([['edit' => 'mute'], ['edit' => 'mute', 'on' => ['part' => 1], 'parameters' => []], ['on' => ['part' => 1]], ['select' => 'some', 'on' => ['part' => 1]], ['edit' => 7, 'on' => ['part' => 1]],
+        foreach ([['edit' => 'mute', 'select' => 'all', 'on' => ['part' => 1]], ['edit' => 'mute'], ['edit' => 'mute', 'on' => ['part' => 1], 'parameters' => []], ['on' => ['part' => 1]], ['select' => 'some', 'on' => ['part' => 1]], ['edit' => 7, 'on' => ['part' => 1]],
             ['edit' => 'mute', 'on' => ['part' => 2, 'pick' => ['all' => true]]]] as $command) {
             try {
-                Editor::run($command, Make::take(1));
+                Batch::once($command, Make::take(1));
                 self::fail('It was taken: '.json_encode($command));
             } catch (Refusal $refusal) {
                 self::assertNotNull($refusal->parameter);

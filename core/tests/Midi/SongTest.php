@@ -94,15 +94,15 @@ final class SongTest extends TestCase
         $song = self::song(Smf::rich());
 
         self::assertSame('Ferry', $song->name);
-        self::assertSame(['Ferry', 'Bassür', ''], array_map(static fn ($t): string => $t->name, $song->tracks), 'text in Latin-1 is read too');
-        self::assertSame([960, 1], [$song->ppq, $song->source->format]);
-        self::assertSame('1.1.1', $song->time()->position(0));
-        self::assertSame(2.0, $song->time()->tempos->seconds(3840));
-        self::assertSame('2.3.1', $song->time()->position(3840 + 1920));
-        $bass = $song->tracks[1]->parts[0];
+        self::assertSame(['Ferry', 'Bassür', ''], array_map(static fn ($t): string => $t->name, array_values($song->score->tracks)), 'text in Latin-1 is read too');
+        self::assertSame([960, 1], [$song->score->time->ppq, $song->source->format]);
+        self::assertSame('1.1.1', $song->score->time->position(0));
+        self::assertSame(2.0, $song->score->time->tempos->seconds(3840));
+        self::assertSame('2.3.1', $song->score->time->position(3840 + 1920));
+        $bass = $song->score->part(1);
         self::assertSame([[30, 450, 36, 80, Note::RELEASE_BY_NOTE_ON, 1], [30, 450, 43, 81, Note::RELEASE_BY_NOTE_ON, 1], [940, 900, 38, 96, 33, 1]],
-            array_values(array_map(static fn (Note $n): array => [$n->start, $n->length, $n->pitch, $n->velocity, $n->release, $n->channel], $bass->notes)));
-        self::assertCount(8, $bass->points);
+            array_values(array_map(static fn (Note $n): array => [$n->start, $n->length, $n->pitch, $n->velocity, $n->release, $n->channel], $bass->notes->all())));
+        self::assertCount(8, $bass->points->all());
     }
 
     #[TestWith([96, 960])]
@@ -116,14 +116,14 @@ final class SongTest extends TestCase
     {
         $song = self::song(Smf::file([Smf::at(7, '90 3C 40').Smf::at(5, '80 3C 40').Smf::END], 1, $division));
 
-        self::assertSame($ppq, $song->ppq);
-        self::assertSame(7 * intdiv($ppq, $division), $song->tracks[0]->parts[0]->notes[1]->start);
+        self::assertSame($ppq, $song->score->time->ppq);
+        self::assertSame(7 * intdiv($ppq, $division), $song->score->part(1)->notes[1]->start);
     }
 
     public function test_the_files_first_division_is_used_again_only_while_every_event_falls_on_it(): void
     {
         $song = self::song(Smf::file([Smf::at(96, '90 3C 40').Smf::at(96, '80 3C 40').Smf::END]));
-        $score = $song->score();
+        $score = $song->score;
 
         $bar = Exporter::export($song->withScore(Make::after($score, 'nudge', ['by' => ['unit' => 'bar', 'amount' => 1]])));
         self::assertSame([96, 480], [$bar->division, $bar->tracks[0][0]->tick]);
@@ -135,9 +135,9 @@ final class SongTest extends TestCase
     {
         // 25 frames of 40 ticks: 1000 ticks a second.
         $song = self::song(Smf::file([Smf::at(1500, '90 3C 40').Smf::at(250, '80 3C 40').Smf::END], 1, (256 - 25) << 8 | 40));
-        $note = array_values($song->tracks[0]->parts[0]->notes)[0];
+        $note = array_values($song->score->part(1)->notes->all())[0];
 
-        self::assertEqualsWithDelta(1.5, $song->time()->tempos->seconds($note->start), 1e-9);
+        self::assertEqualsWithDelta(1.5, $song->score->time->tempos->seconds($note->start), 1e-9);
         self::assertSame((256 - 25) << 8 | 40, Exporter::export($song)->division);
     }
 
@@ -146,7 +146,7 @@ final class SongTest extends TestCase
         $bytes = Smf::file([Smf::at(0, 'FF 03 02 41 42').Smf::at(0, '92 3C 40').Smf::at(0, '90 3D 40').Smf::at(96, '80 3D 40').Smf::at(0, '82 3C 40').Smf::END], 0);
         $song = self::song($bytes);
 
-        self::assertSame(['AB', 'Channel 1', 'Channel 3'], array_map(static fn ($t): string => $t->name, $song->tracks));
+        self::assertSame(['AB', 'Channel 1', 'Channel 3'], array_map(static fn ($t): string => $t->name, array_values($song->score->tracks)));
         $out = Exporter::export($song);
         self::assertSame([0, 1], [$out->format, count($out->tracks)]);
         self::assertSame(self::events(Reader::read($bytes)), self::events($out));
@@ -157,7 +157,7 @@ final class SongTest extends TestCase
         [$song, $warnings] = Importer::import(Reader::read(Smf::file([
             Smf::at(0, '90 3C 10').Smf::at(10, '90 3C 20').Smf::at(10, '80 3C 40').Smf::at(10, '80 3C 40').Smf::at(0, '90 40 30').Smf::at(5, '80 41 40').Smf::at(65, 'FF 2F 00'),
         ])), 'file');
-        $notes = array_values($song->tracks[0]->parts[0]->notes);
+        $notes = array_values($song->score->part(1)->notes->all());
 
         self::assertSame([[0, 200, 16], [100, 200, 32], [300, 700, 48]], array_map(static fn (Note $n): array => [$n->start, $n->length, $n->velocity], $notes), 'first in, first out');
         self::assertSame(['1 note never ended; it now ends with its track.', '1 note-off ended no note; it is kept.'], $warnings);
@@ -174,9 +174,10 @@ final class SongTest extends TestCase
     public function test_muted_notes_are_left_out_and_counted(): void
     {
         $song = self::song(Smf::rich());
-        $muted = $song->withScore(Make::after($song->score(), 'mute'));
+        $muted = $song->withScore(Make::after($song->score, 'mute'));
 
-        self::assertSame(3, Exporter::mutedNotes($muted));
+        self::assertSame([3, 0], Exporter::leftOut($muted));
+        self::assertSame(['3 muted notes were left out of the file.'], Exporter::warnings($muted));
         $left = array_filter(Exporter::export($muted)->tracks[1], static fn (Event $e): bool => ($e->status & 0xF0) === 0x90);
         self::assertSame([], $left);
     }

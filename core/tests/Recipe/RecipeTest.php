@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Tests\Recipe;
 
+use Jactonic\Core\Command\Batch;
 use Jactonic\Core\Edit\Outcome;
 use Jactonic\Core\Recipe\Book;
 use Jactonic\Core\Recipe\Recipe;
 use Jactonic\Core\Recipe\Recording;
-use Jactonic\Core\Recipe\Runner;
 use Jactonic\Core\Recipe\Shipped;
 use Jactonic\Core\Refusal;
 use Jactonic\Core\Score\Score;
@@ -52,7 +52,7 @@ final class RecipeTest extends TestCase
 
         self::assertSame([0, 1000, 1000], Make::starts($after), 'to quarters');
         self::assertSame([7, 7, 80], Make::velocities($after), 'the row of what was chosen');
-        self::assertSame('1/16', $after->part(1)->settings?->grid->name);
+        self::assertSame('1/16', $after->part(1)->settings()->grid->name);
         self::assertSame([1 => [1, 2]], $outcome->selection->notes);
     }
 
@@ -69,7 +69,7 @@ final class RecipeTest extends TestCase
         $up = Recipe::fromArray(['name' => 'Up', 'steps' => [['edit' => 'transpose', 'params' => ['semitones' => 1]]]]);
         $twice = Recipe::fromArray(['name' => 'Twice up', 'steps' => [['recipe' => 'up'], ['recipe' => 'up']]]);
         $score = Make::score([[0, 9, 60]]);
-        $after = Runner::run($twice, $score, new Selection([1 => [1]]), new Book([$up]))->change->applyTo($score);
+        $after = self::ran($twice, $score, [1], new Book([$up]))->change->applyTo($score);
         self::assertSame(62, $after->part(1)->notes[1]->pitch);
 
         $round = Recipe::fromArray(['key' => 'up', 'name' => 'Up', 'steps' => [['recipe' => 'twice-up']]]);
@@ -139,7 +139,7 @@ final class RecipeTest extends TestCase
             $score = Make::score([[3000, 100, 60, 64], [5111, 100, 62, 64]]);
             $folded = Recording::fold($steps);
             $after = static fn (array $list): Score => $list === [] ? $score : self::run_(['name' => 'x', 'steps' => $list], $score)->change->applyTo($score);
-            $notes = static fn (Score $s): array => [Make::starts($s), Make::lengths($s), array_column($s->part(1)->notes, 'pitch')];
+            $notes = static fn (Score $s): array => [Make::starts($s), Make::lengths($s), $s->part(1)->notes->column('pitch')];
             self::assertSame($notes($after($steps)), $notes($after($folded)), "recording $seed");
         }
     }
@@ -151,7 +151,7 @@ final class RecipeTest extends TestCase
         $score = Make::score([[10, 700, 42, 50], [20, 1500, 46, 90], [250, 700, 42, 60], [4000, 480, 43, 70], [3840, 600, 45, 30]]);
         foreach ($book->recipes as $recipe) {
             self::assertEquals($recipe, Recipe::fromArray(json_decode((string) json_encode($recipe->toArray()), true)));
-            self::assertFalse(Runner::run($recipe, $score, new Selection([1 => [1, 2, 3, 4, 5]]), $book)->change->isEmpty(), $recipe->name);
+            self::assertFalse(self::ran($recipe, $score, [1, 2, 3, 4, 5], $book)->change->isEmpty(), $recipe->name);
         }
     }
 
@@ -161,6 +161,12 @@ final class RecipeTest extends TestCase
      */
     private static function run_(array $recipe, Score $score, ?array $notes = null): Outcome
     {
-        return Runner::run(Recipe::fromArray($recipe), $score, new Selection([1 => $notes ?? array_keys($score->part(1)->notes)]));
+        return self::ran(Recipe::fromArray($recipe), $score, $notes ?? $score->part(1)->notes->ids());
+    }
+
+    /** @param  list<int>  $notes */
+    private static function ran(Recipe $recipe, Score $score, array $notes, Book $book = new Book): Outcome
+    {
+        return Batch::once(['recipe' => json_decode((string) json_encode($recipe->toArray()), true)], $score, new Selection([1 => $notes]), $book);
     }
 }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Tests\Recording;
 
-use Jactonic\Core\Edit\Editor;
+use Jactonic\Core\Command\Batch;
 use Jactonic\Core\Recording\Event;
 use Jactonic\Core\Recording\Passage;
 use Jactonic\Core\Refusal;
@@ -29,13 +29,13 @@ final class PassageTest extends TestCase
         $time = Timeline::of(960, [[0, 666_667], [3840, 428_571]]);
         $events = Passage::find($id)->played($time, 1920, 5, 15.0, null, 2);
         $score = Make::score([], [], $time);
-        $after = Editor::run(['edit' => 'take-in', 'on' => ['part' => 1, 'notes' => []],
+        $after = Batch::once(['edit' => 'take-in', 'on' => ['part' => 1, 'notes' => []],
             'params' => ['from' => 1920, 'events' => array_map(static fn (Event $e): array => $e->toArray(), $events)]], $score)->change->applyTo($score);
         $notes = array_values(array_filter($events, static fn (Event $e): bool => $e->isNote()));
 
-        self::assertCount(count($notes), $after->part(1)->notes);
-        self::assertCount(count($events) - count($notes), $after->part(1)->points);
-        foreach (array_values($after->part(1)->notes) as $i => $note) {
+        self::assertCount(count($notes), $after->part(1)->notes->all());
+        self::assertCount(count($events) - count($notes), $after->part(1)->points->all());
+        foreach (array_values($after->part(1)->notes->all()) as $i => $note) {
             self::assertEqualsWithDelta($notes[$i]->on, $time->tempos->seconds($note->start) - $time->tempos->seconds(1920), 0.001);
             self::assertSame([$notes[$i]->data1, $notes[$i]->data2], [$note->pitch, $note->velocity]);
         }

@@ -4,13 +4,15 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Tests\Support;
 
-use Jactonic\Core\Edit\Editor;
+use Jactonic\Core\Command\Batch;
 use Jactonic\Core\Edit\Outcome;
-use Jactonic\Core\Score\Document;
+use Jactonic\Core\Edit\TimeChange;
 use Jactonic\Core\Score\Note;
 use Jactonic\Core\Score\Part;
 use Jactonic\Core\Score\PartSettings;
+use Jactonic\Core\Score\Point;
 use Jactonic\Core\Score\Score;
+use Jactonic\Core\Score\Track;
 use Jactonic\Core\Time\Timeline;
 
 /** Small scores for tests: 960 ticks a quarter, 120 a minute, 4/4, unless a test says otherwise. */
@@ -26,7 +28,7 @@ final class Make
     {
         $made = array_map(static fn (array $n, int $i): Note => new Note($i + 1, $n[0], $n[1], $n[2], $n[3] ?? 80), $notes, array_keys($notes));
 
-        return new Score($time ?? Timeline::of(960), [1 => Part::of(1, 'Part', $made, [], PartSettings::fromArray($settings))]);
+        return new Score($time ?? Timeline::of(960), [1 => Part::of(1, 'Part', $made, [], PartSettings::fromArray($settings))], [1 => new Track(1, 'Track', 0)], 2, 2);
     }
 
     /**
@@ -40,9 +42,11 @@ final class Make
             $notes[] = new Note($id, mt_rand(0, 16 * 960), mt_rand(1, 2000), mt_rand(20, 110), mt_rand(1, 127), muted: mt_rand(0, 9) === 0, channel: mt_rand(0, 2),
                 driftStart: mt_rand(-50, 50), driftLength: mt_rand(-9, 9));
         }
-        $time = Timeline::of(960, [[0, 500_000], [6_000, 731_000]], [[0, 4, 4], [7_680, 7, 8]]);
+        $points = array_map(static fn (int $i): Point => new Point($i, mt_rand(0, 16 * 960), 0xB0 | mt_rand(0, 2), [1, 11, 64][$i % 3], mt_rand(0, 127)), range(1, 20));
+        $time = Timeline::of(960, [[0, 500_000], [6_000, 731_000]], [[0, 4, 4], [7_680, 7, 8]], [[1_920, base64_encode('Mooring'), 0, 0]]);
 
-        return new Score($time, [1 => Part::of(1, 'Take', $notes, [], PartSettings::fromArray(['grid' => '1/16T', 'swing' => 58.5, 'strength' => 83]))]);
+        return new Score($time, [1 => Part::of(1, 'Take', $notes, $points, PartSettings::fromArray(['grid' => '1/16T', 'swing' => 58.5, 'strength' => 83]))],
+            [1 => new Track(1, 'Piano', 0), 2 => new Track(2, 'Bass', 1)], 2, 3, name: 'Crossing');
     }
 
     /**
@@ -53,7 +57,7 @@ final class Make
      */
     public static function edit(Score $score, string $edit, array $params = [], ?array $notes = null): Outcome
     {
-        return Editor::run(['edit' => $edit, 'params' => $params, 'on' => ['part' => 1] + ($notes === null ? ['pick' => ['all' => true]] : ['notes' => $notes])], $score);
+        return Batch::once(['edit' => $edit, 'params' => $params, 'on' => ['part' => 1] + ($notes === null ? ['pick' => ['all' => true]] : ['notes' => $notes])], $score);
     }
 
     /**
@@ -91,10 +95,13 @@ final class Make
         return self::each($score, static fn (Note $n): int => $n->velocity);
     }
 
-    /** The part and the song's time as they are kept, to the last byte. */
+    /** All of a score as it is kept, to the last byte. */
     public static function bytes(Score $score): string
     {
-        return Document::encode($score->part(1)).json_encode([$score->time->tempoRows, $score->time->meterRows]);
+        $parts = array_map(static fn (Part $p): array => [$p->head->toArray(), base64_encode($p->notes->bytes($p->head->origin)), base64_encode($p->points->bytes($p->head->origin)), $p->settings()->toArray()], $score->parts);
+        $tracks = array_map(static fn (Track $t): array => $t->toArray(), $score->tracks);
+
+        return json_encode([$score->name, $parts, $tracks, TimeChange::rows($score->time)], JSON_THROW_ON_ERROR);
     }
 
     /**
@@ -105,9 +112,6 @@ final class Make
      */
     private static function each(Score $score, \Closure $what): array
     {
-        $notes = $score->part(1)->notes;
-        ksort($notes);
-
-        return array_values(array_map($what, $notes));
+        return array_values(array_map($what, $score->part(1)->notes->all()));
     }
 }

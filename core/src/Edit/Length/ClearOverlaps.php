@@ -8,10 +8,10 @@ use Jactonic\Core\Edit\Draft;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Outcome;
-use Jactonic\Core\Edit\Param;
 use Jactonic\Core\Edit\Say;
 use Jactonic\Core\Edit\Spec;
 use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Param\Param;
 use Jactonic\Core\Score\Note;
 use Jactonic\Core\Selection\Chords;
 
@@ -27,7 +27,7 @@ final class ClearOverlaps implements Edit
         return new Spec('clear-overlaps', 'Clear overlaps', Family::Length, 'Ends notes where the next one begins.', [
             Param::choice('scope', 'What counts as overlap', ['any', 'pitch'], 'any'),
             Param::number('gather', 'Notes of one chord lie within', 0, 1000, Chords::GATHER, 'ms'),
-        ], words: ['overlap', 'trim', 'mono', 'doubled', 'cut', 'shorten'], examples: [[], ['gather' => 0]]);
+        ], keeps: true, words: ['overlap', 'trim', 'mono', 'doubled', 'cut', 'shorten'], examples: [[], ['gather' => 0]]);
     }
 
     public function apply(Work $work): Outcome

@@ -8,10 +8,10 @@ use Jactonic\Core\Edit\Draft;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Outcome;
-use Jactonic\Core\Edit\Param;
 use Jactonic\Core\Edit\Say;
 use Jactonic\Core\Edit\Spec;
 use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Param\Param;
 
 /** Moves the end of each note that starts before a tick to that tick, longer or shorter. Later notes stay as they are. */
 final class EndAt implements Edit
@@ -19,8 +19,8 @@ final class EndAt implements Edit
     public static function spec(): Spec
     {
         return new Spec('end-at', 'End at a place', Family::Length, 'Moves the ends of notes to a tick.', [
-            Param::integer('tick', 'Tick', 1, PHP_INT_MAX >> 20, unit: 'ticks'),
-        ], words: ['caret', 'extend', 'trim', 'length'], examples: [['tick' => 9000]]);
+            Param::place('tick', 'Place', 1),
+        ], keeps: true, words: ['caret', 'extend', 'trim', 'length'], examples: [['tick' => 9000]]);
     }
 
     public function apply(Work $work): Outcome

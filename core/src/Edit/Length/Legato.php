@@ -8,10 +8,10 @@ use Jactonic\Core\Edit\Draft;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Outcome;
-use Jactonic\Core\Edit\Param;
 use Jactonic\Core\Edit\Say;
 use Jactonic\Core\Edit\Spec;
 use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Param\Param;
 use Jactonic\Core\Score\Note;
 use Jactonic\Core\Score\Part;
 use Jactonic\Core\Selection\Chords;
@@ -32,7 +32,7 @@ final class Legato implements Edit
             Param::choice('tail', 'The last chord', ['bar', 'part', 'keep'], 'bar'),
             Param::integer('gap', 'Gap before the next', 0, 100_000, 0, 'ticks'),
             Param::number('gather', 'Notes of one chord lie within', 0, 1000, Chords::GATHER, 'ms'),
-        ], words: ['extend', 'fill', 'gaps', 'next', 'pad', 'length', 'connect'], examples: [[], ['mode' => 'fill', 'tail' => 'part', 'gap' => 30], ['mode' => 'shorten', 'tail' => 'keep']]);
+        ], keeps: true, words: ['extend', 'fill', 'gaps', 'next', 'pad', 'length', 'connect'], examples: [[], ['mode' => 'fill', 'tail' => 'part', 'gap' => 30], ['mode' => 'shorten', 'tail' => 'keep']]);
     }
 
     public function apply(Work $work): Outcome
@@ -69,7 +69,7 @@ final class Legato implements Edit
     private function tail(Work $work, Part $part, array $chord): ?int
     {
         return match ($work->params->choice('tail')) {
-            'bar' => $work->time()->meters->barAt(Chords::meant($chord, $work->time()))->end(),
+            'bar' => $work->time()->meantBar(Chords::start($chord))->end(),
             'part' => $part->lastEnd(),
             default => null,
         };

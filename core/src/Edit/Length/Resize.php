@@ -8,10 +8,10 @@ use Jactonic\Core\Edit\Draft;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Outcome;
-use Jactonic\Core\Edit\Param;
 use Jactonic\Core\Edit\Say;
 use Jactonic\Core\Edit\Spec;
 use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Param\Param;
 use Jactonic\Core\Refusal;
 use Jactonic\Core\Score\Note;
 
@@ -28,7 +28,7 @@ final class Resize implements Edit
             Param::integer('steps', 'Steps, below 0 for earlier', -10_000, 10_000, 1, adds: true),
             Param::step('by', 'Step', setting: 'nudge'),
             Param::choice('edge', 'Edge', ['end', 'start'], 'end'),
-        ], words: ['length', 'longer', 'shorter', 'duration', 'trim', 'extend'], examples: [[], ['steps' => -1, 'by' => ['unit' => 'samples', 'amount' => 333]], ['edge' => 'start', 'steps' => 1, 'by' => ['unit' => 'ticks', 'amount' => 9]]]);
+        ], keeps: true, words: ['length', 'longer', 'shorter', 'duration', 'trim', 'extend'], examples: [[], ['steps' => -1, 'by' => ['unit' => 'samples', 'amount' => 333]], ['edge' => 'start', 'steps' => 1, 'by' => ['unit' => 'ticks', 'amount' => 9]]]);
     }
 
     public function apply(Work $work): Outcome
@@ -40,7 +40,7 @@ final class Resize implements Edit
         $words = '';
         $clipped = 0;
         foreach ($work->parts() as $part) {
-            $by = $work->params->step('by', $part->settings);
+            $by = $work->params->step('by', $part->ownSettings());
             $words = $by->words($steps);
             $lines = $work->lines($part);
             $together = $by->isOfTime() ? null : $by->distance($work->time(), $lines, $steps, $first);

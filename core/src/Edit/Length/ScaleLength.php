@@ -8,10 +8,10 @@ use Jactonic\Core\Edit\Draft;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Outcome;
-use Jactonic\Core\Edit\Param;
 use Jactonic\Core\Edit\Say;
 use Jactonic\Core\Edit\Spec;
 use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Param\Param;
 use Jactonic\Core\Score\Note;
 
 /**
@@ -24,7 +24,7 @@ final class ScaleLength implements Edit
     {
         return new Spec('scale-length', 'Scale the length', Family::Length, 'Makes each note longer or shorter by a share of itself.', [
             Param::number('percent', 'Of the present length', 1, 1600, 100, '%'),
-        ], words: ['duration', 'double', 'half', 'stretch', 'percent', 'staccato'], examples: [['percent' => 50], ['percent' => 133.3]]);
+        ], keeps: true, words: ['duration', 'double', 'half', 'stretch', 'percent', 'staccato'], examples: [['percent' => 50], ['percent' => 133.3]]);
     }
 
     public function apply(Work $work): Outcome

@@ -8,10 +8,10 @@ use Jactonic\Core\Edit\Draft;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Outcome;
-use Jactonic\Core\Edit\Param;
 use Jactonic\Core\Edit\Say;
 use Jactonic\Core\Edit\Spec;
 use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Param\Param;
 
 /**
  * Gives every note one length: a note value, measured exactly (fractions of a tick are carried), or ticks. A bar is as
@@ -23,7 +23,7 @@ final class SetLength implements Edit
     {
         return new Spec('set-length', 'Set the length', Family::Length, 'Gives every note the same length.', [
             Param::length('value', 'Length', '1/16'),
-        ], words: ['duration', 'same', 'fixed', 'staccato'], examples: [[], ['value' => '1/8T'], ['value' => 77], ['value' => 'bar']]);
+        ], keeps: true, words: ['duration', 'same', 'fixed', 'staccato'], examples: [[], ['value' => '1/8T'], ['value' => 77], ['value' => 'bar']]);
     }
 
     public function apply(Work $work): Outcome

@@ -8,10 +8,10 @@ use Jactonic\Core\Edit\Draft;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Outcome;
-use Jactonic\Core\Edit\Param;
 use Jactonic\Core\Edit\Say;
 use Jactonic\Core\Edit\Spec;
 use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Param\Param;
 use Jactonic\Core\Score\Note;
 use Jactonic\Core\Score\Pitch;
 
@@ -22,7 +22,7 @@ final class SetPitch implements Edit
     {
         return new Spec('set-pitch', 'All to one pitch', Family::Pitch, 'Puts all notes on one pitch.', [
             Param::integer('pitch', 'Pitch, 60 is C4', Note::LOWEST, Note::HIGHEST),
-        ], words: ['pitch', 'same', 'row', 'drum', 'layer'], examples: [['pitch' => 38]]);
+        ], keeps: true, words: ['pitch', 'same', 'row', 'drum', 'layer'], examples: [['pitch' => 38]]);
     }
 
     public function apply(Work $work): Outcome

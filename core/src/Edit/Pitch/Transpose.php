@@ -8,10 +8,10 @@ use Jactonic\Core\Edit\Draft;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Outcome;
-use Jactonic\Core\Edit\Param;
 use Jactonic\Core\Edit\Say;
 use Jactonic\Core\Edit\Spec;
 use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Param\Param;
 use Jactonic\Core\Refusal;
 use Jactonic\Core\Score\Note;
 use Jactonic\Core\Score\Pitch;
@@ -23,7 +23,7 @@ final class Transpose implements Edit
     {
         return new Spec('transpose', 'Transpose', Family::Pitch, 'Moves pitches up or down by semitones.', [
             Param::integer('semitones', 'Semitones, below 0 for down', -127, 127, adds: true),
-        ], words: ['pitch', 'octave', 'semitone', 'fifth', 'up', 'down'], examples: [['semitones' => 12], ['semitones' => -7]]);
+        ], keeps: true, words: ['pitch', 'octave', 'semitone', 'fifth', 'up', 'down'], examples: [['semitones' => 12], ['semitones' => -7]]);
     }
 
     public function apply(Work $work): Outcome

@@ -9,12 +9,13 @@ use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Needs;
 use Jactonic\Core\Edit\Outcome;
-use Jactonic\Core\Edit\Param;
 use Jactonic\Core\Edit\Say;
 use Jactonic\Core\Edit\Spec;
 use Jactonic\Core\Edit\Work;
-use Jactonic\Core\Reading\Clip;
+use Jactonic\Core\Param\Param;
+use Jactonic\Core\Param\Word;
 use Jactonic\Core\Refusal;
+use Jactonic\Core\Score\Cut;
 use Jactonic\Core\Selection\Selection;
 
 /**
@@ -26,9 +27,9 @@ final class CopySpan implements Edit
     public static function spec(): Spec
     {
         return new Spec('copy-span', 'Copy the span', Family::Structure, 'Copies what lies in a span, cut at its edges, to another place.', [
-            Param::integer('from', 'Span from', 0, PHP_INT_MAX >> 20, unit: 'ticks'),
-            Param::integer('to', 'Span to', 1, PHP_INT_MAX >> 20, unit: 'ticks'),
-            Param::integer('at', 'Copied to', 0, PHP_INT_MAX >> 20, unit: 'ticks', optional: true),
+            Param::place('from', 'Span from', default: new Word('span-start')),
+            Param::place('to', 'Span to', 1, new Word('span-end')),
+            Param::place('at', 'Copied to', optional: true),
         ], Needs::Part, ['duplicate', 'range', 'time', 'silence'], [['from' => 960, 'to' => 5000], ['from' => 2000, 'to' => 2900, 'at' => 0]]);
     }
 
@@ -43,7 +44,7 @@ final class CopySpan implements Edit
         $ids = [];
         foreach ($work->parts() as $part) {
             $ids[$part->id] = [];
-            foreach (Clip::inside($work->chosen($part) ?: $part->inOrder(), $from, $to) as $note) {
+            foreach (Cut::inside($work->chosen($part) ?: $part->inOrder(), $from, $to) as $note) {
                 $copy = $note->copiedAs($draft->newId($part))->movedTo($note->start + $note->carryStart + $shift);
                 $draft->put($part, $copy);
                 $ids[$part->id][] = $copy->id;

@@ -9,11 +9,11 @@ use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Needs;
 use Jactonic\Core\Edit\Outcome;
-use Jactonic\Core\Edit\Param;
 use Jactonic\Core\Edit\Say;
 use Jactonic\Core\Edit\Spec;
 use Jactonic\Core\Edit\Work;
-use Jactonic\Core\Reading\Clip;
+use Jactonic\Core\Param\Param;
+use Jactonic\Core\Param\Word;
 use Jactonic\Core\Refusal;
 use Jactonic\Core\Selection\Selection;
 
@@ -26,8 +26,8 @@ final class CutSpan implements Edit
     public static function spec(): Spec
     {
         return new Spec('cut-span', 'Cut the span out', Family::Structure, 'Takes away what lies in a span; notes are cut at its edges.', [
-            Param::integer('from', 'Span from', 0, PHP_INT_MAX >> 20, unit: 'ticks'),
-            Param::integer('to', 'Span to', 1, PHP_INT_MAX >> 20, unit: 'ticks'),
+            Param::place('from', 'Span from', default: new Word('span-start')),
+            Param::place('to', 'Span to', 1, new Word('span-end')),
         ], Needs::Part, ['delete', 'range', 'clear', 'remove'], [['from' => 960, 'to' => 9000], ['from' => 4000, 'to' => 9100]]);
     }
 
@@ -52,8 +52,8 @@ final class CutSpan implements Edit
                     continue;
                 }
                 $touched++;
-                $before = $note->start < $from ? Clip::piece($note, $note->start, $from, $note->id) : null;
-                $after = $note->end() > $to ? Clip::piece($note, $to, $note->end(), $before === null ? $note->id : $draft->newId($part)) : null;
+                $before = $note->start < $from ? $note->piece($note->start, $from, $note->id) : null;
+                $after = $note->end() > $to ? $note->piece($to, $note->end(), $before === null ? $note->id : $draft->newId($part)) : null;
                 if ($before === null && $after === null) {
                     $draft->drop($part, $note);
                 }

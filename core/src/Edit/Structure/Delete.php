@@ -10,15 +10,16 @@ use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Outcome;
 use Jactonic\Core\Edit\Say;
 use Jactonic\Core\Edit\Spec;
+use Jactonic\Core\Edit\Takes;
 use Jactonic\Core\Edit\Work;
 use Jactonic\Core\Selection\Selection;
 
-/** Takes notes away. Nothing is chosen afterwards, so that the key pressed twice takes nothing more. */
+/** Takes notes and points away. Nothing is chosen afterwards, so that the key pressed twice takes nothing more. */
 final class Delete implements Edit
 {
     public static function spec(): Spec
     {
-        return new Spec('delete', 'Delete notes', Family::Structure, 'Takes the notes away.', words: ['remove', 'erase', 'clear']);
+        return new Spec('delete', 'Delete', Family::Structure, 'Takes the notes or points away.', words: ['remove', 'erase', 'clear', 'notes', 'points'], takes: [Takes::Notes, Takes::Points]);
     }
 
     public function apply(Work $work): Outcome
@@ -29,8 +30,12 @@ final class Delete implements Edit
                 $draft->drop($part, $note);
             }
         }
+        foreach ($work->partsOfPoints() as $part) {
+            foreach ($work->chosenPoints($part) as $point) {
+                $draft->dropPoint($part, $point);
+            }
+        }
 
-        return new Outcome($draft->change(), new Selection(array_map(static fn (): array => [], $work->selection->notes)),
-            Say::notes($work->selection->count()).' deleted.');
+        return new Outcome($draft->change(), new Selection(array_map(static fn (): array => [], $work->selection->notes)), Say::chosen($work).' deleted.');
     }
 }

@@ -9,10 +9,10 @@ use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Needs;
 use Jactonic\Core\Edit\Outcome;
-use Jactonic\Core\Edit\Param;
 use Jactonic\Core\Edit\Say;
 use Jactonic\Core\Edit\Spec;
 use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Param\Param;
 use Jactonic\Core\Score\Note;
 use Jactonic\Core\Selection\Chords;
 use Jactonic\Core\Selection\Selection;
@@ -26,9 +26,9 @@ final class GatherFirst implements Edit
 {
     public static function spec(): Spec
     {
-        return new Spec('gather-first', 'Keep the first chords', Family::Structure, 'Keeps the first chord of each bar; the rest is selected, muted or deleted.', [
+        return new Spec('gather-first', 'Keep the first chords', Family::Structure, 'Keeps the first chord of each bar; the rest is chosen, muted or deleted.', [
             Param::grid('each', 'Of each', default: 'bar'),
-            Param::choice('rest', 'The rest is', ['selected', 'muted', 'deleted'], 'selected'),
+            Param::choice('rest', 'The rest is', ['chosen', 'muted', 'deleted'], 'chosen'),
             Param::number('gather', 'Notes of one chord lie within', 0, 1000, Chords::GATHER, 'ms'),
         ], Needs::Part, ['first', 'thin', 'pad', 'chords', 'reduce'], examples: [['rest' => 'deleted'], ['rest' => 'muted', 'each' => '1/2']]);
     }
@@ -57,7 +57,7 @@ final class GatherFirst implements Edit
         }
         $n = (new Selection($others))->count();
 
-        return new Outcome($draft->change(), new Selection($rest === 'selected' ? $others : $kept), sprintf('%s kept as the first chord of each %s; %s.',
+        return new Outcome($draft->change(), new Selection($rest === 'chosen' ? $others : $kept), sprintf('%s kept as the first chord of each %s; %s.',
             Say::notes((new Selection($kept))->count()), $each->name === 'bar' ? 'bar' : "$each->name cell",
             $n === 0 ? 'there were no others' : Say::notes($n).($n === 1 ? ' is ' : ' are ').$rest));
     }

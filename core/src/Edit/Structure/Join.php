@@ -8,10 +8,10 @@ use Jactonic\Core\Edit\Draft;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Outcome;
-use Jactonic\Core\Edit\Param;
 use Jactonic\Core\Edit\Say;
 use Jactonic\Core\Edit\Spec;
 use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Param\Param;
 use Jactonic\Core\Score\Note;
 use Jactonic\Core\Selection\Selection;
 
@@ -49,9 +49,10 @@ final class Join implements Edit
                 }
                 $end = max($first->end(), $note->end());
                 $played = max($first->playedStart() + $first->playedLength(), $note->playedStart() + $note->playedLength());
-                $joined = new Note($first->id, $first->start, $end - $first->start, $first->pitch, $first->velocity,
-                    $end === $note->end() ? $note->release : $first->release, $first->muted, $first->group, $first->channel,
-                    $first->driftStart, $played - $first->playedStart() - ($end - $first->start), $first->carryStart);
+                $joined = $first->with([
+                    'length' => $end - $first->start, 'release' => $end === $note->end() ? $note->release : $first->release,
+                    'driftLength' => $played - $first->playedStart() - ($end - $first->start), 'carryLength' => 0.0,
+                ]);
                 $open[$row] = $joined;
                 $draft->put($part, $joined);
                 $draft->drop($part, $note);

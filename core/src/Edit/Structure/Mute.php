@@ -8,10 +8,10 @@ use Jactonic\Core\Edit\Draft;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Outcome;
-use Jactonic\Core\Edit\Param;
 use Jactonic\Core\Edit\Say;
 use Jactonic\Core\Edit\Spec;
 use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Param\Param;
 use Jactonic\Core\Score\Note;
 
 /**
@@ -24,7 +24,7 @@ final class Mute implements Edit
     {
         return new Spec('mute', 'Mute notes', Family::Structure, 'Silences notes without taking them away.', [
             Param::choice('state', 'State', ['toggle', 'on', 'off'], 'toggle'),
-        ], words: ['silence', 'unmute', 'off']);
+        ], keeps: true, words: ['silence', 'unmute', 'off']);
     }
 
     public function apply(Work $work): Outcome

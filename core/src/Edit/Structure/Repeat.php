@@ -8,21 +8,20 @@ use Jactonic\Core\Edit\Draft;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Outcome;
-use Jactonic\Core\Edit\Param;
 use Jactonic\Core\Edit\Say;
 use Jactonic\Core\Edit\Spec;
 use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Param\Param;
 use Jactonic\Core\Refusal;
 use Jactonic\Core\Score\Note;
 use Jactonic\Core\Selection\Selection;
-use Jactonic\Core\Time\Grid;
 use Jactonic\Core\Time\Lines;
 
 /**
  * Copies after themselves: each copy stands a musical length after the one before, never the raw length, so that a
  * phrase off the grid does not drift. `cells`: from the line nearest to the first start to the last end, rounded up to
  * whole cells (of the straight grid). `bars`: from the first start's bar, likewise in whole bars. `span`: the length
- * from `from` to `to`, its silence included. An end that rings at most SLACK of a cell over counts as on the line, and
+ * from `from` to `to`, else of the span, its silence included. An end that rings at most SLACK of a cell over counts as on the line, and
  * a note played at most so much early as in the bar it is early for. Copies become the selection; with them goes how
  * they were played.
  */
@@ -38,8 +37,8 @@ final class Repeat implements Edit
         return new Spec('repeat', 'Repeat', Family::Structure, 'Copies the notes after themselves, a musical length on.', [
             Param::integer('times', 'Times', 1, 64, 1),
             Param::choice('every', 'Every', ['cells', 'bars', 'span'], 'cells'),
-            Param::integer('from', 'Span from', 0, PHP_INT_MAX >> 20, unit: 'ticks', optional: true),
-            Param::integer('to', 'Span to', 1, PHP_INT_MAX >> 20, unit: 'ticks', optional: true),
+            Param::place('from', 'Span from', optional: true),
+            Param::place('to', 'Span to', 1, optional: true),
         ], words: ['duplicate', 'copy', 'again', 'loop'], examples: [[], ['times' => 3, 'every' => 'bars'], ['every' => 'span', 'from' => 960, 'to' => 5000]]);
     }
 
@@ -88,9 +87,10 @@ final class Repeat implements Edit
         $last = $ends === [] ? $first : max($ends);
         $every = $params->choice('every');
         if ($every === 'span') {
-            $length = $params->integer('to') - $params->integer('from');
+            [$from, $to] = $params->has('from') || $params->has('to') ? [$params->integer('from'), $params->integer('to')] : $work->context->span();
+            $length = $to - $from;
             if ($length <= 0) {
-                throw Refusal::parameter('to', $params->integer('to'), 'a tick after from');
+                throw Refusal::parameter('to', $to, 'a tick after from');
             }
 
             return [array_map(static fn (int $i): int => $i * $length, range(1, $times)), 'span'];
@@ -99,8 +99,8 @@ final class Repeat implements Edit
         if ($every === 'bars' || $own->isBars()) {
             $bars = $own->isBars() && $every === 'cells' ? $own->bars : 1;
             $meters = $work->time()->meters;
-            $slack = (int) ($work->time()->lines(Grid::parse('1/16'))->cell($first) / 2);
-            $from = $meters->barAt($first + $slack)->index;
+            $slack = $work->time()->early();
+            $from = $work->time()->meantBar($first)->index;
             $to = $meters->barAt(max($first, $last - 1 - $slack))->index + 1;
             $count = max(1, (int) ceil(($to - $from) / $bars) * $bars);
             $origin = $meters->barNumber($from)->start;

@@ -8,10 +8,10 @@ use Jactonic\Core\Edit\Draft;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Outcome;
-use Jactonic\Core\Edit\Param;
 use Jactonic\Core\Edit\Say;
 use Jactonic\Core\Edit\Spec;
 use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Param\Param;
 use Jactonic\Core\Refusal;
 use Jactonic\Core\Score\Note;
 use Jactonic\Core\Score\Part;
@@ -26,11 +26,14 @@ use Jactonic\Core\Time\Lines;
  */
 final class Split implements Edit
 {
+    /** Share of a cell: a line nearer than that to either end of a note does not cut it. */
+    private const SLIVER = 0.25;
+
     public static function spec(): Spec
     {
         return new Spec('split', 'Split notes', Family::Structure, 'Cuts notes at the grid, at a place, or into equal pieces.', [
             Param::integer('into', 'Into equal pieces', 2, 64, optional: true),
-            Param::integer('at', 'At one tick', 1, PHP_INT_MAX >> 20, unit: 'ticks', optional: true),
+            Param::place('at', 'At one place', 1, optional: true),
             Param::grid('grid', 'At the lines of', setting: 'grid'),
             Param::number('swing', 'Swing of the lines', 50, 75, Lines::STRAIGHT, '%', setting: 'swing'),
         ], words: ['cut', 'divide', 'slice', 'chop', 'roll', 'triplet', 'repeat'], examples: [[], ['into' => 3], ['at' => 6000], ['grid' => '1/32', 'swing' => 60]]);
@@ -53,9 +56,11 @@ final class Split implements Edit
                 $edges = [...$cuts, $note->end()];
                 foreach ($edges as $i => $to) {
                     $last = $i === count($edges) - 1;
-                    $piece = new Note($i === 0 ? $note->id : $draft->newId($part), $from, $to - $from, $note->pitch, $note->velocity,
-                        $last ? $note->release : Note::RELEASE, $note->muted, $note->group, $note->channel, $note->driftStart,
-                        $last ? $note->driftLength : 0, $i === 0 ? $note->carryStart : 0.0, $last ? $note->carryLength : 0.0);
+                    $piece = $note->with([
+                        'id' => $i === 0 ? $note->id : $draft->newId($part), 'start' => $from, 'length' => $to - $from,
+                        'release' => $last ? $note->release : Note::RELEASE, 'driftLength' => $last ? $note->driftLength : 0,
+                        'carryStart' => $i === 0 ? $note->carryStart : 0.0, 'carryLength' => $last ? $note->carryLength : 0.0,
+                    ]);
                     $draft->put($part, $piece);
                     $ids[$part->id][] = $piece->id;
                     $from = $to;
@@ -86,10 +91,14 @@ final class Split implements Edit
 
             return $at > $note->start && $at < $note->end() ? [$at] : [];
         }
-        $lines = $work->time()->lines($params->grid('grid', $part->settings), $params->number('swing', $part->settings));
+        $lines = $work->time()->lines($params->grid('grid', $part->ownSettings()), $params->number('swing', $part->ownSettings()));
         $cuts = [];
         for ($line = $lines->after($note->start); $line < $note->end(); $line = $lines->after($line)) {
-            $cuts[] = $line;
+            // Played a little early, or held a little over, a note yields no sliver.
+            $least = $lines->cell($line) * self::SLIVER;
+            if ($line - $note->start >= $least && $note->end() - $line >= $least) {
+                $cuts[] = $line;
+            }
         }
 
         return $cuts;

@@ -11,17 +11,16 @@ use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Needs;
 use Jactonic\Core\Edit\Outcome;
-use Jactonic\Core\Edit\Param;
 use Jactonic\Core\Edit\Say;
 use Jactonic\Core\Edit\Spec;
 use Jactonic\Core\Edit\Timing\Quantize;
 use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Param\Param;
 use Jactonic\Core\Recording\Event;
 use Jactonic\Core\Recording\Round;
 use Jactonic\Core\Refusal;
 use Jactonic\Core\Score\Note;
 use Jactonic\Core\Score\Part;
-use Jactonic\Core\Score\PartSettings;
 use Jactonic\Core\Score\Point;
 use Jactonic\Core\Time\Lines;
 
@@ -61,7 +60,7 @@ final class TakeIn implements Continued, Edit
             Param::choice('mode', 'What is there already', ['overdub', 'replace'], 'overdub'),
             Param::number('since', 'Replace from', -Event::LATEST, Event::LATEST, unit: 's', optional: true),
             Param::number('until', 'Replace to', -Event::LATEST, Event::LATEST, unit: 's', optional: true),
-        ], Needs::Part, ['recording', 'take', 'play in', 'overdub'], examples: [
+        ], Needs::Part, ['recording', 'take', 'play in', 'overdub'], keeps: true, asked: false, examples: [
             ['events' => [['on' => 0.49, 'off' => 0.9, 'pitch' => 60, 'velocity' => 80], ['at' => 0.5, 'kind' => 'controller', 'data' => [64, 127]]]],
             ['events' => [['on' => 0.1, 'off' => 0.3, 'pitch' => 60, 'velocity' => 80], ['on' => 5.0, 'off' => 5.2, 'pitch' => 64, 'velocity' => 1]], 'from' => 960, 'loopFrom' => 960, 'loopTo' => 4800, 'timing' => 'quantized', 'latency' => 12.5],
         ]);
@@ -70,11 +69,11 @@ final class TakeIn implements Continued, Edit
     public function apply(Work $work): Outcome
     {
         $params = $work->params;
-        $part = $work->parts()[0];
+        $part = $work->part();
         $loop = self::stretch($work, 'loop');
         $punch = self::stretch($work, 'punch');
         $round = new Round($work->time()->tempos, $params->integer('from'), $loop);
-        $settings = $part->settings ?? PartSettings::fresh();
+        $settings = $part->settings();
         $lines = $params->choice('timing') === 'quantized' ? $work->time()->lines($settings->grid, $settings->swing) : null;
         $latency = $params->number('latency') / 1e3;
         $draft = new Draft;
@@ -220,14 +219,14 @@ final class TakeIn implements Continued, Edit
                 $kinds[$event->status << 7 | ($event->status === 0xB0 ? $event->data1 : 0)] = true;
             }
         }
-        foreach ($part->points as $point) {
+        foreach ($part->shownPoints() as $point) {
             $status = $point->status & 0xF0;
             if ($point->tick >= $from && $point->tick < $to && isset($kinds[$status << 7 | ($status === 0xB0 ? $point->data1 : 0)])) {
                 $draft->dropPoint($part, $point);
             }
         }
         $gone = 0;
-        foreach ($part->notes as $note) {
+        foreach ($part->inOrder() as $note) {
             if ($note->start >= $from && $note->start < $to) {
                 $draft->drop($part, $note);
                 $gone++;

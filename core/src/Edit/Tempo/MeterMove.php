@@ -9,9 +9,9 @@ use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Marks;
 use Jactonic\Core\Edit\Needs;
 use Jactonic\Core\Edit\Outcome;
-use Jactonic\Core\Edit\Param;
 use Jactonic\Core\Edit\Spec;
 use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Param\Param;
 
 /** Moves the meter that begins at a tick to a bar; one that began there gives way to it. */
 final class MeterMove implements Edit
@@ -19,7 +19,7 @@ final class MeterMove implements Edit
     public static function spec(): Spec
     {
         return new Spec('meter-move', 'Move a meter change', Family::Song, 'Lets a meter begin at another bar.', [
-            Param::integer('at', 'The one that begins at', 0, Marks::LAST, unit: 'ticks'),
+            Param::place('at', 'The one that begins at'),
             Param::integer('bar', 'To bar', 1, Marks::MOST_BARS),
         ], Needs::Song, ['time signature'], [['at' => 7680, 'bar' => 2]]);
     }

@@ -9,9 +9,9 @@ use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Marks;
 use Jactonic\Core\Edit\Needs;
 use Jactonic\Core\Edit\Outcome;
-use Jactonic\Core\Edit\Param;
 use Jactonic\Core\Edit\Spec;
 use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Param\Param;
 
 /** Takes away the meter that begins at a tick: the one before it goes on. */
 final class MeterRemove implements Edit
@@ -19,7 +19,7 @@ final class MeterRemove implements Edit
     public static function spec(): Spec
     {
         return new Spec('meter-remove', 'Remove a meter change', Family::Song, 'Takes a meter away; the one before it goes on.', [
-            Param::integer('at', 'The one that begins at', 0, Marks::LAST, unit: 'ticks'),
+            Param::place('at', 'The one that begins at'),
         ], Needs::Song, ['time signature', 'delete'], [['at' => 7680]]);
     }
 

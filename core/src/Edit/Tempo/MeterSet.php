@@ -9,9 +9,9 @@ use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Marks;
 use Jactonic\Core\Edit\Needs;
 use Jactonic\Core\Edit\Outcome;
-use Jactonic\Core\Edit\Param;
 use Jactonic\Core\Edit\Spec;
 use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Param\Param;
 use Jactonic\Core\Refusal;
 
 /**
@@ -28,7 +28,7 @@ final class MeterSet implements Edit
         return new Spec('meter-set', 'Set the meter', Family::Song, 'Sets the meter that holds at a place, or lets one begin at a bar.', [
             Param::integer('beats', 'Beats', 1, 64),
             Param::choice('unit', 'Unit', array_map(strval(...), self::UNITS), '4'),
-            Param::integer('at', 'The one that holds at', 0, Marks::LAST, 0, 'ticks'),
+            Param::place('at', 'The one that holds at', default: 0),
             Param::integer('bar', 'From bar', 1, Marks::MOST_BARS, optional: true),
         ], Needs::Song, ['time signature', 'bar', 'beats'], [['beats' => 3], ['beats' => 6, 'unit' => '8', 'bar' => 2], ['beats' => 5, 'at' => 9000]]);
     }

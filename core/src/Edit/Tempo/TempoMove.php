@@ -9,9 +9,9 @@ use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Marks;
 use Jactonic\Core\Edit\Needs;
 use Jactonic\Core\Edit\Outcome;
-use Jactonic\Core\Edit\Param;
 use Jactonic\Core\Edit\Spec;
 use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Param\Param;
 
 /** Moves the tempo that begins at a tick to a bar; one that began there gives way to it. */
 final class TempoMove implements Edit
@@ -19,7 +19,7 @@ final class TempoMove implements Edit
     public static function spec(): Spec
     {
         return new Spec('tempo-move', 'Move a tempo change', Family::Song, 'Lets a tempo begin at another bar.', [
-            Param::integer('at', 'The one that begins at', 0, Marks::LAST, unit: 'ticks'),
+            Param::place('at', 'The one that begins at'),
             Param::integer('bar', 'To bar', 1, Marks::MOST_BARS),
         ], Needs::Song, ['bpm'], [['at' => 6000, 'bar' => 4]]);
     }

@@ -9,9 +9,9 @@ use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Marks;
 use Jactonic\Core\Edit\Needs;
 use Jactonic\Core\Edit\Outcome;
-use Jactonic\Core\Edit\Param;
 use Jactonic\Core\Edit\Spec;
 use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Param\Param;
 
 /** Takes away the tempo that begins at a tick: the one before it goes on. */
 final class TempoRemove implements Edit
@@ -19,7 +19,7 @@ final class TempoRemove implements Edit
     public static function spec(): Spec
     {
         return new Spec('tempo-remove', 'Remove a tempo change', Family::Song, 'Takes a tempo away; the one before it goes on.', [
-            Param::integer('at', 'The one that begins at', 0, Marks::LAST, unit: 'ticks'),
+            Param::place('at', 'The one that begins at'),
         ], Needs::Song, ['bpm', 'delete'], [['at' => 6000]]);
     }
 

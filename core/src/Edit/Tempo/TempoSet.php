@@ -9,9 +9,9 @@ use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Marks;
 use Jactonic\Core\Edit\Needs;
 use Jactonic\Core\Edit\Outcome;
-use Jactonic\Core\Edit\Param;
 use Jactonic\Core\Edit\Spec;
 use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Param\Param;
 
 /**
  * Sets the tempo. With `bar`, from that bar on: the tempo that begins there is set, or a new one begins. Without it,
@@ -23,7 +23,7 @@ final class TempoSet implements Edit
     {
         return new Spec('tempo-set', 'Set the tempo', Family::Song, 'Sets the tempo that holds at a place, or lets one begin at a bar.', [
             Param::number('tempo', 'Tempo', Marks::SLOWEST, Marks::FASTEST, unit: 'quarters a minute'),
-            Param::integer('at', 'The one that holds at', 0, Marks::LAST, 0, 'ticks'),
+            Param::place('at', 'The one that holds at', default: 0),
             Param::integer('bar', 'From bar', 1, Marks::MOST_BARS, optional: true),
         ], Needs::Song, ['bpm', 'speed', 'faster', 'slower'], [['tempo' => 91.5], ['tempo' => 140, 'bar' => 3], ['tempo' => 60, 'at' => 7000]]);
     }

@@ -11,9 +11,9 @@ use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Marks;
 use Jactonic\Core\Edit\Needs;
 use Jactonic\Core\Edit\Outcome;
-use Jactonic\Core\Edit\Param;
 use Jactonic\Core\Edit\Spec;
 use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Param\Param;
 
 /**
  * Sets the tempo that holds at a place to the one that was tapped, a tap a quarter: the mean of the last eight
@@ -29,8 +29,8 @@ final class TempoTap implements Continued, Edit
     {
         return new Spec('tempo-tap', 'Tap the tempo', Family::Song, 'Sets the tempo to the one that was tapped.', [
             Param::times('taps', 'Taps'),
-            Param::integer('at', 'The one that holds at', 0, Marks::LAST, 0, 'ticks'),
-        ], Needs::Song, ['bpm', 'beat'], [['taps' => [0, 0.6, 1.2]], ['taps' => [0, 9, 9.5, 10.02, 10.5], 'at' => 7000]]);
+            Param::place('at', 'The one that holds at', default: 0),
+        ], Needs::Song, ['bpm', 'beat'], asked: false, examples: [['taps' => [0, 0.6, 1.2]], ['taps' => [0, 9, 9.5, 10.02, 10.5], 'at' => 7000]]);
     }
 
     public function apply(Work $work): Outcome

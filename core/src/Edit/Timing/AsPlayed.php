@@ -8,10 +8,10 @@ use Jactonic\Core\Edit\Draft;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Outcome;
-use Jactonic\Core\Edit\Param;
 use Jactonic\Core\Edit\Say;
 use Jactonic\Core\Edit\Spec;
 use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Param\Param;
 use Jactonic\Core\Refusal;
 
 /**
@@ -25,7 +25,7 @@ final class AsPlayed implements Edit
     {
         return new Spec('as-played', 'Back to as played', Family::Timing, 'Puts back the played start and length of each note.', [
             Param::choice('what', 'What goes back', ['both', 'start', 'length'], 'both'),
-        ], words: ['unquantize', 'restore', 'feel', 'original', 'timing']);
+        ], keeps: true, words: ['restore', 'feel', 'original', 'timing']);
     }
 
     public function apply(Work $work): Outcome

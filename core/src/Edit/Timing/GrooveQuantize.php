@@ -8,10 +8,10 @@ use Jactonic\Core\Edit\Draft;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Outcome;
-use Jactonic\Core\Edit\Param;
 use Jactonic\Core\Edit\Say;
 use Jactonic\Core\Edit\Spec;
 use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Param\Param;
 use Jactonic\Core\Score\Note;
 use Jactonic\Core\Time\Groove;
 use Jactonic\Core\Time\Lines;
@@ -32,7 +32,7 @@ final class GrooveQuantize implements Edit
             Param::groove('groove', 'Groove'),
             Param::integer('strength', 'Strength on time', 0, 100, 100, '%'),
             Param::integer('velocity', 'Strength on velocity', 0, 100, 0, '%'),
-        ], words: ['groove', 'feel', 'template', 'pocket', 'swing'], examples: [['groove' => self::EXAMPLE], ['groove' => self::EXAMPLE, 'strength' => 60, 'velocity' => 70]]);
+        ], keeps: true, panel: 'groove', words: ['groove', 'feel', 'template', 'pocket', 'swing'], examples: [['groove' => self::EXAMPLE], ['groove' => self::EXAMPLE, 'strength' => 60, 'velocity' => 70]]);
     }
 
     public function apply(Work $work): Outcome

@@ -4,15 +4,15 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit\Timing;
 
-use Jactonic\Core\Edit\Chance;
+use Jactonic\Core\Chance;
 use Jactonic\Core\Edit\Draft;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Outcome;
-use Jactonic\Core\Edit\Param;
 use Jactonic\Core\Edit\Say;
 use Jactonic\Core\Edit\Spec;
 use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Param\Param;
 use Jactonic\Core\Score\Note;
 
 /**
@@ -32,7 +32,7 @@ final class Humanize implements Edit
             Param::integer('length', 'Length, at most', 0, 90, 0, '%'),
             Param::integer('bias', 'Bias, below 0 for early', -100, 100, 0),
             Param::integer('seed', 'Seed', 0, 0x7FFFFFFF, 1),
-        ], words: ['random', 'loosen', 'feel', 'chance', 'live'], examples: [[], ['timing' => 40, 'length' => 20, 'bias' => -50, 'seed' => 9]]);
+        ], keeps: true, words: ['random', 'loosen', 'feel', 'chance', 'live'], examples: [[], ['timing' => 40, 'length' => 20, 'bias' => -50, 'seed' => 9]]);
     }
 
     public function apply(Work $work): Outcome

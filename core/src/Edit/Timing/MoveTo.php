@@ -8,10 +8,10 @@ use Jactonic\Core\Edit\Draft;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Outcome;
-use Jactonic\Core\Edit\Param;
 use Jactonic\Core\Edit\Say;
 use Jactonic\Core\Edit\Spec;
 use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Param\Param;
 
 /** Moves the first chosen note to a tick; all others keep their places from it. Drift travels along. */
 final class MoveTo implements Edit
@@ -19,9 +19,9 @@ final class MoveTo implements Edit
     public static function spec(): Spec
     {
         return new Spec('move-to', 'Move to a place', Family::Timing, 'Moves notes together until the first starts at a tick.', [
-            Param::integer('tick', 'Tick', 0, PHP_INT_MAX >> 20, unit: 'ticks'),
+            Param::place('tick', 'Place'),
             Work::lanes(),
-        ], words: ['caret', 'send', 'align', 'place'], examples: [['tick' => 5000]]);
+        ], keeps: true, words: ['caret', 'send', 'align', 'place'], examples: [['tick' => 5000]]);
     }
 
     public function apply(Work $work): Outcome

@@ -8,10 +8,11 @@ use Jactonic\Core\Edit\Draft;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Outcome;
-use Jactonic\Core\Edit\Param;
 use Jactonic\Core\Edit\Say;
 use Jactonic\Core\Edit\Spec;
+use Jactonic\Core\Edit\Takes;
 use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Param\Param;
 use Jactonic\Core\Refusal;
 use Jactonic\Core\Score\Note;
 
@@ -25,21 +26,21 @@ final class Nudge implements Edit
 {
     public static function spec(): Spec
     {
-        return new Spec('nudge', 'Nudge in time', Family::Timing, 'Moves notes earlier or later by a step, all together.', [
+        return new Spec('nudge', 'Nudge in time', Family::Timing, 'Moves notes or points earlier or later by a step, all together.', [
             Param::integer('steps', 'Steps, below 0 for earlier', -10_000, 10_000, 1, adds: true),
             Param::step('by', 'Step', setting: 'nudge'),
             Work::lanes(),
-        ], words: ['move', 'shift', 'earlier', 'later', 'left', 'right'], examples: [[], ['steps' => 3, 'by' => ['unit' => 'ms', 'amount' => 7]], ['steps' => 1, 'by' => ['unit' => 'bar', 'amount' => 1]]]);
+        ], keeps: true, words: ['move', 'shift', 'earlier', 'later', 'left', 'right'], examples: [[], ['steps' => 3, 'by' => ['unit' => 'ms', 'amount' => 7]], ['steps' => 1, 'by' => ['unit' => 'bar', 'amount' => 1]]], takes: [Takes::Notes, Takes::Points]);
     }
 
     public function apply(Work $work): Outcome
     {
         $draft = new Draft;
         $steps = $work->params->integer('steps');
-        $first = $work->firstStart();
+        $first = $work->firstPlace();
         $words = '';
         foreach ($work->parts() as $part) {
-            $by = $work->params->step('by', $part->settings);
+            $by = $work->params->step('by', $part->ownSettings());
             $words = $by->words($steps);
             $lines = $work->lines($part);
             $together = $by->isOfTime() ? null : $by->distance($work->time(), $lines, $steps, $first);
@@ -53,8 +54,19 @@ final class Nudge implements Edit
             }
             $work->moveLanes($draft, $part, static fn (float $place): float => $place + ($together ?? $by->distance($work->time(), $lines, $steps, $place)));
         }
+        foreach ($work->partsOfPoints() as $part) {
+            $by = $work->params->step('by', $part->ownSettings());
+            $words = $by->words($steps);
+            foreach ($work->chosenPoints($part) as $point) {
+                $exact = $point->tick + $by->distance($work->time(), $work->lines($part), $steps, $by->isOfTime() ? $point->tick : $first);
+                if (Note::whole($exact) < 0) {
+                    throw new Refusal(sprintf('A point at %s would lie before the song: nothing moved.', $work->time()->position($point->tick)));
+                }
+                $draft->putPoint($part, $point->movedTo(Note::whole($exact)));
+            }
+        }
 
         return new Outcome($draft->change(), $work->selection, sprintf('%s moved %s %s.',
-            Say::notes($work->selection->count()), $words, $steps < 0 ? 'earlier' : 'later'));
+            Say::chosen($work), $words, $steps < 0 ? 'earlier' : 'later'));
     }
 }

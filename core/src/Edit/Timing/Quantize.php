@@ -7,12 +7,12 @@ namespace Jactonic\Core\Edit\Timing;
 use Jactonic\Core\Edit\Draft;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
+use Jactonic\Core\Edit\Foresight;
 use Jactonic\Core\Edit\Outcome;
-use Jactonic\Core\Edit\Param;
 use Jactonic\Core\Edit\Say;
 use Jactonic\Core\Edit\Spec;
 use Jactonic\Core\Edit\Work;
-use Jactonic\Core\Reading\Landing;
+use Jactonic\Core\Param\Param;
 use Jactonic\Core\Score\Note;
 use Jactonic\Core\Time\Lines;
 
@@ -34,7 +34,7 @@ final class Quantize implements Edit
             Param::integer('strength', 'Strength', 0, 100, 100, '%', setting: 'strength'),
             Param::choice('target', 'What moves', ['starts', 'ends', 'both'], 'starts'),
             Param::integer('window', 'Window', 0, 100, 100, '%'),
-        ], words: ['grid', 'tighten', 'snap', 'correct', 'timing'], examples: [[], ['strength' => 37], ['target' => 'both', 'grid' => '1/8', 'swing' => 66.67], ['target' => 'ends', 'window' => 40]]);
+        ], keeps: true, words: ['grid', 'tighten', 'snap', 'correct', 'timing'], examples: [[], ['strength' => 37], ['target' => 'both', 'grid' => '1/8', 'swing' => 66.67], ['target' => 'ends', 'window' => 40]]);
     }
 
     public function apply(Work $work): Outcome
@@ -47,10 +47,10 @@ final class Quantize implements Edit
         $moved = $far = 0;
         $sum = $largest = 0.0;
         foreach ($work->parts() as $part) {
-            $grid = $work->params->grid('grid', $part->settings);
+            $grid = $work->params->grid('grid', $part->ownSettings());
             $grids[$grid->name] = true;
-            $strength = $work->params->integer('strength', $part->settings);
-            $lines = $work->time()->lines($grid, $work->params->number('swing', $part->settings));
+            $strength = $work->params->integer('strength', $part->ownSettings());
+            $lines = $work->time()->lines($grid, $work->params->number('swing', $part->ownSettings()));
             foreach ($work->chosen($part) as $note) {
                 $start = $note->start;
                 $end = $note->start + $note->length;
@@ -74,7 +74,7 @@ final class Quantize implements Edit
                     $target === 'starts' ? 0.0 : abs($tempos->milliseconds($note->start + $note->length, $start + $length)));
                 $sum += $shift;
                 $largest = max($largest, $shift);
-                $far += $shift > Landing::FAR ? 1 : 0;
+                $far += $shift > Foresight::FAR ? 1 : 0;
             }
         }
 
@@ -89,7 +89,7 @@ final class Quantize implements Edit
         }
         $said = sprintf('%s: %d moved, %s on average, %s at most', $notes, $moved, Say::ms($sum / $moved), Say::ms($largest));
 
-        return $far === 0 ? "$said." : sprintf('%s; %d moved more than %s.', $said, $far, Say::ms(Landing::FAR));
+        return $far === 0 ? "$said." : sprintf('%s; %d moved more than %s.', $said, $far, Say::ms(Foresight::FAR));
     }
 
     /**

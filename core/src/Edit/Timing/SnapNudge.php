@@ -8,10 +8,10 @@ use Jactonic\Core\Edit\Draft;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Outcome;
-use Jactonic\Core\Edit\Param;
 use Jactonic\Core\Edit\Say;
 use Jactonic\Core\Edit\Spec;
 use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Param\Param;
 
 /**
  * Moves the first chosen note to the next line of its part's grid, or with steps below 0 to the one before; all others
@@ -25,7 +25,7 @@ final class SnapNudge implements Edit
         return new Spec('snap-nudge', 'Go to the next line', Family::Timing, 'Moves notes together until the first stands on the next line.', [
             Param::integer('steps', 'Lines, below 0 for earlier', -10_000, 10_000, 1),
             Work::lanes(),
-        ], words: ['snap', 'grid', 'align', 'nudge'], examples: [[], ['steps' => 5]]);
+        ], keeps: true, words: ['snap', 'grid', 'align', 'nudge'], examples: [[], ['steps' => 5]]);
     }
 
     public function apply(Work $work): Outcome

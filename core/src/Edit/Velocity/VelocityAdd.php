@@ -8,9 +8,9 @@ use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Loudness;
 use Jactonic\Core\Edit\Outcome;
-use Jactonic\Core\Edit\Param;
 use Jactonic\Core\Edit\Spec;
 use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Param\Param;
 use Jactonic\Core\Score\Note;
 
 /** Makes notes louder or softer by an amount. Those that reach 1 or 127 are clipped there and counted in a warning. */
@@ -20,7 +20,7 @@ final class VelocityAdd implements Edit
     {
         return new Spec('velocity-add', 'Louder or softer', Family::Velocity, 'Adds an amount to every velocity.', [
             Param::integer('amount', 'Amount, below 0 for softer', -126, 126, adds: true),
-        ], words: ['velocity', 'loudness', 'dynamics', 'increase', 'decrease', 'louder', 'softer'], examples: [['amount' => 30], ['amount' => -126]]);
+        ], keeps: true, words: ['velocity', 'loudness', 'dynamics', 'increase', 'decrease', 'louder', 'softer'], examples: [['amount' => 30], ['amount' => -126]]);
     }
 
     public function apply(Work $work): Outcome

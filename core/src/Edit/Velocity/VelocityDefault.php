@@ -11,21 +11,20 @@ use Jactonic\Core\Edit\Outcome;
 use Jactonic\Core\Edit\Spec;
 use Jactonic\Core\Edit\Work;
 use Jactonic\Core\Score\Note;
-use Jactonic\Core\Score\PartSettings;
 
 /** Gives all notes the velocity of their part's pen. */
 final class VelocityDefault implements Edit
 {
     public static function spec(): Spec
     {
-        return new Spec('velocity-default', 'Velocity of the pen', Family::Velocity, 'Gives all notes the velocity that new notes get.', words: ['velocity', 'default', 'reset', 'pen']);
+        return new Spec('velocity-default', 'Velocity of the pen', Family::Velocity, 'Gives all notes the velocity that new notes get.', keeps: true, words: ['velocity', 'default', 'reset', 'pen']);
     }
 
     public function apply(Work $work): Outcome
     {
         $pens = [];
         foreach ($work->parts() as $part) {
-            $pen = ($part->settings ?? PartSettings::fresh())->penVelocity;
+            $pen = $part->settings()->penVelocity;
             foreach ($work->chosen($part) as $note) {
                 $pens[spl_object_id($note)] = $pen;
             }

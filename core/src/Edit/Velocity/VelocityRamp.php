@@ -8,9 +8,9 @@ use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Loudness;
 use Jactonic\Core\Edit\Outcome;
-use Jactonic\Core\Edit\Param;
 use Jactonic\Core\Edit\Spec;
 use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Param\Param;
 use Jactonic\Core\Score\Note;
 
 /**
@@ -27,7 +27,7 @@ final class VelocityRamp implements Edit
             Param::integer('to', 'To', 0, 200, 100),
             Param::integer('curve', 'Curve, below 0 early, above 0 late', -100, 100, 0),
             Param::choice('mode', 'From and to are', ['replace', 'scale'], 'replace'),
-        ], words: ['velocity', 'ramp', 'fade', 'swell', 'crescendo', 'diminuendo', 'dynamics'], examples: [[], ['from' => 100, 'to' => 40, 'curve' => 50, 'mode' => 'scale']]);
+        ], keeps: true, words: ['velocity', 'ramp', 'fade', 'swell', 'crescendo', 'diminuendo', 'dynamics'], examples: [[], ['from' => 100, 'to' => 40, 'curve' => 50, 'mode' => 'scale']]);
     }
 
     public function apply(Work $work): Outcome

@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit\Velocity;
 
-use Jactonic\Core\Edit\Chance;
+use Jactonic\Core\Chance;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Loudness;
 use Jactonic\Core\Edit\Outcome;
-use Jactonic\Core\Edit\Param;
 use Jactonic\Core\Edit\Spec;
 use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Param\Param;
 use Jactonic\Core\Score\Note;
 
 /**
@@ -25,7 +25,7 @@ final class VelocityRandom implements Edit
         return new Spec('velocity-random', 'Loosen velocities', Family::Velocity, 'Loosens velocities by chance.', [
             Param::integer('amount', 'At most', 1, 126, 10),
             Param::integer('seed', 'Seed', 0, 0x7FFFFFFF, 1),
-        ], words: ['velocity', 'random', 'chance', 'vary', 'dynamics']);
+        ], keeps: true, words: ['velocity', 'random', 'chance', 'vary', 'dynamics']);
     }
 
     public function apply(Work $work): Outcome

@@ -8,10 +8,10 @@ use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Loudness;
 use Jactonic\Core\Edit\Outcome;
-use Jactonic\Core\Edit\Param;
 use Jactonic\Core\Edit\Say;
 use Jactonic\Core\Edit\Spec;
 use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Param\Param;
 use Jactonic\Core\Score\Note;
 
 /** Scales velocities by a share of themselves, so that the relation between notes is kept. Clipping is counted in a warning. */
@@ -21,7 +21,7 @@ final class VelocityScale implements Edit
     {
         return new Spec('velocity-scale', 'Scale velocities', Family::Velocity, 'Makes every velocity a share of itself.', [
             Param::number('percent', 'Of the present velocity', 1, 1000, 100, '%'),
-        ], words: ['velocity', 'dynamics', 'relation', 'percent', 'gain'], examples: [['percent' => 50], ['percent' => 180]]);
+        ], keeps: true, words: ['velocity', 'dynamics', 'relation', 'percent', 'gain'], examples: [['percent' => 50], ['percent' => 180]]);
     }
 
     public function apply(Work $work): Outcome

@@ -8,10 +8,10 @@ use Jactonic\Core\Edit\Draft;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Outcome;
-use Jactonic\Core\Edit\Param;
 use Jactonic\Core\Edit\Say;
 use Jactonic\Core\Edit\Spec;
 use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Param\Param;
 
 /** Gives all notes one velocity. */
 final class VelocitySet implements Edit
@@ -20,7 +20,7 @@ final class VelocitySet implements Edit
     {
         return new Spec('velocity-set', 'Set velocity', Family::Velocity, 'Gives every note the same velocity.', [
             Param::integer('value', 'Velocity', 1, 127),
-        ], words: ['loudness', 'dynamics', 'level', 'fixed'], examples: [['value' => 101]]);
+        ], keeps: true, words: ['loudness', 'dynamics', 'level', 'fixed'], examples: [['value' => 101]]);
     }
 
     public function apply(Work $work): Outcome

@@ -8,10 +8,10 @@ use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Loudness;
 use Jactonic\Core\Edit\Outcome;
-use Jactonic\Core\Edit\Param;
 use Jactonic\Core\Edit\Say;
 use Jactonic\Core\Edit\Spec;
 use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Param\Param;
 use Jactonic\Core\Score\Note;
 
 /**
@@ -25,7 +25,7 @@ final class VelocityToward implements Edit
         return new Spec('velocity-toward', 'Pull velocities together', Family::Velocity, 'Pulls velocities toward a value, or spreads them away from it.', [
             Param::integer('value', 'Toward', Note::SOFTEST, Note::LOUDEST, optional: true),
             Param::number('percent', 'Distance that is left', 0, 400, 50, '%'),
-        ], words: ['velocity', 'compress', 'expand', 'even', 'tame', 'spread', 'dynamics'], examples: [[], ['value' => 80, 'percent' => 200]]);
+        ], keeps: true, words: ['velocity', 'compress', 'expand', 'even', 'tame', 'spread', 'dynamics'], examples: [[], ['value' => 80, 'percent' => 200]]);
     }
 
     public function apply(Work $work): Outcome

@@ -4,9 +4,10 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Tests\Edit\Structure;
 
-use Jactonic\Core\Reading\Clip;
+use Jactonic\Core\Reading\Readings;
 use Jactonic\Core\Refusal;
 use Jactonic\Core\Score\Score;
+use Jactonic\Core\Selection\Selection;
 use Jactonic\Core\Tests\Support\Make;
 use Jactonic\Core\Time\Timeline;
 use PHPUnit\Framework\Attributes\TestWith;
@@ -83,20 +84,20 @@ final class CopiesTest extends TestCase
         $score = Make::after(Make::score([[20, 1000, 60]], ['grid' => '1/4']), 'quantize');
         $after = Make::after($score, 'cut-span', ['from' => 500, 'to' => 600], []);
 
-        self::assertSame([20, 0], array_values(array_map(static fn ($n): int => $n->driftStart, $after->part(1)->notes)));
+        self::assertSame([20, 0], array_values(array_map(static fn ($n): int => $n->driftStart, $after->part(1)->notes->all())));
     }
 
     public function test_what_is_carried_away_and_put_in_elsewhere_lies_off_the_line_as_it_did(): void
     {
         $score = Make::score([[950, 300, 60, 33], [1440, 300, 64]], ['grid' => '1/4']);
-        $clip = Clip::of($score->part(1)->inOrder(), $score->time->lines($score->part(1)->settings->grid ?? throw new \LogicException));
+        $clip = Readings::read('clip', [], $score, new Selection([1 => [1, 2]]));
 
         self::assertSame([960, 780], [$clip['anchor'], $clip['length']]);
         $after = Make::after($score, 'insert', ['notes' => $clip['notes'], 'at' => 3840, 'anchor' => $clip['anchor']], []);
         self::assertSame([950, 1440, 3830, 4320], Make::starts($after));
         self::assertSame(33, Make::velocities($after)[2]);
         self::assertSame([0, 490], array_slice(Make::starts(Make::after($score, 'insert', ['notes' => $clip['notes'], 'at' => 0, 'anchor' => 960], [])), 2), 'but not before the song');
-        self::assertSame([], Clip::of([], $score->time->lines($score->part(1)->settings->grid))['notes']);
+        self::assertSame([], Readings::read('clip', [], $score, new Selection([1 => []]))['notes']);
     }
 
     private static function long(): Score
@@ -107,7 +108,7 @@ final class CopiesTest extends TestCase
     /** @return list<array{int, int}> start and length, in order of time */
     private static function places(Score $score): array
     {
-        $places = array_map(static fn ($n): array => [$n->start, $n->length], array_values($score->part(1)->notes));
+        $places = array_map(static fn ($n): array => [$n->start, $n->length], array_values($score->part(1)->notes->all()));
         sort($places);
 
         return $places;

@@ -72,7 +72,7 @@ final class CutTest extends TestCase
             $note = [mt_rand(0, 5000), mt_rand(2, 5000), 60, mt_rand(1, 127)];
             $score = Make::after(Make::score([$note]), 'quantize');
             $back = Make::after(Make::after($score, 'split', ['into' => 2]), 'join');
-            self::assertEquals($score->part(1)->notes, $back->part(1)->notes);
+            self::assertEquals($score->part(1)->notes->all(), $back->part(1)->notes->all());
         }
     }
 
@@ -85,12 +85,12 @@ final class CutTest extends TestCase
 
         self::assertTrue($outcome->change->isEmpty());
         self::assertSame([1 => [3, 4, 7]], $outcome->selection->notes);
-        self::assertSame('4 notes kept as the first chord of each bar; 3 notes are selected.', $outcome->said);
+        self::assertSame('4 notes kept as the first chord of each bar; 3 notes are chosen.', $outcome->said);
         $deleted = Make::edit($score, 'gather-first', ['rest' => 'deleted'], []);
         self::assertSame([1 => [1, 2, 5, 6]], $deleted->selection->notes, 'with nothing chosen the whole part is taken');
-        self::assertSame([1, 2, 5, 6], array_keys($deleted->change->applyTo($score)->part(1)->notes));
+        self::assertSame([1, 2, 5, 6], array_keys($deleted->change->applyTo($score)->part(1)->notes->all()));
         $muted = Make::after($score, 'gather-first', ['rest' => 'muted', 'each' => '2bar']);
-        self::assertSame([3, 4, 5, 6, 7], array_keys(array_filter($muted->part(1)->notes, static fn (Note $n): bool => $n->muted)));
+        self::assertSame([3, 4, 5, 6, 7], array_keys(array_filter($muted->part(1)->notes->all(), static fn (Note $n): bool => $n->muted)));
     }
 
     /** @return list<array{int, int}> start and end, in order */

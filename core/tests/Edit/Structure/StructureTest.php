@@ -12,7 +12,7 @@ final class StructureTest extends TestCase
 {
     public function test_mute_turns_all_or_sets(): void
     {
-        $muted = static fn ($score): array => array_values(array_map(static fn (Note $n): bool => $n->muted, $score->part(1)->notes));
+        $muted = static fn ($score): array => array_values(array_map(static fn (Note $n): bool => $n->muted, $score->part(1)->notes->all()));
         $score = Make::score([[0, 9, 60], [10, 9, 61]]);
         $one = Make::after($score, 'mute', [], [1]);
 
@@ -26,7 +26,7 @@ final class StructureTest extends TestCase
     {
         $outcome = Make::edit($score = Make::score([[0, 9, 60], [10, 9, 61], [20, 9, 62]]), 'delete', [], [1, 3]);
 
-        self::assertSame([2], array_keys($outcome->change->applyTo($score)->part(1)->notes));
+        self::assertSame([2], array_keys($outcome->change->applyTo($score)->part(1)->notes->all()));
         self::assertSame([1 => []], $outcome->selection->notes);
         self::assertSame('2 notes deleted.', $outcome->said);
     }

@@ -33,7 +33,7 @@ final class TakeInTest extends TestCase
     {
         $after = Make::after(Make::score([], $settings, $time), 'take-in', ['events' => $events] + $params, []);
 
-        return array_map(static fn (Note $n): array => [$n->start, $n->length, $n->driftStart], array_values($after->part(1)->notes));
+        return array_map(static fn (Note $n): array => [$n->start, $n->length, $n->driftStart], array_values($after->part(1)->notes->all()));
     }
 
     public function test_seconds_become_ticks_from_the_start_of_the_take_less_the_latency(): void
@@ -150,7 +150,7 @@ final class TakeInTest extends TestCase
     /** @return list<array{int, int, int, int}> */
     private static function points(Score $score): array
     {
-        $points = array_map(static fn ($p): array => [$p->tick, $p->status, $p->data1, $p->data2], array_values($score->part(1)->points));
+        $points = array_map(static fn ($p): array => [$p->tick, $p->status, $p->data1, $p->data2], array_values($score->part(1)->points->all()));
         sort($points);
 
         return $points;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Tests\Edit\Tempo;
 
-use Jactonic\Core\Edit\Editor;
+use Jactonic\Core\Command\Batch;
 use Jactonic\Core\Midi\Exporter;
 use Jactonic\Core\Midi\Importer;
 use Jactonic\Core\Midi\Reader;
@@ -32,7 +32,7 @@ final class TempoTest extends TestCase
         $score = self::song();
 
         return array_map(static fn (array $t): array => [$t[0], round(60e6 / $t[1], 2)],
-            Editor::run(['edit' => $edit, 'params' => $params], $score)->change->applyTo($score)->time->tempos->changes);
+            Batch::once(['edit' => $edit, 'params' => $params], $score)->change->applyTo($score)->time->tempos->changes);
     }
 
     /**
@@ -43,7 +43,7 @@ final class TempoTest extends TestCase
     {
         $score = self::song();
 
-        return Editor::run(['edit' => $edit, 'params' => $params], $score)->change->applyTo($score)->time->meters->toArray();
+        return Batch::once(['edit' => $edit, 'params' => $params], $score)->change->applyTo($score)->time->meters->toArray();
     }
 
     public function test_a_tempo_is_set_where_it_holds_or_begun_at_a_bar(): void
@@ -61,7 +61,7 @@ final class TempoTest extends TestCase
         self::assertSame([[0, 120.0]], self::tempos('tempo-remove', ['at' => 6720]));
         foreach ([['tempo-remove', ['at' => 0], '/start stays/'], ['tempo-remove', ['at' => 5], '/No tempo begins at 1\.1\.6/'], ['tempo-move', ['at' => 0, 'bar' => 2], '/start stays/'], ['meter-remove', ['at' => 0], '/start stays/']] as [$edit, $params, $message]) {
             try {
-                Editor::run(['edit' => $edit, 'params' => $params], self::song());
+                Batch::once(['edit' => $edit, 'params' => $params], self::song());
                 self::fail($edit);
             } catch (Refusal $refusal) {
                 self::assertMatchesRegularExpression($message, $refusal->getMessage());
@@ -73,7 +73,7 @@ final class TempoTest extends TestCase
     {
         self::assertSame(100.0, self::tempos('tempo-tap', ['taps' => [10, 10.6, 11.2, 11.8]])[0][1]);
         self::assertSame(150.0, self::tempos('tempo-tap', ['taps' => [0, 1, 5, 5.4, 5.8]])[0][1]);
-        self::assertSame('That was so already: nothing changed.', Editor::run(['edit' => 'tempo-tap', 'params' => ['taps' => [0, 9]]], self::song())->said);
+        self::assertSame('That was so already: nothing changed.', Batch::once(['edit' => 'tempo-tap', 'params' => ['taps' => [0, 9]]], self::song())->said);
     }
 
     public function test_meters_likewise(): void
@@ -86,7 +86,7 @@ final class TempoTest extends TestCase
 
     public function test_notes_stay_at_their_ticks_and_the_sentence_says_where(): void
     {
-        $outcome = Editor::run(['edit' => 'tempo-set', 'params' => ['tempo' => 87.5, 'bar' => 2]], self::song());
+        $outcome = Batch::once(['edit' => 'tempo-set', 'params' => ['tempo' => 87.5, 'bar' => 2]], self::song());
 
         self::assertSame('Tempo 87.5 from 2.1.1.', $outcome->said);
         self::assertSame([0], Make::starts($outcome->change->applyTo(self::song())));
@@ -97,14 +97,14 @@ final class TempoTest extends TestCase
         $bytes = "MThd\0\0\0\6\0\1\0\2\0\x60"."MTrk\0\0\0\x1d\0\xff\x58\4\3\3\x18\x08\0\xff\x51\3\x09\x27\xc0\x60\xff\x51\3\x07\xa1\x20\0\xff\x2f\0"."MTrk\0\0\0\x0c\0\x90\x3c\x50\x60\x80\x3c\x40\0\xff\x2f\0";
         $bytes = substr_replace($bytes, pack('N', strlen("\0\xff\x58\4\3\3\x18\x08\0\xff\x51\3\x09\x27\xc0\x60\xff\x51\3\x07\xa1\x20\0\xff\x2f\0")), 18, 4);
         [$song] = Importer::import(Reader::read($bytes), 'song');
-        $score = $song->score();
-        $change = Editor::run(['edit' => 'tempo-remove', 'params' => ['at' => 960]], $score)->change;
+        $score = $song->score;
+        $change = Batch::once(['edit' => 'tempo-remove', 'params' => ['at' => 960]], $score)->change;
         $changed = $song->withScore($change->applyTo($score));
         $back = $song->withScore($change->inverse()->applyTo($change->applyTo($score)));
         $write = static fn ($s): string => Writer::write(Exporter::export($s));
 
         self::assertNotSame($write($song), $write($changed));
-        self::assertCount(1, Importer::import(Reader::read($write($changed)), 'song')[0]->tempos);
+        self::assertCount(1, Importer::import(Reader::read($write($changed)), 'song')[0]->score->time->tempoRows);
         self::assertSame($write($song), $write($back));
     }
 }

@@ -99,7 +99,7 @@ final class GrooveTest extends TestCase
 
     public function test_from_no_notes_and_by_a_grid_of_bars_nothing_can_be_taken(): void
     {
-        foreach ([[[], '1/8'], [array_values(Make::take(1)->part(1)->notes), 'bar']] as [$notes, $grid]) {
+        foreach ([[[], '1/8'], [array_values(Make::take(1)->part(1)->notes->all()), 'bar']] as [$notes, $grid]) {
             try {
                 GrooveReading::of('None', $notes, Grid::parse($grid), Make::take(1)->time);
                 self::fail('It was taken.');

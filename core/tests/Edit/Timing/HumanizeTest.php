@@ -45,7 +45,7 @@ final class HumanizeTest extends TestCase
     public function test_a_seed_is_repeatable_another_is_another_and_the_order_of_choosing_does_not_matter(): void
     {
         $score = Make::take(3);
-        $all = array_keys($score->part(1)->notes);
+        $all = array_keys($score->part(1)->notes->all());
         $once = Make::bytes(Make::after($score, 'humanize', ['seed' => 7], $all));
 
         self::assertSame($once, Make::bytes(Make::after($score, 'humanize', ['seed' => 7], array_reverse($all))));

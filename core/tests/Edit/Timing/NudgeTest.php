@@ -104,7 +104,7 @@ final class NudgeTest extends TestCase
         $points = [new Point(1, 0, 0xC0, 4), new Point(2, 1000, 0xB0, 64, 127), new Point(3, 2390, 0xB0, 64, 64), new Point(4, 2400, 0xB0, 64, 0)];
         $score = new Score(Timeline::of(960), [1 => Part::of(1, 'Part', $notes, $points, PartSettings::fresh())]);
         $params = ['by' => ['unit' => 'ms', 'amount' => 10]];
-        $ticks = static fn (Score $s): array => array_map(static fn (Point $p): int => $p->tick, array_values($s->part(1)->points));
+        $ticks = static fn (Score $s): array => array_map(static fn (Point $p): int => $p->tick, array_values($s->part(1)->points->all()));
 
         self::assertSame([0, 1000, 2390, 2400], $ticks(Make::after($score, 'nudge', $params)));
         $along = Make::edit($score, 'nudge', $params + ['lanes' => 'along']);

@@ -36,11 +36,11 @@ final class QuantizeMetersTest extends TestCase
             $last = $start + 5;
         }
         [$song] = Importer::import(Reader::read(Smf::file([$body.Smf::END], 1, $division)), 'Triplets');
-        $after = Make::after($song->score(), 'quantize', ['grid' => '1/8T', 'strength' => 100, 'swing' => 50]);
-        $starts = array_map(static fn (Note $n): int => $n->start, array_values($after->part(1)->notes));
+        $after = Make::after($song->score, 'quantize', ['grid' => '1/8T', 'strength' => 100, 'swing' => 50]);
+        $starts = array_map(static fn (Note $n): int => $n->start, array_values($after->part(1)->notes->all()));
 
-        self::assertSame(0, $song->ppq % 3, 'a third of a quarter is a whole number of ticks');
-        self::assertSame(array_map(static fn (int $k): int => intdiv($k * $song->ppq, 3), range(0, 599)), $starts);
+        self::assertSame(0, $song->score->time->ppq % 3, 'a third of a quarter is a whole number of ticks');
+        self::assertSame(array_map(static fn (int $k): int => intdiv($k * $song->score->time->ppq, 3), range(0, 599)), $starts);
     }
 
     public function test_swung_eighths_through_four_four_seven_eight_and_five_four(): void
@@ -67,7 +67,7 @@ final class QuantizeMetersTest extends TestCase
             $swing = mt_rand(50, 75);
             $notes = array_map(static fn (): array => [mt_rand(0, 16_000), mt_rand(1, 900), mt_rand(40, 80)], range(1, 8));
             $score = Make::score($notes, ['grid' => $grid, 'swing' => $swing], $time);
-            $table = $time->lines(($score->part(1)->settings ?? self::fail())->grid, $swing)->table(24_000);
+            $table = $time->lines(($score->part(1)->settings() ?? self::fail())->grid, $swing)->table(24_000);
             $drawn = [];
             foreach ($table['bars'] as $i => $bar) {
                 foreach ($table['patterns'][$table['of'][$i]] as $offset) {

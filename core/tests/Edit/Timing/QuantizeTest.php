@@ -97,7 +97,7 @@ final class QuantizeTest extends TestCase
         $score = Make::score([[10, 9, 60], [20, 9, 60], [15, 9, 61]]);
         $outcome = Make::edit($score, 'quantize');
 
-        self::assertCount(3, $outcome->change->applyTo($score)->part(1)->notes);
+        self::assertCount(3, $outcome->change->applyTo($score)->part(1)->notes->all());
         self::assertSame(['2 notes now lie on another (same pitch, same start); all are kept.'], $outcome->warnings);
     }
 

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Jactonic\Core\Edit;
+namespace Jactonic\Core;
 
 use Random\Engine\Mt19937;
 use Random\Randomizer;

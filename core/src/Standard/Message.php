@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Jactonic\Core\Midi;
+namespace Jactonic\Core\Standard;
 
 /** The messages of the MIDI standard, as one table from which reading, writing and checking follow. */
 final class Message
@@ -25,6 +25,8 @@ final class Message
     public const META = 0xFF;
 
     public const META_TRACK_NAME = 0x03;
+
+    public const META_MARKER = 0x06;
 
     public const META_END = 0x2F;
 

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Jactonic\Core\Midi;
+namespace Jactonic\Core\Standard;
 
 /** Names that the General MIDI standard (level 1) gives to programs and to drum keys. */
 final class GeneralMidi

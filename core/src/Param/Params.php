@@ -2,43 +2,87 @@
 
 declare(strict_types=1);
 
-namespace Jactonic\Core\Edit;
+namespace Jactonic\Core\Param;
 
 use Jactonic\Core\Recording\Event;
 use Jactonic\Core\Refusal;
 use Jactonic\Core\Score\PartSettings;
+use Jactonic\Core\Score\Score;
+use Jactonic\Core\Selection\Pick;
+use Jactonic\Core\Selection\Selection;
 use Jactonic\Core\Time\Grid;
 use Jactonic\Core\Time\Groove;
 use Jactonic\Core\Time\Step;
 
-/** The checked parameters of one command for one part, whose settings stand in for what was left out. */
+/** The checked parameters of one command; a part's settings stand in for what was left out. */
 final readonly class Params
 {
-    /** @param  array<string, mixed>  $given in the core's own form */
-    private function __construct(private Spec $spec, private array $given)
+    /**
+     * @param  array<string, Param>  $params  by name
+     * @param  array<string, mixed>  $given  in the core's own form
+     */
+    private function __construct(private array $params, private array $given)
     {
     }
 
     /**
-     * @param  mixed  $params  as the command had them
+     * @param  list<Param>  $params  those that there are
+     * @param  mixed  $given  as the command had them
+     * @param  string  $of  what they belong to, for the sentence where it takes none
      *
      * @throws Refusal for a parameter that is unknown or out of range
      */
-    public static function read(Spec $spec, mixed $params): self
+    public static function read(array $params, mixed $given, string $of): self
     {
-        if (! is_array($params)) {
-            throw Refusal::parameter('params', $params, 'an object');
+        if (! is_array($given)) {
+            throw Refusal::parameter('params', $given, 'an object');
         }
-        $given = [];
-        foreach ($params as $name => $value) {
-            $param = $spec->param((string) $name) ?? throw Refusal::parameter((string) $name, $value,
-                $spec->params === [] ? "no parameter: $spec->id takes none" : 'one of '.implode(', ', array_map(static fn (Param $p): string => $p->name, $spec->params)));
+        $byName = array_column($params, null, 'name');
+        $read = [];
+        foreach ($given as $name => $value) {
+            $param = $byName[$name] ?? throw Refusal::parameter((string) $name, $value,
+                $params === [] ? "no parameter: $of takes none" : 'one of '.implode(', ', array_keys($byName)));
             if ($value !== null) {
-                $given[$param->name] = $param->read($value);
+                $read[$param->name] = $param->read($value);
             }
         }
 
-        return new self($spec, $given);
+        return new self($byName, $read);
+    }
+
+    /**
+     * Checks parameters that are kept, to be used later: as `read`, and what has to be given has to be there.
+     *
+     * @param  list<Param>  $params
+     *
+     * @throws Refusal
+     */
+    public static function check(array $params, mixed $given, string $of): void
+    {
+        $read = self::read($params, $given, $of);
+        foreach ($params as $param) {
+            if ($param->isRequired() && ! $read->has($param->name)) {
+                throw Refusal::missing($param->name, $param->allowed());
+            }
+        }
+    }
+
+    /**
+     * With every place that was given by a word, or is one by default, as the tick that it is here.
+     *
+     * @throws Refusal for one that cannot be resolved, saying what is missing
+     */
+    public function placed(Context $context, Score $score, Selection $on): self
+    {
+        $given = $this->given;
+        foreach ($this->params as $name => $param) {
+            $value = $given[$name] ?? $param->default;
+            if ($value instanceof Word) {
+                $given[$name] = $param->read($context->resolve($value, $score, $on));
+            }
+        }
+
+        return new self($this->params, $given);
     }
 
     public function has(string $name): bool
@@ -97,17 +141,24 @@ final readonly class Params
         return is_array($value) ? $value : throw $this->missing($name);
     }
 
+    public function pick(string $name): Pick
+    {
+        $value = $this->value($name, null);
+
+        return $value instanceof Pick ? $value : throw $this->missing($name);
+    }
+
     public function flag(string $name): bool
     {
         return $this->value($name, null) === true;
     }
 
-    /** A text that may be left out: then it is empty. */
+    /** A text; empty where it may be left out and is. */
     public function text(string $name): string
     {
         $value = $this->value($name, null);
 
-        return is_string($value) ? $value : '';
+        return is_string($value) ? $value : ($this->params[$name]->isRequired() ? throw $this->missing($name) : '');
     }
 
     /** @return list<Event> */
@@ -129,13 +180,13 @@ final readonly class Params
 
     private function value(string $name, ?PartSettings $settings): mixed
     {
-        $param = $this->spec->param($name) ?? throw new \LogicException("{$this->spec->id} has no parameter $name");
+        $param = $this->params[$name] ?? throw new \LogicException("There is no parameter $name.");
 
         return $this->given[$name] ?? ($param->setting === null ? null : $settings?->{$param->setting}) ?? $param->default;
     }
 
     private function missing(string $name): Refusal
     {
-        return Refusal::missing($name, $this->spec->param($name)?->allowed() ?? '');
+        return Refusal::missing($name, $this->params[$name]->allowed());
     }
 }

@@ -1,0 +1,75 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Editing;
+
+use App\Models\Song;
+use App\Songs\Keeping;
+use App\Songs\SongView;
+use Closure;
+use Illuminate\Support\Facades\DB;
+use Jactonic\Core\Param\Context;
+use Jactonic\Core\Recipe\Book;
+use Jactonic\Core\Refusal;
+
+/** Who may change a song: one after another, each knowing how it stands, and each request once. */
+final class Admission
+{
+    /** How many keys of answered requests are kept for a song: more than can be waiting anywhere. */
+    private const KEYS = 1000;
+
+    /** Every how many revisions old keys are cleared away. */
+    private const SWEPT = 64;
+
+    /**
+     * @param  mixed  $base  the revision that the request was made on
+     * @param  mixed  $key  by which the request is known; null for one that has none
+     * @param  Closure(Session): array<string, mixed>  $work
+     * @return array<string, mixed> the answer
+     *
+     * @throws Stale where the song has moved on, or the very request was answered before
+     * @throws Refusal
+     */
+    public static function enter(int $songId, mixed $base, mixed $key, Closure $work, Book $book = new Book, Context $context = new Context): array
+    {
+        return Keeping::whole(static function () use ($songId, $base, $key, $work, $book, $context): array {
+            $song = Song::query()->findOrFail($songId);
+            if (! is_int($base)) {
+                throw Refusal::parameter('base', $base, 'the revision of the song that the command was made on');
+            }
+            if ($key !== null && (! is_string($key) || $key === '' || strlen($key) > 64)) {
+                throw Refusal::parameter('key', $key, 'a text of 1 to 64 letters that no other request has');
+            }
+            if ($key !== null && ! self::isNew($song, $key)) {
+                throw new Stale((new SongView($song))->since($base), true);
+            }
+            if ($base !== $song->revision) {
+                throw new Stale((new SongView($song))->since($base));
+            }
+            $session = new Session($song, $book, $context);
+            $answer = $work($session);
+            $session->save();
+
+            return ['revision' => $song->revision, 'end' => $session->end()] + $answer;
+        });
+    }
+
+    /** Keeps the key of a request, with what it does or not at all; says whether it is the first with it. */
+    private static function isNew(Song $song, string $key): bool
+    {
+        if (DB::table('requests')->insertOrIgnore(['song_id' => $song->id, 'key' => $key]) === 0) {
+            return false;
+        }
+        // Old ones are cleared away now and then: it is not worth a look each time.
+        if ($song->revision % self::SWEPT === 0) {
+            $keys = DB::table('requests')->where('song_id', $song->id);
+            $oldest = (clone $keys)->orderByDesc('id')->skip(self::KEYS)->value('id');
+            if (is_int($oldest)) {
+                $keys->where('id', '<=', $oldest)->delete();
+            }
+        }
+
+        return true;
+    }
+}

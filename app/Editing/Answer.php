@@ -1,0 +1,85 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Editing;
+
+use App\Songs\SongView;
+use Jactonic\Core\Score\Note;
+use Jactonic\Core\Score\Part;
+use Jactonic\Core\Score\PartHead;
+use Jactonic\Core\Score\Point;
+use Jactonic\Core\Sounding\Sounding;
+
+/** What the interface is told after a request: only what changed. */
+final class Answer
+{
+    /**
+     * @param  list<string>  $said
+     * @param  list<string>  $warnings
+     * @return array<string, mixed>
+     */
+    public static function of(Session $session, array $said, array $warnings): array
+    {
+        $change = $session->batch->change;
+        $score = $session->batch->score;
+        $end = $session->end();
+        $parts = [];
+        foreach ($change->parts as $id => $changed) {
+            $part = $score->parts[$id] ?? null;
+            $before = $session->found->parts[$id] ?? null;
+            if ($part === null) {
+                $parts[$id] = ['gone' => true];
+            } elseif ($before === null) {
+                $parts[$id] = ['part' => SongView::part($part, $score->time, $end)];
+            } else {
+                $parts[$id] = [
+                    'put' => SongView::notes($part, $changed->after + self::notes($before, $part)), 'drop' => $changed->dropped(),
+                    'putPoints' => SongView::points($part, $changed->pointsAfter + self::points($before, $part)), 'dropPoints' => $changed->droppedPoints(),
+                ] + ($changed->head === null ? [] : ['head' => SongView::partHead($part), 'shift' => $changed->head->shift()]);
+            }
+        }
+        foreach (array_keys($session->batch->set) as $id) {
+            $parts[$id] = ($parts[$id] ?? ['put' => [], 'drop' => [], 'putPoints' => [], 'dropPoints' => []]) + SongView::settings($score->part($id), $score->time, $end);
+        }
+        $tracks = $change->tracks !== [] || array_filter($change->parts, static fn ($c): bool => $c->head !== null && $c->head->before?->track !== $c->head->after?->track) !== [];
+
+        return ($change->time === null ? [] : ['time' => SongView::time($score, $end)])
+            + ($tracks ? ['tracks' => SongView::tracks($session->song, $score)] : [])
+            + ($change->name === null ? [] : ['name' => $score->name])
+            + ($session->batch->caret === null ? [] : ['caret' => $session->batch->caret])
+            + [
+                'parts' => (object) $parts,
+                'selection' => $session->batch->chosen?->toArray(),
+                'said' => $said,
+                'warnings' => $warnings,
+                'canUndo' => $session->song->head_id !== null,
+                'canRedo' => SongView::nextOf($session->song) !== null,
+            ];
+    }
+
+    /**
+     * The notes that are heard otherwise because the part's window is another on them, or is muted.
+     *
+     * @return array<int, Note>
+     */
+    private static function notes(Part $before, Part $after): array
+    {
+        [$was, $is] = [$before->head->moved($after->head->origin - $before->head->origin), $after->head];
+
+        return self::same($was, $is) ? [] : array_filter($after->notes->all(), static fn (Note $n): bool => Sounding::until($n, $was) !== Sounding::until($n, $is));
+    }
+
+    /** @return array<int, Point> likewise */
+    private static function points(Part $before, Part $after): array
+    {
+        [$was, $is] = [$before->head->moved($after->head->origin - $before->head->origin), $after->head];
+
+        return self::same($was, $is) ? [] : array_filter($after->points->all(), static fn (Point $p): bool => Sounding::isHeard($p, $was) !== Sounding::isHeard($p, $is));
+    }
+
+    private static function same(PartHead $a, PartHead $b): bool
+    {
+        return $a->from === $b->from && $a->to === $b->to && $a->muted === $b->muted;
+    }
+}

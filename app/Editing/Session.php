@@ -1,0 +1,76 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Editing;
+
+use App\Models\Song;
+use App\Songs\ScoreStore;
+use App\Songs\SongView;
+use Jactonic\Core\Command\Batch;
+use Jactonic\Core\Edit\Change;
+use Jactonic\Core\Param\Context;
+use Jactonic\Core\Recipe\Book;
+use Jactonic\Core\Score\Score;
+use Jactonic\Core\Selection\Selection;
+
+/** A song while it is worked on: its score as it was found, what was done to it so far, and the keeping of that. */
+final class Session
+{
+    /** As it was found. */
+    public readonly Score $found;
+
+    public readonly Batch $batch;
+
+    private readonly ScoreStore $store;
+
+    public function __construct(public readonly Song $song, Book $book = new Book, Context $context = new Context)
+    {
+        $this->store = new ScoreStore($song);
+        $this->found = $this->store->open();
+        $this->batch = new Batch($this->found, $book, null, $context);
+    }
+
+    /** Takes over a change that was made before: a step gone over, back or on. */
+    public function take(Change $change, Selection $chosen): void
+    {
+        $this->batch->take($change, $chosen);
+    }
+
+    /**
+     * Makes parts ready that a change brings back.
+     *
+     * @param  list<int>  $ids
+     */
+    public function reach(array $ids): void
+    {
+        $this->batch->score = $this->store->withGone($this->batch->score, $ids);
+    }
+
+    /** Where what is drawn ends. */
+    public function end(): int
+    {
+        return SongView::end($this->store->lastEnd($this->batch->score), $this->batch->score->time);
+    }
+
+    /** Keeps what was done. */
+    public function save(): void
+    {
+        $change = $this->batch->change;
+        if ($change->isEmpty() && $this->batch->set === [] && ! $this->song->isDirty()) {
+            return;
+        }
+        $this->song->revision++;
+        if ($change->name !== null) {
+            $this->song->name = $this->batch->score->name;
+        }
+        if ($change->time !== null) {
+            $this->song->tempos = $this->batch->score->time->tempoRows;
+            $this->song->meters = $this->batch->score->time->meterRows;
+            $this->song->markers = $this->batch->score->time->markerRows;
+            $this->song->time_revision = $this->song->revision;
+        }
+        $this->store->save($this->batch->score, $change, $this->batch->set, $this->song->revision);
+        $this->song->save();
+    }
+}

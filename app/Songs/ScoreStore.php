@@ -1,0 +1,197 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Songs;
+
+use App\Models\Song;
+use Illuminate\Support\Facades\DB;
+use Jactonic\Core\Edit\Change;
+use Jactonic\Core\Edit\PartChange;
+use Jactonic\Core\Score\Part;
+use Jactonic\Core\Score\PartHead;
+use Jactonic\Core\Score\Rows;
+use Jactonic\Core\Score\Score;
+use Jactonic\Core\Score\Table;
+use Jactonic\Core\Score\Track;
+use stdClass;
+
+/**
+ * Between the rows of the database and a score. A score is opened with the heads of all its parts and none of their
+ * notes: a part's document is read when something in it is asked for. Only what a change touches is written.
+ */
+final class ScoreStore
+{
+    private const HEAD = ['id', 'track_id', 'name', 'origin', 'window_from', 'window_to', 'muted', 'settings', 'last_end', 'next_note', 'next_point'];
+
+    /** @var array<int, int> tick at which the last note of each part ends */
+    private array $lastEnds = [];
+
+    public function __construct(private readonly Song $song)
+    {
+    }
+
+    public function open(): Score
+    {
+        $tracks = $parts = [];
+        foreach (DB::table('tracks')->where('song_id', $this->song->id)->where('gone', false)->get(['id', 'name', 'position', 'kept', 'end']) as $row) {
+            $tracks[self::int($row->id)] = new Track(self::int($row->id), self::text($row->name), self::int($row->position), self::text($row->kept), self::int($row->end));
+        }
+        foreach (DB::table('parts')->where('song_id', $this->song->id)->where('gone', false)->orderBy('id')->get(self::HEAD) as $row) {
+            $parts[self::int($row->id)] = $this->part($row);
+        }
+
+        return new Score($this->song->time(), $parts, $tracks, 1 + self::last('parts'), 1 + self::last('tracks'), name: $this->song->name);
+    }
+
+    /**
+     * The score with parts of it that were taken away, to be brought back.
+     *
+     * @param  list<int>  $ids
+     */
+    public function withGone(Score $score, array $ids): Score
+    {
+        $missing = array_values(array_diff($ids, array_keys($score->parts), array_keys($score->gone)));
+        if ($missing === []) {
+            return $score;
+        }
+        $gone = $score->gone;
+        foreach (DB::table('parts')->where('song_id', $this->song->id)->whereIn('id', $missing)->get(self::HEAD) as $row) {
+            $gone[self::int($row->id)] = $this->part($row);
+        }
+
+        return new Score($score->time, $score->parts, $score->tracks, $score->nextPart, $score->nextTrack, $gone, $score->name);
+    }
+
+    /** The tick after the last that any part reaches to, notes past its window included. */
+    public function lastEnd(Score $score): int
+    {
+        $end = 0;
+        foreach ($score->parts as $id => $part) {
+            $end = max($end, $this->lastEnds[$id] ?? 0, $part->head->to === PartHead::OPEN ? 0 : $part->head->to);
+        }
+
+        return $end;
+    }
+
+    /**
+     * Keeps what a change made of a score.
+     *
+     * @param  array<int, true>  $set  parts whose settings were set
+     */
+    public function save(Score $score, Change $change, array $set, int $revision): void
+    {
+        // Tracks first: parts name them.
+        foreach ($change->tracks as $id => $track) {
+            $kept = $track->after === null ? ['gone' => true] : ['song_id' => $this->song->id, 'name' => $track->after->name, 'position' => $track->after->order,
+                'kept' => json_encode($track->after->toArray()[2], JSON_THROW_ON_ERROR), 'end' => $track->after->end, 'gone' => false];
+            DB::table('tracks')->updateOrInsert(['id' => $id], $kept + ['revision' => $revision]);
+        }
+        foreach ($change->parts as $id => $changed) {
+            $this->savePart($score->parts[$id] ?? $score->gone[$id], $changed, ! isset($score->parts[$id]), $revision);
+        }
+        foreach (array_keys($set) as $id) {
+            DB::table('parts')->where('id', $id)->update(['settings' => self::settings($score->part($id)), 'revision' => $revision]);
+        }
+    }
+
+    /**
+     * The columns of a part as they are kept, whole.
+     *
+     * @return array<string, mixed>
+     */
+    public static function row(Part $part): array
+    {
+        return self::head($part->head) + self::notes($part) + self::points($part) + ['settings' => self::settings($part), 'last_end' => $part->lastEnd()];
+    }
+
+    private function savePart(Part $part, PartChange $changed, bool $gone, int $revision): void
+    {
+        $row = ['revision' => $revision];
+        $isNew = $changed->head !== null && $changed->head->before === null && DB::table('parts')->where('id', $part->id)->doesntExist();
+        if ($isNew) {
+            DB::table('parts')->insert(['id' => $part->id, 'song_id' => $this->song->id, 'gone' => $gone] + $row + self::row($part));
+            $this->lastEnds[$part->id] = $part->lastEnd();
+
+            return;
+        }
+        if ($changed->head !== null) {
+            $row += ['gone' => $gone] + self::head($part->head);
+        }
+        if ($changed->before !== [] || $changed->after !== []) {
+            $row += self::notes($part);
+        }
+        if ($changed->pointsBefore !== [] || $changed->pointsAfter !== []) {
+            $row += self::points($part);
+        }
+        $row['last_end'] = $this->lastEnds[$part->id] = $this->endAfter($part, $changed);
+        DB::table('parts')->where('id', $part->id)->update($row);
+    }
+
+    /** Where the last note of a part ends after a change: not all of them are looked at where that can be seen from those it touched. */
+    private function endAfter(Part $part, PartChange $changed): int
+    {
+        $shift = $changed->head?->shift() ?? 0;
+        $end = ($this->lastEnds[$part->id] ?? 0) + ($part->notes->isEmpty() ? 0 : $shift);
+        foreach ($changed->before as $note) {
+            if ($note->end() + $shift >= $end) {
+                return $part->lastEnd();
+            }
+        }
+        foreach ($changed->after as $note) {
+            $end = max($end, $note->end());
+        }
+
+        return $end;
+    }
+
+    private function part(stdClass $row): Part
+    {
+        $id = self::int($row->id);
+        $this->lastEnds[$id] = self::int($row->last_end);
+        $origin = self::int($row->origin);
+        $read = static fn (string $column): \Closure => static fn (): string => self::text(DB::table('parts')->where('id', $id)->value($column));
+
+        return new Part($id, new PartHead(self::int($row->track_id), self::text($row->name), $origin, self::int($row->window_from), self::int($row->window_to), (bool) $row->muted),
+            Rows::read(Table::notes(), $read('notes'), $origin), Rows::read(Table::points(), $read('points'), $origin),
+            self::text($row->settings), self::int($row->next_note), self::int($row->next_point));
+    }
+
+    /** @return array<string, mixed> */
+    private static function head(PartHead $head): array
+    {
+        return ['track_id' => $head->track, 'name' => $head->name, 'origin' => $head->origin, 'window_from' => $head->from, 'window_to' => $head->to, 'muted' => $head->muted];
+    }
+
+    /** @return array<string, mixed> */
+    private static function notes(Part $part): array
+    {
+        return ['notes' => $part->notes->bytes($part->head->origin), 'next_note' => $part->nextNote];
+    }
+
+    /** @return array<string, mixed> */
+    private static function points(Part $part): array
+    {
+        return ['points' => $part->points->bytes($part->head->origin), 'next_point' => $part->nextPoint];
+    }
+
+    private static function settings(Part $part): string
+    {
+        return json_encode($part->settings()->toArray(), JSON_THROW_ON_ERROR);
+    }
+
+    private static function last(string $table): int
+    {
+        return self::int(DB::table($table)->max('id'));
+    }
+
+    private static function int(mixed $value): int
+    {
+        return is_numeric($value) ? (int) $value : 0;
+    }
+
+    private static function text(mixed $value): string
+    {
+        return is_string($value) ? $value : '';
+    }
+}

@@ -1,0 +1,304 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jactonic\Core\Command;
+
+use Jactonic\Core\Edit\Change;
+use Jactonic\Core\Edit\Editor;
+use Jactonic\Core\Edit\Outcome;
+use Jactonic\Core\Edit\Say;
+use Jactonic\Core\Param\Context;
+use Jactonic\Core\Recipe\Book;
+use Jactonic\Core\Recipe\Recipe;
+use Jactonic\Core\Refusal;
+use Jactonic\Core\Score\Score;
+use Jactonic\Core\Selection\Move;
+use Jactonic\Core\Selection\On;
+use Jactonic\Core\Selection\Pick;
+use Jactonic\Core\Selection\Selection;
+
+/**
+ * The one loop that runs a list of commands: the history, the landing, recipes and the command line all go by it. It
+ * holds the score as the commands so far left it, and what they left chosen; a command that is refused leaves both.
+ *
+ * A command is one of {"edit", "params"}, {"select": move}, {"recipe": key or recipe}, {"set": settings}, {"touched":
+ * note}; with "on" where it does not work on what the one before left chosen, "context" for the places it names, and
+ * "times" for how many times over.
+ */
+final class Batch
+{
+    /** The most times over that a command may be asked for. */
+    public const MOST_TIMES = 999;
+
+    private const KEYS = [
+        'edit' => ['params', 'on', 'context', 'times', 'more'], 'select' => ['on', 'context', 'times', 'more'],
+        'recipe' => ['on', 'context', 'times', 'more'], 'set' => ['on', 'part', 'context', 'more'], 'touched' => ['part', 'on'],
+    ];
+
+    /** What all commands so far did, as one. */
+    public Change $change;
+
+    /** @var array<int, true> parts whose settings were set */
+    public array $set = [];
+
+    /** Where writing goes on; null where it stays. */
+    public ?int $caret = null;
+
+    /**
+     * @param  Selection|null  $chosen  what is chosen before the first; null where nothing is known to be
+     */
+    public function __construct(public Score $score, private readonly Book $book = new Book, public ?Selection $chosen = null, private readonly Context $context = new Context)
+    {
+        $this->change = new Change;
+    }
+
+    /**
+     * One command on a score, for whoever wants no more than that.
+     *
+     * @throws Refusal
+     */
+    public static function once(mixed $command, Score $score, ?Selection $chosen = null, Book $book = new Book): Outcome
+    {
+        return (new self($score, $book, $chosen))->run($command);
+    }
+
+    /** @throws Refusal when it cannot be done; then nothing of it is */
+    public function run(mixed $command): Outcome
+    {
+        [$kind, $command] = self::kind($command);
+        $on = isset($command['on']) ? On::read($command['on'], $this->score) : $this->chosen;
+        $context = isset($command['context']) ? Context::read($command['context']) : $this->context;
+        $outcome = match ($kind) {
+            'set' => $this->settings($command, $on ?? Selection::none()),
+            'touched' => $this->touch($command, $on ?? Selection::none()),
+            default => $this->times($kind, $command, $on, $context),
+        };
+        $this->score = $outcome->change->applyTo($this->score);
+        $this->change = $this->change->then($outcome->change);
+        $this->chosen = $outcome->selection;
+        $this->caret = $outcome->caret ?? $this->caret;
+        foreach ($outcome->settings as $part => $settings) {
+            $this->score = $this->score->withPart($this->score->part($part)->withSettings($settings));
+            $this->set[$part] = true;
+        }
+        if ($kind !== 'set') {
+            $this->touched();
+        }
+
+        return $outcome;
+    }
+
+    /** Takes over a change that was made before, as if a command had made it. */
+    public function take(Change $change, Selection $chosen): void
+    {
+        $this->score = $change->applyTo($this->score);
+        $this->change = $this->change->then($change);
+        $this->chosen = $chosen;
+    }
+
+    /**
+     * @return array{string, array<array-key, mixed>} what kind of command it is, and the command
+     *
+     * @throws Refusal where it is none
+     */
+    private static function kind(mixed $command): array
+    {
+        $kinds = is_array($command) ? array_values(array_intersect(array_keys(self::KEYS), array_keys($command))) : [];
+        if (! is_array($command) || count($kinds) !== 1) {
+            throw Refusal::parameter('do', $command, 'an object with one of '.implode(', ', array_keys(self::KEYS)));
+        }
+        $unknown = array_diff(array_keys($command), $kinds, self::KEYS[$kinds[0]]);
+        if ($unknown !== []) {
+            throw Refusal::parameter('do', reset($unknown), implode(', ', [$kinds[0], ...self::KEYS[$kinds[0]]]));
+        }
+
+        return [$kinds[0], $command];
+    }
+
+    /**
+     * A command so many times over, as one: each time on what the time before left.
+     *
+     * @param  array<array-key, mixed>  $command
+     */
+    private function times(string $kind, array $command, ?Selection $on, Context $context): Outcome
+    {
+        $times = $command['times'] ?? 1;
+        if (! is_int($times) || $times < 1 || $times > self::MOST_TIMES) {
+            throw Refusal::parameter('times', $times, 'a whole number from 1 to '.self::MOST_TIMES);
+        }
+        $score = $this->score;
+        $outcome = $this->done($kind, $command, $score, $on, $context);
+        $change = $outcome->change;
+        for ($i = 1; $i < $times; $i++) {
+            $score = $outcome->change->applyTo($score);
+            $outcome = $this->done($kind, $command, $score, $outcome->selection, $context);
+            $change = $change->then($outcome->change);
+        }
+
+        return $times === 1 ? $outcome : new Outcome($change, $outcome->selection, $kind === 'select' ? $outcome->said : rtrim($outcome->said, '.').", $times times.", $outcome->warnings, $outcome->caret);
+    }
+
+    /** @param  array<array-key, mixed>  $command */
+    private function done(string $kind, array $command, Score $score, ?Selection $on, Context $context): Outcome
+    {
+        return match ($kind) {
+            'edit' => $this->edit($command, $score, $on, $context),
+            'select' => $this->choose($command['select'], $score, $on ?? throw Refusal::missing('on', On::ALLOWED), $context),
+            default => $this->recipe(is_string($command['recipe']) ? $this->book->find($command['recipe']) : Recipe::fromArray($command['recipe']), $score, $on ?? throw Refusal::missing('on', On::ALLOWED), $context),
+        };
+    }
+
+    /** @param  array<array-key, mixed>  $command */
+    private function edit(array $command, Score $score, ?Selection $on, Context $context): Outcome
+    {
+        $id = is_string($command['edit']) ? $command['edit'] : throw Refusal::parameter('edit', $command['edit'], 'the id of an edit');
+        if ($on === null && ! Editor::needsNothing($id)) {
+            throw Refusal::missing('on', On::ALLOWED);
+        }
+
+        return Editor::run($id, $command['params'] ?? [], $score, $on ?? Selection::none(), $context);
+    }
+
+    private function choose(mixed $move, Score $score, Selection $on, Context $context): Outcome
+    {
+        $how = is_string($move) ? Move::tryFrom($move) : null;
+        if ($how === null) {
+            throw Refusal::parameter('select', $move, 'one of '.implode(', ', array_map(static fn (Move $m): string => $m->value, Move::cases())));
+        }
+        if ($how === Move::Span && $context->span === null) {
+            throw new Refusal('There is no span to choose in: make one first.', 'context');
+        }
+        $to = $how->apply($on, $score, $context->caret ?? 0, $context->span);
+
+        return new Outcome(new Change, $to, match ($to->count()) {
+            0 => 'Nothing is chosen.',
+            1 => self::name($to, $score).' is chosen.',
+            default => Say::notes($to->count()).' chosen.',
+        });
+    }
+
+    private static function name(Selection $selection, Score $score): string
+    {
+        foreach (array_filter($selection->notes) as $part => $ids) {
+            $note = $score->part($part)->notes[$ids[0]];
+
+            return Say::note($note, $score->time).", velocity $note->velocity,";
+        }
+
+        return '';
+    }
+
+    /**
+     * Runs a recipe as one change. The condition chooses among the notes chosen, or with none chosen among all of the
+     * parts named; then each step works on what the one before it left chosen. Settings hold until the recipe ends: they
+     * are never kept.
+     *
+     * @throws Refusal of the whole when one step is refused, saying which and why
+     */
+    private function recipe(Recipe $recipe, Score $score, Selection $on, Context $context): Outcome
+    {
+        $this->book->check($recipe);
+        if ($recipe->pick !== null) {
+            $on = self::narrow(Pick::parse($recipe->pick), $score, $on);
+            if ($on->isEmpty()) {
+                return new Outcome(new Change, $on, "“{$recipe->name}”: no notes meet its condition. Nothing changed.");
+            }
+        }
+        $count = $on->count();
+        $inner = new self($score, $this->book, $on, $context);
+        $warnings = $said = [];
+        foreach ($recipe->steps as $i => $step) {
+            if ($step['off'] ?? false) {
+                continue;
+            }
+            unset($step['off']);
+            try {
+                $outcome = $inner->run($step);
+            } catch (Refusal $refusal) {
+                throw new Refusal(sprintf('“%s” was refused at step %d, %s: %s', $recipe->name, $i + 1, Recipe::title($step, $this->book), $refusal->getMessage()), $refusal->parameter);
+            }
+            if (isset($step['edit']) || isset($step['recipe'])) {
+                $said[] = $outcome->said;
+            }
+            array_push($warnings, ...$outcome->warnings);
+        }
+        $chosen = $inner->chosen ?? $on;
+        $sentence = match (count($said)) {
+            0 => Say::notes($chosen->count()).' chosen.',
+            1, 2 => implode(' ', $said),
+            default => sprintf('%s, %d steps. Last: %s', Say::notes($count), count($said), $said[count($said) - 1]),
+        };
+
+        return new Outcome($inner->change, $chosen, "“{$recipe->name}”: $sentence", array_values(array_unique($warnings)));
+    }
+
+    private static function narrow(Pick $pick, Score $score, Selection $on): Selection
+    {
+        $whole = $on->isEmpty();
+        $ids = [];
+        foreach ($on->notes as $part => $chosen) {
+            $found = $pick->of($score->part($part), $score->time);
+            $ids[$part] = $whole ? $found : array_values(array_intersect($found, $chosen));
+        }
+        foreach ($on->parts as $part) {
+            $ids[$part] ??= $pick->of($score->part($part), $score->time);
+        }
+
+        return new Selection($ids);
+    }
+
+    /**
+     * Settings of the part named, else of those in which something is chosen.
+     *
+     * @param  array<array-key, mixed>  $command
+     */
+    private function settings(array $command, Selection $on): Outcome
+    {
+        $set = $command['set'];
+        $parts = isset($command['part']) ? [$command['part']] : $on->partIds();
+        if (! is_array($set) || $parts === []) {
+            throw Refusal::parameter('set', $command, '{"set": {…}, "part": P}');
+        }
+        $after = [];
+        $said = [];
+        foreach ($parts as $id) {
+            $part = $this->score->part(is_int($id) ? $id : throw Refusal::parameter('part', $id, 'the id of a part'));
+            $after[$part->id] = $part->settings()->changed($set);
+            $said[] = $after[$part->id]->sentence($part->settings());
+        }
+
+        return new Outcome(new Change, $on, implode(' ', array_unique($said)), settings: $after);
+    }
+
+    /**
+     * A note was touched by hand: the pen takes after it, where it is told to. It says nothing, and what is chosen stays.
+     *
+     * @param  array<array-key, mixed>  $command
+     */
+    private function touch(array $command, Selection $on): Outcome
+    {
+        $part = $this->score->part(is_int($command['part'] ?? null) ? $command['part'] : throw Refusal::parameter('part', $command['part'] ?? null, 'the id of a part'));
+        $note = is_int($command['touched']) ? $part->notes->get($command['touched']) : null;
+        $after = $note === null ? $part->settings() : $part->settings()->touching($note);
+
+        return new Outcome(new Change, $on, '', settings: $after === $part->settings() ? [] : [$part->id => $after]);
+    }
+
+    /** The pen takes after the one note that a command left chosen, where it is told to. */
+    private function touched(): void
+    {
+        if ($this->chosen === null || $this->chosen->count() !== 1) {
+            return;
+        }
+        foreach (array_filter($this->chosen->notes) as $id => $ids) {
+            $part = $this->score->part($id);
+            $note = $part->notes->get($ids[0]);
+            $after = $note === null ? $part->settings() : $part->settings()->touching($note);
+            if ($after !== $part->settings()) {
+                $this->score = $this->score->withPart($part->withSettings($after));
+                $this->set[$id] = true;
+            }
+        }
+    }
+}

@@ -1,0 +1,51 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jactonic\Core\Edit;
+
+use Jactonic\Core\Score\PartHead;
+use Jactonic\Core\Score\Score;
+
+/** A part grows to the bar line where a note is put outside its window. What lay outside before stays there. */
+final class Growth
+{
+    /**
+     * @return array{Change, string} the change with the windows that follow it, and what to say of them
+     */
+    public static function of(Change $change, Score $score): array
+    {
+        $said = [];
+        $parts = $change->parts;
+        foreach ($parts as $id => $changed) {
+            $was = $score->parts[$id]->head ?? null;
+            $head = $changed->head === null ? $was : $changed->head->after;
+            if ($head === null || $changed->after === [] || ($head->from === 0 && $head->to === PartHead::OPEN)) {
+                continue;
+            }
+            [$from, $to] = [$head->from, $head->to];
+            foreach ($changed->after as $noteId => $note) {
+                $before = $changed->before[$noteId] ?? null;
+                if ($note->start < $from && ($before === null || $was === null || $before->start >= $was->from)) {
+                    $from = $score->time->meters->barAt($note->start)->start;
+                }
+                if ($note->end() > $to && ($before === null || $was === null || $before->end() <= $was->to)) {
+                    $to = $score->time->meters->barAt($note->end() - 1)->end();
+                }
+            }
+            if ($from === $head->from && $to === $head->to) {
+                continue;
+            }
+            $parts[$id] = new PartChange($changed->before, $changed->after, $changed->pointsBefore, $changed->pointsAfter,
+                new HeadChange($changed->head === null ? $was : $changed->head->before, $head->withWindow($from, $to), $changed->head?->settings));
+            $bars = static fn (int $tick): int => $score->time->meters->barAt($tick)->index + 1;
+            $said[] = match (true) {
+                $from === $head->from => sprintf('“%s” now reaches to the end of bar %d.', $head->name, $bars($to - 1)),
+                $to === $head->to => sprintf('“%s” now begins at bar %d.', $head->name, $bars($from)),
+                default => sprintf('“%s” now reaches from bar %d to the end of bar %d.', $head->name, $bars($from), $bars($to - 1)),
+            };
+        }
+
+        return [$said === [] ? $change : new Change($parts, $change->time, $change->tracks, $change->name), implode(' ', $said)];
+    }
+}

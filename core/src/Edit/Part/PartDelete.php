@@ -1,0 +1,36 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jactonic\Core\Edit\Part;
+
+use Jactonic\Core\Edit\Draft;
+use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\Family;
+use Jactonic\Core\Edit\Needs;
+use Jactonic\Core\Edit\Outcome;
+use Jactonic\Core\Edit\Say;
+use Jactonic\Core\Edit\Spec;
+use Jactonic\Core\Edit\Takes;
+use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Selection\Selection;
+
+/** Takes parts away. What is in them is kept out of sight, so that undo brings them back as they were. */
+final class PartDelete implements Edit
+{
+    public static function spec(): Spec
+    {
+        return new Spec('part-delete', 'Delete the part', Family::Part, 'Takes parts away.', [], Needs::Parts, ['remove', 'erase'], takes: [Takes::Parts], contexts: ['song']);
+    }
+
+    public function apply(Work $work): Outcome
+    {
+        $draft = new Draft;
+        $parts = $work->wholeParts();
+        foreach ($parts as $part) {
+            $draft->head($part, null);
+        }
+
+        return new Outcome($draft->change(), Selection::none(), (count($parts) === 1 ? "“{$parts[0]->name}”" : Say::parts(count($parts))).' deleted.');
+    }
+}

@@ -1,0 +1,90 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jactonic\Core\Edit\Part;
+
+use Jactonic\Core\Edit\Draft;
+use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\Family;
+use Jactonic\Core\Edit\Needs;
+use Jactonic\Core\Edit\Outcome;
+use Jactonic\Core\Edit\Spec;
+use Jactonic\Core\Edit\Takes;
+use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Param\Param;
+use Jactonic\Core\Refusal;
+use Jactonic\Core\Score\PartHead;
+use Jactonic\Core\Score\Point;
+use Jactonic\Core\Selection\Selection;
+use Jactonic\Core\Standard\Message;
+
+/**
+ * Puts an empty part on a track: over the bars of the span, else over the bar of the caret, else over the first. It
+ * sounds as the track's first part does, has the settings of the part that was open, and is chosen then.
+ */
+final class PartNew implements Edit
+{
+    public static function spec(): Spec
+    {
+        return new Spec('part-new', 'New part on this track', Family::Part, 'Puts an empty part on the track.', [
+            Param::integer('track', 'Track', 1, PHP_INT_MAX, optional: true),
+            Param::place('from', 'From', optional: true),
+            Param::place('to', 'To', 1, optional: true),
+            Param::name('name', 'Name', optional: true),
+        ], Needs::Tracks, ['create', 'add', 'layer', 'new'], [[], ['name' => 'Second']], [Takes::Tracks, Takes::Parts], ['song', 'roll'], panel: '');
+    }
+
+    public function apply(Work $work): Outcome
+    {
+        $params = $work->params;
+        $score = $work->score;
+        $track = $score->track($params->has('track') ? $params->integer('track') : $work->selection->tracks[0]);
+        $parts = $score->partsOf($track->id);
+        $first = reset($parts);
+        $head = new PartHead($track->id, $params->has('name') ? $params->text('name') : trim($track->name.' '.(count($parts) + 1)), ...self::window($work));
+        $near = $work->selection->partIds()[0] ?? ($first === false ? null : $first->id);
+        $draft = new Draft;
+        $part = $draft->newPart($score, $head, $near === null ? null : $score->part($near)->ownSettings());
+        if ($first !== false) {
+            [$channel, $program] = [$first->channel(), 0];
+            foreach ($first->points->all() as $point) {
+                if ($point->status === (Message::PROGRAM | $channel)) {
+                    $program = $point->data1;
+                    break;
+                }
+            }
+            $draft->putPoint($part, new Point($draft->newPointId($part), $head->from, Message::PROGRAM | $channel, $program));
+        }
+
+        return new Outcome($draft->change(), new Selection([$part->id => []], parts: [$part->id]), sprintf('“%s” is a new part at bar %d.', $head->name, $work->time()->meters->barAt($head->from)->index + 1));
+    }
+
+    /**
+     * The bars in which something new lies: those of the span, or the caret's.
+     *
+     * @return array{origin: int, from: int, to: int}
+     */
+    public static function bars(Work $work): array
+    {
+        $meters = $work->time()->meters;
+        [$from, $to] = $work->context->span ?? [$work->context->caret ?? 0, ($work->context->caret ?? 0) + 1];
+        $start = $meters->barAt($from)->start;
+
+        return ['origin' => $start, 'from' => $start, 'to' => $meters->barAt($to - 1)->end()];
+    }
+
+    /**
+     * @return array{origin: int, from: int, to: int}
+     *
+     * @throws Refusal for a window of no length
+     */
+    private static function window(Work $work): array
+    {
+        $bars = self::bars($work);
+        $from = $work->params->has('from') ? $work->params->integer('from') : $bars['from'];
+        $to = $work->params->has('to') ? $work->params->integer('to') : max($bars['to'], $work->time()->meters->barAt($from)->end());
+
+        return $to > $from ? ['origin' => $from, 'from' => $from, 'to' => $to] : throw Refusal::parameter('to', $to, 'a place after from');
+    }
+}

@@ -1,0 +1,36 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jactonic\Core\Param;
+
+use Jactonic\Core\Refusal;
+
+/**
+ * What a parameter may be. A kind reads what came, says what is allowed, writes a value back, and says which field
+ * shows it. To add one is to add a class here, a way to make it in Param, and a field in the interface.
+ */
+interface Kind
+{
+    /**
+     * The value checked and in the core's own form.
+     *
+     * @throws Refusal that names the parameter, what came and what is allowed
+     */
+    public function read(mixed $value, string $name): mixed;
+
+    /** What may stand here, in words. */
+    public function allowed(): string;
+
+    /** A value in the core's own form, as it is written. */
+    public function write(mixed $value): mixed;
+
+    /** The name of the field that shows it. */
+    public function field(): string;
+
+    /** @return array<string, mixed> what the field has to know: least, most, unit, choices */
+    public function limits(): array;
+
+    /** Whether a field can ask a person for it. */
+    public function isAskable(): bool;
+}

@@ -1,0 +1,35 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jactonic\Core\Param;
+
+use Jactonic\Core\Refusal;
+
+/** A number, which may have a fraction. */
+final class Number extends Plain
+{
+    public function __construct(private readonly float $min, private readonly float $max, private readonly string $unit = '')
+    {
+    }
+
+    public function read(mixed $value, string $name): float
+    {
+        return (is_int($value) || is_float($value)) && $value >= $this->min && $value <= $this->max ? (float) $value : throw Refusal::parameter($name, $value, $this->allowed());
+    }
+
+    public function allowed(): string
+    {
+        return sprintf('a number from %s to %s%s', $this->min, $this->max, $this->unit === '' ? '' : " $this->unit");
+    }
+
+    public function field(): string
+    {
+        return 'number';
+    }
+
+    public function limits(): array
+    {
+        return ['min' => $this->min, 'max' => $this->max, 'unit' => $this->unit];
+    }
+}

@@ -1,0 +1,139 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jactonic\Core\Param;
+
+use Jactonic\Core\Refusal;
+use Jactonic\Core\Time\Grid;
+use Jactonic\Core\Time\Step;
+
+/** One parameter of an edit: its name, what kind it is, and what holds where it is left out. */
+final readonly class Param
+{
+    /**
+     * @param  mixed  $default  in the core's own form; null where there is none
+     * @param  string|null  $setting  the part's setting that stands in when the parameter is left out
+     * @param  bool  $adds  whether doing it twice is doing it once with the sum, all else being equal
+     */
+    public function __construct(
+        public string $name,
+        public string $title,
+        public Kind $kind,
+        public mixed $default = null,
+        public ?string $setting = null,
+        public bool $optional = false,
+        public bool $adds = false,
+    ) {
+    }
+
+    /** A whole number. Without a default it has to be given. */
+    public static function integer(string $name, string $title, int $min, int $max, ?int $default = null, string $unit = '', ?string $setting = null, bool $optional = false, bool $adds = false): self
+    {
+        return new self($name, $title, new Whole($min, $max, $unit), $default, $setting, $optional, $adds);
+    }
+
+    public static function number(string $name, string $title, float $min, float $max, ?float $default = null, string $unit = '', ?string $setting = null, bool $optional = false): self
+    {
+        return new self($name, $title, new Number($min, $max, $unit), $default, $setting, $optional);
+    }
+
+    /** A tick, or a word for one. */
+    public static function place(string $name, string $title, int $min = 0, int|Word|null $default = null, bool $optional = false): self
+    {
+        return new self($name, $title, new Place($min), $default, optional: $optional);
+    }
+
+    /** @param  list<string>  $choices */
+    public static function choice(string $name, string $title, array $choices, ?string $default = null, ?string $setting = null, bool $optional = false): self
+    {
+        return new self($name, $title, new Choice($choices), $default, $setting, $optional);
+    }
+
+    public static function grid(string $name, string $title, ?string $setting = null, ?string $default = null): self
+    {
+        return new self($name, $title, new GridValue, $default === null ? null : Grid::parse($default), $setting);
+    }
+
+    public static function step(string $name, string $title, ?string $setting = null): self
+    {
+        return new self($name, $title, new StepValue, setting: $setting);
+    }
+
+    public static function length(string $name, string $title, ?string $default = null): self
+    {
+        return new self($name, $title, new Length, $default === null ? null : Step::ofLength($default, $name));
+    }
+
+    public static function groove(string $name, string $title): self
+    {
+        return new self($name, $title, new GrooveValue);
+    }
+
+    public static function flag(string $name, string $title, bool $default = false): self
+    {
+        return new self($name, $title, new Flag, $default);
+    }
+
+    /** A short text, such as the id of something. Without a default it has to be given; with an empty one it may be left out. */
+    public static function text(string $name, string $title, ?string $default = null): self
+    {
+        return new self($name, $title, new Text, $default === '' ? null : $default, optional: $default === '');
+    }
+
+    public static function name(string $name, string $title, bool $optional = false): self
+    {
+        return new self($name, $title, new Name, optional: $optional);
+    }
+
+    public static function pick(string $name, string $title): self
+    {
+        return new self($name, $title, new PickValue);
+    }
+
+    public static function notes(string $name, string $title): self
+    {
+        return new self($name, $title, new NoteList);
+    }
+
+    public static function played(string $name, string $title): self
+    {
+        return new self($name, $title, new PlayedList);
+    }
+
+    public static function times(string $name, string $title): self
+    {
+        return new self($name, $title, new Times);
+    }
+
+    /** What may stand here, in words. */
+    public function allowed(): string
+    {
+        return $this->kind->allowed();
+    }
+
+    /** Whether a command cannot be done without it. */
+    public function isRequired(): bool
+    {
+        return ! $this->optional && $this->default === null && $this->setting === null;
+    }
+
+    /**
+     * The value checked and in the core's own form.
+     *
+     * @throws Refusal that names the parameter, what came and what is allowed
+     */
+    public function read(mixed $value): mixed
+    {
+        return $this->kind->read($value, $this->name);
+    }
+
+    /** @return array<string, mixed> for the interface and the reference page */
+    public function toArray(): array
+    {
+        return array_filter([
+            'name' => $this->name, 'title' => $this->title, 'type' => $this->kind->field(), 'default' => $this->kind->write($this->default), 'setting' => $this->setting,
+            'optional' => $this->optional ?: null, 'adds' => $this->adds ?: null, 'hidden' => $this->kind->isAskable() ? null : true, 'allowed' => $this->allowed(),
+        ] + $this->kind->limits(), static fn (mixed $v): bool => $v !== null && $v !== '' && $v !== []);
+    }
+}

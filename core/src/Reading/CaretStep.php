@@ -1,0 +1,34 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jactonic\Core\Reading;
+
+use Jactonic\Core\Edit\Family;
+use Jactonic\Core\Edit\Needs;
+use Jactonic\Core\Edit\Spec;
+use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Param\Param;
+use Jactonic\Core\Param\Word;
+use Jactonic\Core\Selection\Caret;
+
+/** Where the caret comes to from its place, by steps. */
+final class CaretStep implements Reading
+{
+    public static function spec(): Spec
+    {
+        return new Spec('caret-step', 'Where the caret comes to', Family::View, 'Where the caret comes to by steps.', [
+            Param::place('from', 'From', default: new Word('caret')),
+            Param::integer('steps', 'Steps, below 0 for earlier', -10_000, 10_000, 1),
+            Param::step('by', 'Step', setting: 'nudge'),
+        ], Needs::Part);
+    }
+
+    public function read(Work $work): array
+    {
+        $part = $work->part();
+        $to = Caret::moved($work->params->integer('from'), $work->params->integer('steps'), $work->params->step('by', $part->settings()), $part->settings(), $work->time());
+
+        return ['tick' => $to, 'place' => $work->time()->position($to)];
+    }
+}

@@ -1,0 +1,25 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jactonic\Core\Reading;
+
+use Jactonic\Core\Edit\Spec;
+use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Refusal;
+
+/**
+ * What looks and changes nothing. To add one, write one class in this folder: its id is the class name in kebab-case,
+ * and Readings finds it there.
+ */
+interface Reading
+{
+    public static function spec(): Spec;
+
+    /**
+     * @return array<string, mixed> as it is answered
+     *
+     * @throws Refusal
+     */
+    public function read(Work $work): array;
+}

@@ -1,0 +1,44 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jactonic\Core\Score;
+
+/** One column of a table: how a value is packed, what stands in for it, and whether others may give it. */
+final readonly class Column
+{
+    /** Bytes of a value, by the code with which PHP packs it. */
+    private const WIDTHS = ['C' => 1, 'c' => 1, 'V' => 4, 'P' => 8, 'e' => 8];
+
+    public int $width;
+
+    /**
+     * @param  string  $name  of the property that holds it
+     * @param  string  $code  C, c: a byte with and without sign; V: 32 bits, 0 or more; P: 64 bits; e: a float
+     * @param  int|float|bool|null  $default  what a column is left out for where every value is this; null: always written
+     * @param  array{int, int, int|null}|null  $given  least, most, and what stands in where it is not given (null: it has
+     *                                                 to be); null where nobody may give it
+     * @param  bool  $shown  whether it stands in the rows that the interface gets
+     */
+    public function __construct(
+        public string $name,
+        public string $code,
+        public int|float|bool|null $default = null,
+        public ?array $given = null,
+        public bool $shown = true,
+    ) {
+        $this->width = self::WIDTHS[$code];
+    }
+
+    /** A value as its property holds it: truth is kept as 1 and 0. */
+    public function value(mixed $value): mixed
+    {
+        return is_bool($this->default) && is_int($value) ? $value === 1 : $value;
+    }
+
+    /** One value, packed. */
+    public function pack(mixed $value): string
+    {
+        return pack($this->code, $value);
+    }
+}

@@ -1,0 +1,86 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jactonic\Core\Score;
+
+use Jactonic\Core\Refusal;
+use Jactonic\Core\Standard\Message;
+
+/**
+ * The points of one kind: a controller by its number, bend, pressure, the pressure of single keys, programs. Written
+ * "cc:11", "bend", "pressure", "poly-pressure", "program".
+ */
+final readonly class Lane
+{
+    public const ALLOWED = 'cc:0 to cc:119, bend, pressure, poly-pressure or program';
+
+    private const KINDS = ['bend' => 0xE0, 'pressure' => 0xD0, 'poly-pressure' => 0xA0, 'program' => Message::PROGRAM];
+
+    /** @param  int|null  $number  of a controller; null for the others */
+    private function __construct(public string $name, private int $status, private ?int $number = null)
+    {
+    }
+
+    /** @throws Refusal when there is no such lane */
+    public static function parse(mixed $name, string $parameter = 'on.lane'): self
+    {
+        if (is_string($name) && isset(self::KINDS[$name])) {
+            return new self($name, self::KINDS[$name]);
+        }
+        if (is_string($name) && preg_match('/^cc:(\d{1,3})$/', $name, $m) === 1 && (int) $m[1] <= 119) {
+            return new self('cc:'.(int) $m[1], Message::CONTROLLER, (int) $m[1]);
+        }
+        throw Refusal::parameter($parameter, $name, self::ALLOWED);
+    }
+
+    /** The lane that a point belongs to. Loose note-offs and channel mode messages have lanes too, though no name to be asked for by. */
+    public static function of(Point $point): self
+    {
+        $kind = $point->status & 0xF0;
+        $name = array_search($kind, self::KINDS, true);
+
+        return match (true) {
+            $name !== false => new self($name, $kind),
+            $kind === Message::CONTROLLER => new self("cc:$point->data1", $kind, $point->data1),
+            default => new self('note-off', $kind),
+        };
+    }
+
+    public function holds(Point $point): bool
+    {
+        return ($point->status & 0xF0) === $this->status && ($this->number === null || $point->data1 === $this->number);
+    }
+
+    /** @return array{int, int} the least and the largest value */
+    public function range(): array
+    {
+        return $this->status === 0xE0 ? [-8192, 8191] : [0, 127];
+    }
+
+    /** The value of one of its points: 0 to 127; of a bend −8192 to 8191. */
+    public function value(Point $point): int
+    {
+        return match ($this->status) {
+            0xE0 => ($point->data2 << 7 | $point->data1) - 8192,
+            Message::CONTROLLER, 0xA0 => $point->data2,
+            default => $point->data1,
+        };
+    }
+
+    /**
+     * The data bytes of a value.
+     *
+     * @param  int  $key  of a key's own pressure
+     * @return array{int, int}
+     */
+    public function data(int $value, int $key = 0): array
+    {
+        return match ($this->status) {
+            0xE0 => [($value + 8192) & 0x7F, ($value + 8192) >> 7],
+            Message::CONTROLLER => [$this->number ?? 0, $value],
+            0xA0 => [$key, $value],
+            default => [$value, 0],
+        };
+    }
+}

@@ -1,0 +1,424 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jactonic\Core\Score;
+
+/**
+ * The notes or the points of a part, by id. They lie packed, a string a column, and objects are made only of those
+ * that are asked for: so work grows with what is touched. Nothing changes once it is made: `with` and `moved` give
+ * others.
+ *
+ * @template T of Note|Point
+ *
+ * @implements \ArrayAccess<int, T>
+ * @implements \IteratorAggregate<int, T>
+ */
+final class Rows implements \ArrayAccess, \Countable, \IteratorAggregate
+{
+    /** From how many changed at once all are packed anew, instead of each being put in its place. */
+    private const MANY = 48;
+
+    /** @var array<int, T>|null all of them, ids ascending; null while only some were asked for */
+    private ?array $all = null;
+
+    /** @var array<int, T> those made so far */
+    private array $made = [];
+
+    /** @var array<string, string>|null a packed string a column, places less the shift; null while they are only objects */
+    private ?array $packed = null;
+
+    /** @var (\Closure(): string)|null gives the document, when it is asked for */
+    private ?\Closure $source = null;
+
+    /** @var int ticks to be added to every place that is packed */
+    private int $shift = 0;
+
+    /** @param  Table<T>  $table */
+    private function __construct(private readonly Table $table)
+    {
+    }
+
+    /**
+     * @template U of Note|Point
+     *
+     * @param  Table<U>  $table
+     * @param  array<int, U>  $things  by id
+     * @return self<U>
+     */
+    public static function of(Table $table, array $things): self
+    {
+        /** @var self<U> $rows */
+        $rows = new self($table);
+        ksort($things);
+        $rows->all = $things;
+
+        return $rows;
+    }
+
+    /**
+     * Out of what `bytes` wrote.
+     *
+     * @template U of Note|Point
+     *
+     * @param  Table<U>  $table
+     * @param  string|\Closure(): string  $document
+     * @param  int  $shift  ticks by which they stand later than is written
+     * @return self<U>
+     */
+    public static function read(Table $table, string|\Closure $document, int $shift = 0): self
+    {
+        /** @var self<U> $rows */
+        $rows = new self($table);
+        $rows->source = is_string($document) ? static fn (): string => $document : $document;
+        $rows->shift = $shift;
+
+        return $rows;
+    }
+
+    /** The table packed, with places less the origin. Equal things give equal bytes. */
+    public function bytes(int $origin = 0): string
+    {
+        $packed = $this->shift === $origin || $this->count() === 0 ? $this->packed() : [$this->table->place => $this->places($origin)] + $this->packed();
+        $out = pack('V', $this->count());
+        foreach (array_keys($this->table->columns) as $i => $name) {
+            $out .= isset($packed[$name]) ? chr($i).$packed[$name] : '';
+        }
+
+        return $out;
+    }
+
+    /** @return array<int, T> all, ids ascending */
+    public function all(): array
+    {
+        if ($this->all !== null) {
+            return $this->all;
+        }
+        $count = $this->count();
+        $columns = [];
+        foreach (array_keys($this->table->columns) as $name) {
+            $columns[] = $this->column($name);
+        }
+
+        return $this->all = $count === 0 ? [] : array_combine($this->ids(), array_map($this->table->make, ...$columns));
+    }
+
+    /** @return list<int> ids, ascending */
+    public function ids(): array
+    {
+        if ($this->all !== null) {
+            return array_keys($this->all);
+        }
+
+        /** @var list<int> */
+        return $this->column('id');
+    }
+
+    /**
+     * One column of all, in order of ids.
+     *
+     * @return list<mixed>
+     */
+    public function column(string $name): array
+    {
+        if ($this->all !== null) {
+            return array_column($this->all, $name);
+        }
+        $column = $this->table->columns[$name];
+        $packed = $this->packed()[$name] ?? null;
+        if ($packed === null) {
+            return array_fill(0, $this->count(), $column->default);
+        }
+        $values = $packed === '' ? [] : array_values(unpack($column->code.'*', $packed) ?: []);
+        if ($name === $this->table->place && $this->shift !== 0) {
+            $shift = $this->shift;
+
+            return array_map(static fn (mixed $v): int => (is_int($v) ? $v : 0) + $shift, $values);
+        }
+
+        return is_bool($column->default) ? array_map($column->value(...), $values) : $values;
+    }
+
+    public function count(): int
+    {
+        return $this->all === null ? strlen($this->packed()['id']) >> 2 : count($this->all);
+    }
+
+    public function isEmpty(): bool
+    {
+        return $this->count() === 0;
+    }
+
+    public function has(int $id): bool
+    {
+        return $this->all === null ? isset($this->made[$id]) || $this->find($id) !== null : isset($this->all[$id]);
+    }
+
+    /** @return T|null */
+    public function get(int $id): Note|Point|null
+    {
+        if ($this->all !== null) {
+            return $this->all[$id] ?? null;
+        }
+        if (isset($this->made[$id])) {
+            return $this->made[$id];
+        }
+        $at = $this->find($id);
+
+        return $at === null ? null : $this->made[$id] = $this->make($at);
+    }
+
+    /**
+     * Those that stand at a tick.
+     *
+     * @return list<T>
+     */
+    public function at(int $tick): array
+    {
+        if ($this->all !== null) {
+            return array_values(array_filter($this->all, fn (Note|Point $t): bool => $t->{$this->table->place} === $tick));
+        }
+        $found = [];
+        $packed = $this->packed();
+        $places = $packed[$this->table->place];
+        $wanted = pack('P', $tick - $this->shift);
+        for ($i = strpos($places, $wanted); $i !== false; $i = strpos($places, $wanted, $i + 1)) {
+            if ($i % 8 === 0) {
+                $found[] = $this->make(intdiv($i, 8));
+            }
+        }
+
+        return $found;
+    }
+
+    /**
+     * Without some, and with others in their place or besides.
+     *
+     * @param  array<int, T>  $before  those that go, or give way to one of the same id
+     * @param  array<int, T>  $after
+     * @return self<T>
+     */
+    public function with(array $before, array $after): self
+    {
+        if ($before === [] && $after === []) {
+            return $this;
+        }
+        if ($this->all !== null || count($before) + count($after) > self::MANY) {
+            return $this->among($before, $after);
+        }
+        $rows = new self($this->table);
+        $rows->shift = $this->shift;
+        $rows->packed = $this->packed();
+        foreach (array_keys(array_diff_key($before, $after)) as $id) {
+            $at = $rows->find($id);
+            if ($at !== null) {
+                foreach ($rows->packed as $name => $bytes) {
+                    $width = $this->table->columns[$name]->width;
+                    $rows->packed[$name] = substr_replace($bytes, '', $at * $width, $width);
+                }
+            }
+        }
+        foreach ($after as $id => $thing) {
+            $rows->put($id, $thing);
+        }
+        $rows->packed = $this->canonical($rows->packed(), $rows->count());
+
+        return $rows;
+    }
+
+    /**
+     * All of them later by so many ticks.
+     *
+     * @return self<T>
+     */
+    public function moved(int $ticks): self
+    {
+        if ($ticks === 0) {
+            return $this;
+        }
+        $rows = new self($this->table);
+        $rows->source = $this->source;
+        // What is packed stays as it is: only the number by which it is shifted changes.
+        $rows->packed = $this->source !== null && $this->packed === null ? null : $this->packed();
+        $rows->shift = $this->shift + $ticks;
+
+        return $rows;
+    }
+
+    public function offsetExists(mixed $offset): bool
+    {
+        return is_int($offset) && $this->has($offset);
+    }
+
+    public function offsetGet(mixed $offset): Note|Point
+    {
+        return (is_int($offset) ? $this->get($offset) : null) ?? throw new \OutOfBoundsException('There is nothing with the id '.print_r($offset, true).'.');
+    }
+
+    public function offsetSet(mixed $offset, mixed $value): void
+    {
+        throw new \LogicException('What a part holds is changed by a Change.');
+    }
+
+    public function offsetUnset(mixed $offset): void
+    {
+        throw new \LogicException('What a part holds is changed by a Change.');
+    }
+
+    /** @return \ArrayIterator<int, T> */
+    public function getIterator(): \ArrayIterator
+    {
+        return new \ArrayIterator($this->all());
+    }
+
+    /**
+     * @param  array<int, T>  $before
+     * @param  array<int, T>  $after
+     * @return self<T>
+     */
+    private function among(array $before, array $after): self
+    {
+        $all = array_diff_key($this->all(), array_diff_key($before, $after));
+        $last = array_key_last($all) ?? 0;
+        $sorted = true;
+        foreach ($after as $id => $thing) {
+            if (! isset($all[$id])) {
+                $sorted = $sorted && $id > $last;
+                $last = $id;
+            }
+            $all[$id] = $thing;
+        }
+        if (! $sorted) {
+            ksort($all);
+        }
+        $rows = new self($this->table);
+        $rows->all = $all;
+
+        return $rows;
+    }
+
+    /** @param  T  $thing */
+    private function put(int $id, Note|Point $thing): void
+    {
+        $packed = $this->packed();
+        $count = intdiv(strlen($packed['id']), 4);
+        $at = $this->find($id);
+        $length = $at === null ? 0 : 1;
+        $at ??= $this->placeFor($id, $packed['id']);
+        foreach ($this->table->columns as $name => $column) {
+            $value = $thing->{$name};
+            if (! isset($packed[$name])) {
+                if ($value === $column->default) {
+                    continue;
+                }
+                $packed[$name] = str_repeat($column->pack($column->default), $count);
+            }
+            $written = $column->pack($name === $this->table->place && is_int($value) ? $value - $this->shift : $value);
+            $packed[$name] = substr_replace($packed[$name], $written, $at * $column->width, $length * $column->width);
+        }
+        $this->packed = $packed;
+    }
+
+    /** Where a new id belongs among those that are there. */
+    private function placeFor(int $id, string $ids): int
+    {
+        $last = intdiv(strlen($ids), 4);
+        // Mostly at the end: ids are given in order.
+        while ($last > 0 && (unpack('V', $ids, ($last - 1) * 4)[1] ?? 0) > $id) {
+            $last--;
+        }
+
+        return $last;
+    }
+
+    private function find(int $id): ?int
+    {
+        if ($id < 0) {
+            return null;
+        }
+        $ids = $this->packed()['id'];
+        $wanted = pack('V', $id);
+        for ($i = strpos($ids, $wanted); $i !== false; $i = strpos($ids, $wanted, $i + 1)) {
+            if ($i % 4 === 0) {
+                return intdiv($i, 4);
+            }
+        }
+
+        return null;
+    }
+
+    /** @return T */
+    private function make(int $at): Note|Point
+    {
+        $row = [];
+        $packed = $this->packed();
+        foreach ($this->table->columns as $name => $column) {
+            if (! isset($packed[$name])) {
+                $row[] = $column->default;
+
+                continue;
+            }
+            $value = unpack($column->code, $packed[$name], $at * $column->width)[1] ?? 0;
+            $row[] = $name === $this->table->place && is_int($value) ? $value + $this->shift : $column->value($value);
+        }
+
+        return ($this->table->make)(...$row);
+    }
+
+    /** Their places less an origin, packed. */
+    private function places(int $origin): string
+    {
+        return pack('P*', ...array_map(static fn (mixed $p): int => (is_int($p) ? $p : 0) - $origin, $this->column($this->table->place)));
+    }
+
+    /** @return array<string, string> */
+    private function packed(): array
+    {
+        if ($this->packed !== null) {
+            return $this->packed;
+        }
+        if ($this->all === null) {
+            return $this->packed = $this->unfold($this->source === null ? pack('V', 0) : ($this->source)());
+        }
+        $packed = [];
+        foreach ($this->table->columns as $name => $column) {
+            $values = array_column($this->all, $name);
+            $packed[$name] = $values === [] ? '' : pack($column->code.'*', ...$values);
+        }
+
+        return $this->packed = $this->canonical($packed, count($this->all));
+    }
+
+    /**
+     * Without the columns in which every value is the default.
+     *
+     * @param  array<string, string>  $packed
+     * @return array<string, string>
+     */
+    private function canonical(array $packed, int $count): array
+    {
+        foreach ($this->table->columns as $name => $column) {
+            if ($column->default !== null && isset($packed[$name]) && $packed[$name] === str_repeat($column->pack($column->default), $count)) {
+                unset($packed[$name]);
+            }
+        }
+
+        return $packed;
+    }
+
+    /** @return array<string, string> */
+    private function unfold(string $document): array
+    {
+        $columns = array_values($this->table->columns);
+        $count = unpack('V', $document)[1] ?? 0;
+        $count = is_int($count) ? $count : 0;
+        $packed = [];
+        for ($at = 4; $at < strlen($document);) {
+            $column = $columns[ord($document[$at])] ?? throw new \UnexpectedValueException('A document has a column that is not known.');
+            $packed[$column->name] = substr($document, $at + 1, $count * $column->width);
+            $at += 1 + $count * $column->width;
+        }
+
+        return $packed + ['id' => '', $this->table->place => ''];
+    }
+}

@@ -1,0 +1,164 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jactonic\Core\Score;
+
+/**
+ * How things of one kind are written: in documents, in steps, in answers. What is not said here is said nowhere.
+ *
+ * @template T of Note|Point
+ */
+final readonly class Table
+{
+    /** @var array<string, Column> by name, in the order of the constructor of what they make */
+    public array $columns;
+
+    /** @var list<string> names of the columns in the rows that the interface gets */
+    public array $shown;
+
+    /**
+     * @param  list<Column>  $columns
+     * @param  string  $place  name of the column that says where in time it stands
+     * @param  \Closure(mixed...): T  $make
+     */
+    private function __construct(array $columns, public string $place, public \Closure $make)
+    {
+        $this->columns = array_combine(array_map(static fn (Column $c): string => $c->name, $columns), $columns);
+        $this->shown = array_values(array_map(static fn (Column $c): string => $c->name, array_filter($columns, static fn (Column $c): bool => $c->shown)));
+    }
+
+    /** @return self<Note> a new column of a note is a line here, and a property of Note */
+    public static function notes(): self
+    {
+        static $table = null;
+        $far = PHP_INT_MAX >> 20;
+
+        /** @var self<Note> */
+        return $table ??= new self([
+            new Column('id', 'V'),
+            new Column('start', 'P', given: [0, $far, null]),
+            new Column('length', 'P', given: [1, $far, 0]),
+            new Column('pitch', 'C', given: [Note::LOWEST, Note::HIGHEST, null]),
+            new Column('velocity', 'C', given: [Note::SOFTEST, Note::LOUDEST, 0]),
+            new Column('release', 'c', Note::RELEASE, [Note::RELEASE_BY_NOTE_ON, 127, Note::RELEASE], false),
+            new Column('muted', 'C', false, [0, 1, 0]),
+            new Column('group', 'V', 0, [0, 0xFFFF_FFFF, 0]),
+            new Column('channel', 'C', 0, [0, 15, -1]),
+            new Column('driftStart', 'P', 0, [-$far, $far, 0]),
+            new Column('driftLength', 'P', 0, [-$far, $far, 0]),
+            new Column('carryStart', 'e', 0.0, shown: false),
+            new Column('carryLength', 'e', 0.0, shown: false),
+        ], 'start', static fn (mixed ...$columns): Note => new Note(...$columns)); // @phpstan-ignore argument.type (the columns are in the order of its constructor)
+    }
+
+    /** @return self<Point> */
+    public static function points(): self
+    {
+        static $table = null;
+
+        /** @var self<Point> */
+        return $table ??= new self([
+            new Column('id', 'V'),
+            new Column('tick', 'P'),
+            new Column('status', 'C'),
+            new Column('data1', 'C'),
+            new Column('data2', 'C'),
+        ], 'tick', static fn (mixed ...$columns): Point => new Point(...$columns)); // @phpstan-ignore argument.type (likewise)
+    }
+
+    /**
+     * Values as columns, for a step: those that are the default throughout are left out.
+     *
+     * @param  array<int, T>  $things
+     * @return array<string, list<mixed>>
+     */
+    public function write(array $things): array
+    {
+        $written = [];
+        foreach ($this->columns as $name => $column) {
+            $values = array_column($things, $name);
+            if ($column->default === null || array_filter($values, static fn (mixed $v): bool => $v !== $column->default) !== []) {
+                $written[$name] = $values;
+            }
+        }
+
+        return $written;
+    }
+
+    /**
+     * What `write` wrote.
+     *
+     * @param  array<string, list<mixed>>  $columns
+     * @return array<int, T>
+     */
+    public function read(array $columns): array
+    {
+        $count = count($columns['id'] ?? []);
+        $all = [];
+        foreach ($this->columns as $name => $column) {
+            $all[] = $columns[$name] ?? array_fill(0, $count, $column->default);
+        }
+
+        return $count === 0 ? [] : array_combine(array_map(static fn (mixed $id): int => is_int($id) ? $id : 0, $columns['id']), array_map($this->make, ...$all));
+    }
+
+    /**
+     * One out of its columns by name; those left out have their default.
+     *
+     * @param  array<string, mixed>  $values
+     * @return T
+     */
+    public function one(array $values): Note|Point
+    {
+        $row = [];
+        foreach ($this->columns as $name => $column) {
+            $row[] = $column->value($values[$name] ?? $column->default);
+        }
+
+        return ($this->make)(...$row);
+    }
+
+    /**
+     * Rows as the interface gets them: the columns shown, truth as 1 and 0, and a number besides.
+     *
+     * @param  array<int, T>  $things
+     * @param  \Closure(T): int  $besides
+     * @return list<list<mixed>>
+     */
+    public function rows(array $things, \Closure $besides): array
+    {
+        $columns = [];
+        foreach ($this->shown as $name) {
+            $values = array_column($things, $name);
+            $columns[] = is_bool($this->columns[$name]->default) ? array_map(static fn (mixed $v): int => $v === true ? 1 : 0, $values) : $values;
+        }
+        $columns[] = array_map($besides, array_values($things));
+
+        return array_map(null, ...$columns);
+    }
+
+    /**
+     * The columns that may be given, by name, as a command brings them.
+     *
+     * @param  T  $thing
+     * @return array<string, mixed>
+     */
+    public function given(Note|Point $thing): array
+    {
+        $given = [];
+        foreach ($this->columns as $name => $column) {
+            if ($column->given !== null) {
+                $given[$name] = self::plain($thing->{$name});
+            }
+        }
+
+        return $given;
+    }
+
+    /** Truth as a number. */
+    private static function plain(mixed $value): mixed
+    {
+        return is_bool($value) ? (int) $value : $value;
+    }
+}
