@@ -26,7 +26,7 @@ test('the strip follows the held modifiers and the first stroke of two', async (
     await expect(strip).toContainText('quantize');
     await page.keyboard.press('n');
     await page.keyboard.press('o');
-    await said(page, 'Nothing is selected.');
+    await said(page, 'Nothing is chosen.');
 });
 
 test('the arrows have a grammar: sixteen commands', async ({ page }) => {
@@ -107,7 +107,7 @@ test('what cannot be done is refused whole and says why', async ({ page }) => {
     expect((await notesOf(page, song)).map((n) => n[1])).toEqual(song.tracks[0]!.parts[0]!.notes.map((n) => n[1]));
     await page.keyboard.press('Escape');
     await page.keyboard.press('q');
-    await said(page, 'No notes are selected: nothing changed.');
+    await said(page, 'No notes are chosen: nothing changed.');
 });
 
 test('warnings stand beside the sentence', async ({ page }) => {

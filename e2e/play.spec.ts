@@ -93,7 +93,7 @@ test('step input from the computer keys: chords, a rest, a tie, and back', async
     await press(page, 'Control+z', 'Control+z');
     await expect.poll(async () => (await written(page, song)).length).toBe(5);
     await press(page, 'Escape', 'F4', 'q');
-    await said(page, 'No notes are selected');
+    await said(page, 'No notes are chosen');
 });
 
 test('keys play by their place, on any layout, and are heard', async ({ page }) => {

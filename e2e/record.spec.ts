@@ -50,7 +50,9 @@ async function taken(page: Page, made: SongJson): Promise<Row[]> {
 }
 
 async function playedOf(page: Page, made: SongJson, player: object, from = 0): Promise<Played[]> {
-    const answer = await page.request.post(`/api/songs/${made.id}/player`, { data: { ...player, from } });
+    const answer = await page.request.post(`/api/songs/${made.id}/reading`, {
+        data: { reading: 'passage-reading', params: { ...player, from } },
+    });
     return ((await answer.json()) as { events: Played[] }).events.filter((e) => 'pitch' in e);
 }
 
@@ -153,7 +155,7 @@ test('job 11: computer keys, count-in, metronome, quantized as it comes in, and 
     expect(note![3]).toBe(64);
     expect(note![1]! % 960).toBe(0);
     await press(page, 'F4', 'p');
-    await expect.poll(async () => (await taken(page, made))[0]![6]).toBe(0);
+    await expect.poll(async () => (await taken(page, made))[0]![8]).toBe(0);
 });
 
 test('each round is heard in the next, and the last is taken back while the take goes on', async ({ page }) => {
@@ -201,8 +203,8 @@ test('the pedal is recorded with the notes, and everything is put earlier by the
     await press(page, '\\');
     await said(page, '12 notes recorded into Take.');
     const part = (await fetchSong(page, made.id)).tracks[0]!.parts[0]!;
-    const pedal = part.points.filter((p) => p[1] === 0xb0 && p[2] === 64);
-    expect(pedal.map((p) => p[3])).toEqual([127, 0, 127, 0, 127, 0, 127, 0]);
+    const pedal = part.points.filter((p) => p[2] === 0xb0 && p[3] === 64);
+    expect(pedal.map((p) => p[4])).toEqual([127, 0, 127, 0, 127, 0, 127, 0]);
     // A twentieth of a second is 192 ticks here, and 5 ms are 19; the passage began at bar 2.
     expect(Math.abs((await taken(page, made))[0]![1]! - (3840 - 192))).toBeLessThanOrEqual(19);
 });

@@ -54,7 +54,7 @@ test('notes are chosen by click, added, taken away, by box, by row and all', asy
     await chosen(page, 2);
     await said(page, '2 notes on C4 chosen.');
     await page.keyboard.press('i');
-    await said(page, '2 notes selected.');
+    await said(page, '2 notes chosen.');
     await page.keyboard.press('Control+a');
     await chosen(page, 4);
     await page.keyboard.press('Escape');

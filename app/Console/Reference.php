@@ -45,7 +45,7 @@ final class Reference extends Command
             $lines[] = sprintf('| `%s` | %s | %s |', $command->spec->id, $command->spec->title, $command->spec->about);
         }
         $lines[] = '';
-        array_push($lines, '## Selection moves', '', '`{"select": …}` chooses other notes; nothing changes.', '', '| move | |', '|---|---|');
+        array_push($lines, '## Choosing', '', '`{"select": …}` chooses other notes; nothing changes.', '', '| move | |', '|---|---|');
         foreach (Move::cases() as $move) {
             $lines[] = sprintf('| `%s` | %s |', $move->value, $move->title());
         }

@@ -27,15 +27,20 @@ final class History
      *
      * @param  mixed  $do  as it came
      * @param  mixed  $context  where it was asked for, for commands that do not say that themselves
+     * @param  mixed  $on  what is chosen before the first
      * @return array<string, mixed> the answer to the interface
      *
      * @throws Stale|Refusal
      */
-    public static function run(int $songId, mixed $base, mixed $do, bool $asOne, mixed $key = null, mixed $context = null): array
+    public static function run(int $songId, mixed $base, mixed $do, bool $asOne, mixed $key = null, mixed $context = null, mixed $on = null): array
     {
         $do = self::commands($do);
 
-        return Admission::enter($songId, $base, $key, static fn (Session $session): array => $asOne ? self::one($session, $do) : self::each($session, $do), self::book($do), Context::read($context));
+        return Admission::enter($songId, $base, $key, static function (Session $session) use ($asOne, $do, $on): array {
+            $session->batch->chosen = $on === null ? null : On::read($on, $session->batch->score);
+
+            return $asOne ? self::one($session, $do) : self::each($session, $do);
+        }, self::book($do), Context::read($context));
     }
 
     /**

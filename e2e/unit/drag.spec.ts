@@ -1,23 +1,12 @@
 import { expect, test } from '@playwright/test';
 import type { Part } from '../../resources/js/api/part.svelte';
-import type { Song } from '../../resources/js/api/song.svelte';
-import type { Command, Note } from '../../resources/js/api/types';
-import { NoteDrag, noteAt, signed, type Grip } from '../../resources/js/roll/drag';
-import { View } from '../../resources/js/roll/view';
+import { passing, type Note } from '../../resources/js/api/tables';
+import type { Command } from '../../resources/js/api/types';
+import { NoteDrag, noteAt, signed, type Grip } from '../../resources/js/roll/gestures/drag';
+import { View } from '../../resources/js/stage/view';
 
 function note(id: number, start: number, length: number, pitch: number): Note {
-    return {
-        id,
-        start,
-        length,
-        pitch,
-        velocity: 80,
-        muted: false,
-        driftStart: 0,
-        driftLength: 0,
-        group: 0,
-        channel: 0,
-    };
+    return passing({ id, start, length, pitch, velocity: 80, until: start + length });
 }
 
 const NOTES = [note(1, 960, 480, 60), note(2, 1930, 480, 64)];
@@ -39,8 +28,6 @@ function view(): View {
 
 /** What the server would be asked after a drag from one place to another. */
 function dragged(grip: Grip, dx: number, dy: number, held = { shift: false, alt: false }, notes = NOTES): Command[] {
-    const asked: Command[] = [];
-    const song = { do: (c: Command) => asked.push(c), one: (all: Command[]) => asked.push(...all) } as unknown as Song;
     const drag = new NoteDrag(part, notes, notes[0]!, grip, 100, 100);
     // The first movement past a few pixels says which way it goes.
     drag.move(
@@ -50,8 +37,7 @@ function dragged(grip: Grip, dx: number, dy: number, held = { shift: false, alt:
         held,
     );
     drag.move(view(), 100 + dx, 100 + dy, held);
-    drag.drop(song);
-    return asked;
+    return drag.commands();
 }
 
 const ticks = (steps: number): object => ({ steps: Math.sign(steps), by: { unit: 'ticks', amount: Math.abs(steps) } });

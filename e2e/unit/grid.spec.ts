@@ -1,8 +1,8 @@
 import { expect, test } from '@playwright/test';
 import { Time } from '../../resources/js/api/time';
 import type { Lines } from '../../resources/js/api/types';
-import { eachLine } from '../../resources/js/roll/paint/grid';
-import { View } from '../../resources/js/roll/view';
+import { eachLine } from '../../resources/js/roll/layers/grid';
+import { View } from '../../resources/js/stage/view';
 
 const PPQ = 960;
 const BAR = 4 * PPQ;

@@ -1,17 +1,18 @@
 import { expect, test } from '@playwright/test';
 import { Landing } from '../../resources/js/api/landing';
-import { noteOf, rowOf, type LandingAnswer, type NoteRow } from '../../resources/js/api/types';
+import { noteOf, rowOf, type Row } from '../../resources/js/api/tables';
+import type { LandingAnswer } from '../../resources/js/api/types';
 
-const ROW: NoteRow = [3, 480, 240, 60, 90, 1, -12, 4, 2, 9];
+const ROW: Row = [3, 480, 240, 60, 90, 1, 2, 9, -12, 4, 0];
 
 test('a row of the server is a note, and the note the row again', () => {
-    expect(noteOf(ROW)).toMatchObject({ id: 3, start: 480, muted: true, driftStart: -12, group: 2, channel: 9 });
+    expect(noteOf(ROW)).toMatchObject({ id: 3, start: 480, muted: 1, driftStart: -12, group: 2, channel: 9 });
     expect(rowOf(noteOf(ROW))).toEqual(ROW);
 });
 
 test('of what would happen only the open part is shown', () => {
     const answer = {
-        parts: { 5: { put: [ROW], drop: [8] }, 6: { put: [[1, 0, 1, 1, 1, 0, 0, 0, 0, 0]], drop: [] } },
+        parts: { 5: { put: [ROW], drop: [8] }, 6: { put: [[1, 0, 1, 1, 1, 0, 0, 0, 0, 0, 1]], drop: [] } },
         selection: null,
         said: ['One.', 'Two.'],
         warnings: ['Mind.'],

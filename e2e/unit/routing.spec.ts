@@ -2,7 +2,7 @@ import { expect, test } from '@playwright/test';
 import type { Song } from '../../resources/js/api/song.svelte';
 import { Routing } from '../../resources/js/sound/routing';
 
-type Points = [number, number, number, number][];
+type Points = { status: number; data1: number; heard: number }[];
 
 /** A song of tracks with one part each: points, and whether the part has notes. */
 function song(...tracks: { points: Points; notes?: boolean }[]): Song {
@@ -14,7 +14,11 @@ function song(...tracks: { points: Points; notes?: boolean }[]): Song {
     } as unknown as Song;
 }
 
-const program = (channel: number, number: number): Points[number] => [0, 0xc0 | channel, number, 0];
+const program = (channel: number, number: number): Points[number] => ({
+    status: 0xc0 | channel,
+    data1: number,
+    heard: 1,
+});
 
 test('tracks share the channels of the file', () => {
     const made = song({ points: [program(0, 0)] }, { points: [program(1, 32)] }, { points: [program(0, 0)] });

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { View } from '../../resources/js/roll/view';
+import { View } from '../../resources/js/stage/view';
 
 const BAR = 3840;
 

@@ -20,7 +20,7 @@ final class EditController
             throw Refusal::parameter('as', $as, '"one", or left out');
         }
 
-        return new JsonResponse(History::run($song, $request->json('base'), $request->json('do'), $as === 'one', $request->json('key'), $request->json('context')));
+        return new JsonResponse(History::run($song, $request->json('base'), $request->json('do'), $as === 'one', $request->json('key'), $request->json('context'), $request->json('on')));
     }
 
     public function landing(int $song, Request $request): JsonResponse

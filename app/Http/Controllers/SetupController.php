@@ -16,6 +16,7 @@ use Jactonic\Core\Recipe\Recipe;
 use Jactonic\Core\Recording\Passage;
 use Jactonic\Core\Score\Table;
 use Jactonic\Core\Standard\GeneralMidi;
+use Jactonic\Core\Time\Timeline;
 
 /** What the interface needs to know before it shows anything: the shortcuts, the catalogue, names, limits. */
 final class SetupController
@@ -30,6 +31,7 @@ final class SetupController
             'recipes' => array_map(static fn (Recipe $r): array => $r->toArray(), array_values(Kept::book()->recipes)),
             'tables' => ['note' => [...Table::notes()->shown, 'until'], 'point' => [...Table::points()->shown, 'heard']],
             'passages' => array_map(static fn (Passage $p): array => ['id' => $p->id, 'name' => $p->name], Passage::all()),
+            'ppq' => Timeline::PPQ,
             'programs' => GeneralMidi::PROGRAMS,
             'kept' => Stroke::KEPT,
             'drums' => GeneralMidi::DRUMS,

@@ -14,14 +14,15 @@ final readonly class Command
      * @param  list<string>  $contexts  where it can be asked for: songs, song, roll, keys; "any" is everywhere
      * @param  list<array{title: string, params: array<string, mixed>, words?: list<string>}>  $forms  the command with
      *                                                                                                 parameters already given, as people look for it; none for a command that is looked for as it is
+     * @param  bool  $formsOnly  whether it makes sense only with parameters given
      */
-    public function __construct(public Spec $spec, public array $contexts, public array $forms = [])
+    public function __construct(public Spec $spec, public array $contexts, public array $forms = [], public bool $formsOnly = false)
     {
     }
 
     /** @return array<string, mixed> for the interface */
     public function toArray(): array
     {
-        return ['contexts' => $this->contexts, 'forms' => $this->forms] + $this->spec->toArray();
+        return ['contexts' => $this->contexts, 'forms' => $this->forms, 'formsOnly' => $this->formsOnly] + $this->spec->toArray();
     }
 }

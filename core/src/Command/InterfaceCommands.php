@@ -26,7 +26,8 @@ final class InterfaceCommands
     /** @return list<Command> */
     public static function all(): array
     {
-        return [...self::choosing(), ...self::writing(), ...self::playing(), ...self::settings(), ...self::again(), ...self::view(), ...self::transport(), ...self::recording(), ...self::songs(), ...self::program()];
+        // What has forms is asked for in one of them.
+        return array_map(static fn (Command $c): Command => new Command($c->spec, $c->contexts, $c->forms, $c->forms !== [] && $c->spec->id !== 'set'), [...self::choosing(), ...self::writing(), ...self::playing(), ...self::settings(), ...self::again(), ...self::view(), ...self::transport(), ...self::recording(), ...self::songs(), ...self::program()]);
     }
 
     /** @return list<Command> */

@@ -47,7 +47,7 @@ final readonly class Change
                 $parts[$id] = $part;
             }
         }
-        if (count($parts) !== count($score->parts)) {
+        if (array_keys($parts) !== array_keys($score->parts)) {
             ksort($parts);
         }
         $tracks = $score->tracks;

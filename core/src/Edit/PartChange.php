@@ -67,6 +67,10 @@ final readonly class PartChange
         $on = $later->head?->shift() ?? 0;
         $head = $this->head === null || $later->head === null ? $this->head ?? $later->head
             : new HeadChange($this->head->before, $later->head->after, $this->head->settings ?? $later->head->settings);
+        if ($head !== null && $head->before === null && $head->after === null) {
+            // Put in and taken away again: it was never there.
+            return new self;
+        }
 
         return new self(
             $this->before + self::notes(array_diff_key($later->before, $this->after), $back),

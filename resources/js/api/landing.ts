@@ -1,5 +1,6 @@
 import type { Part } from './part.svelte';
-import { noteOf, type LandingAnswer, type Note } from './types';
+import { noteOf, type Note } from './tables';
+import type { LandingAnswer } from './types';
 
 /** Where commands would put the notes of a part, and which of them to look at. */
 export class Landing {
@@ -15,7 +16,8 @@ export class Landing {
     ) {}
 
     static of(answer: LandingAnswer, part: Part): Landing {
-        const mine = answer.parts[part.id];
+        const given = answer.parts[part.id];
+        const mine = given && 'put' in given ? given : undefined;
         return new Landing(
             (mine?.put ?? []).map(noteOf),
             new Set(mine?.drop),

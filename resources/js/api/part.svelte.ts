@@ -1,24 +1,17 @@
-import {
-    noteOf,
-    rowOf,
-    type Lines,
-    type Note,
-    type NoteRow,
-    type PartAnswer,
-    type PartData,
-    type Point,
-    type Settings,
-} from './types';
+import { noteOf, pointOf, rowOf, rowOfPoint, type Note, type Point, type Row } from './tables';
+import { barAt } from './time';
+import type { Lines, PartChange, PartData, PartHead, Pen, Settings } from './types';
 
 const BLOCK = 256;
 
 /** A part as the interface holds it: its notes by id and in order of start, so that what is in view is found fast. */
 export class Part {
     readonly id: number;
-    readonly trackId: number;
-    name: string;
+    head = $state.raw<PartHead>(null as unknown as PartHead);
     settings = $state.raw<Settings>(null as unknown as Settings);
     lines = $state.raw<Lines>(null as unknown as Lines);
+    private pen: Pen = { ticks: 1 };
+    /** In order of time. */
     points: Point[] = [];
     /** Goes up whenever a note changed. */
     version = $state(0);
@@ -30,43 +23,72 @@ export class Part {
     pitches = new Uint8Array(0);
     velocities = new Uint8Array(0);
     mutes = new Uint8Array(0);
-    /** Stretches in which a note sounds into a later one of its pitch and channel: from, until, pitch. */
-    overlaps: [number, number, number][] = [];
+    /** Stretches in which a note sounds into a later one of its pitch and channel, as the server found them: from, until, pitch. */
+    overlaps = $state.raw<[number, number, number][]>([]);
+    private readonly pointsById = new Map<number, Point>();
     /** The part as it is, while it is shown otherwise. */
-    private aside: { notes: NoteRow[]; points: Point[] } | null = null;
+    private aside: { notes: Row[]; points: Row[] } | null = null;
     /** The latest end in each block of ordered notes. */
     private blockEnds: number[] = [];
 
-    constructor(trackId: number, data: PartData) {
+    constructor(data: PartData) {
         this.id = data.id;
-        this.trackId = trackId;
-        this.name = data.name;
         this.load(data);
+    }
+
+    get name(): string {
+        return this.head.name;
+    }
+
+    get trackId(): number {
+        return this.head.track;
     }
 
     /** Takes over everything as the server has it. */
     load(data: PartData): void {
         this.aside = null;
+        const { id, track, name, from, to, muted } = data;
+        this.head = { id, track, name, from, to, muted };
         this.settings = data.settings;
+        this.pen = data.pen;
         this.lines = data.lines;
-        this.points = data.points;
         this.notes.clear();
+        this.pointsById.clear();
+        this.putPoints(data.points);
         this.put(data.notes);
     }
 
-    apply(answer: PartAnswer): void {
+    apply(change: PartChange): void {
         this.showAsItIs();
-        if (answer.points) this.points = answer.points;
-        for (const id of answer.drop) this.notes.delete(id);
-        if (answer.put.length + answer.drop.length > 0) this.put(answer.put);
-        if (answer.settings) this.settings = answer.settings;
-        if (answer.lines) this.lines = answer.lines;
+        if (change.head) this.head = change.head;
+        if (change.shift) this.shift(change.shift);
+        for (const id of change.dropPoints) this.pointsById.delete(id);
+        if (change.putPoints.length + change.dropPoints.length > 0) this.putPoints(change.putPoints);
+        for (const id of change.drop) this.notes.delete(id);
+        if (change.put.length + change.drop.length > 0 || change.shift || change.head) this.put(change.put);
+        if (change.settings) this.settings = change.settings;
+        if (change.pen) this.pen = change.pen;
+        if (change.lines) this.lines = change.lines;
+    }
+
+    private shift(ticks: number): void {
+        for (const [id, note] of this.notes)
+            this.notes.set(id, {
+                ...note,
+                start: note.start + ticks,
+                until: note.until === 0 ? 0 : note.until + ticks,
+            });
+        for (const [id, point] of this.pointsById) this.pointsById.set(id, { ...point, tick: point.tick + ticks });
+        this.putPoints([]);
     }
 
     /** Shows (and plays) the part with some notes otherwise, until `showAsItIs`. */
-    showOtherwise(answer: PartAnswer): void {
-        const aside = this.aside ?? { notes: [...this.notes.values()].map(rowOf), points: this.points };
-        this.apply(answer);
+    showOtherwise(change: PartChange): void {
+        const aside = this.aside ?? {
+            notes: [...this.notes.values()].map(rowOf),
+            points: [...this.pointsById.values()].map(rowOfPoint),
+        };
+        this.apply({ ...change, head: undefined });
         this.aside = aside;
     }
 
@@ -74,13 +96,19 @@ export class Part {
         if (!this.aside) return;
         const { notes, points } = this.aside;
         this.aside = null;
-        this.points = points;
         this.notes.clear();
+        this.pointsById.clear();
+        this.putPoints(points);
         this.put(notes);
     }
 
-    private put(rows: NoteRow[]): void {
-        for (const row of rows) this.notes.set(row[0], noteOf(row));
+    private putPoints(rows: Row[]): void {
+        for (const row of rows) this.pointsById.set(row[0]!, pointOf(row));
+        this.points = [...this.pointsById.values()].sort((a, b) => a.tick - b.tick || a.id - b.id);
+    }
+
+    private put(rows: Row[]): void {
+        for (const row of rows) this.notes.set(row[0]!, noteOf(row));
         this.ordered = [...this.notes.values()].sort((a, b) => a.start - b.start || a.pitch - b.pitch || a.id - b.id);
         this.columns();
         this.blockEnds = [];
@@ -104,21 +132,28 @@ export class Part {
             this.velocities = new Uint8Array(count);
             this.mutes = new Uint8Array(count);
         }
-        this.overlaps = [];
-        const ends = new Float64Array(128 * 16);
         for (let i = 0; i < count; i++) {
             const n = this.ordered[i]!;
             this.starts[i] = n.start;
             this.lengths[i] = n.length;
             this.pitches[i] = n.pitch;
             this.velocities[i] = n.velocity;
-            this.mutes[i] = n.muted ? 1 : 0;
-            if (n.muted) continue;
-            const key = n.channel * 128 + n.pitch;
-            const until = Math.min(ends[key]!, n.start + n.length);
-            if (until > n.start) this.overlaps.push([n.start, until, n.pitch]);
-            ends[key] = Math.max(ends[key]!, n.start + n.length);
+            this.mutes[i] = n.muted;
         }
+    }
+
+    /** How long the pen writes at a tick; the length of its bars is read off the lines. */
+    penTicks(tick: number): number {
+        if (this.pen.ticks !== undefined) return this.pen.ticks;
+        const { bars } = this.lines;
+        const at = barAt(this.lines, tick);
+        const to = bars[at + this.pen.bars];
+        return to === undefined ? (bars[1] ?? 1) - bars[0]! : to - bars[at]!;
+    }
+
+    /** Whether a note starts where the part is heard. */
+    holds(tick: number): boolean {
+        return tick >= this.head.from && (this.head.to === null || tick < this.head.to);
     }
 
     /** The notes that sound anywhere between two ticks, in order of start. */
@@ -155,21 +190,14 @@ export class Part {
     /** The channel that what is played into it sounds on: that of its first note, else of its first point. */
     get channel(): number {
         for (const note of this.notes.values()) return note.channel;
-        return (this.points[0]?.[1] ?? 0) & 0x0f;
+        return (this.points[0]?.status ?? 0) & 0x0f;
     }
 
     get lastEnd(): number {
         return this.blockEnds.reduce((a, b) => Math.max(a, b), 0);
     }
 
-    /** Start of the bar that the first note is meant for: one played a little early belongs to the next. */
-    get firstBar(): number {
-        const { bars } = this.lines;
-        const slack = ((bars[1] ?? 0) - bars[0]!) / 16;
-        return bars.findLast((b) => b <= this.firstStart + slack) ?? 0;
-    }
-
     get firstStart(): number {
-        return this.ordered[0]?.start ?? 0;
+        return this.ordered[0]?.start ?? this.head.from;
     }
 }

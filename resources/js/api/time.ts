@@ -6,7 +6,13 @@ export class Time {
         readonly ppq: number,
         readonly tempos: SongData['tempos'],
         readonly meters: SongData['meters'],
+        readonly markers: SongData['markers'] = [],
     ) {}
+
+    /** Start of the bar that holds a tick. */
+    barStart(lines: Lines, tick: number): number {
+        return lines.bars[barAt(lines, tick)] ?? 0;
+    }
 
     seconds(tick: number): number {
         let i = this.tempos.length - 1;

@@ -1,53 +1,7 @@
 /** What the server says and is asked, as docs/architecture.md has it. */
+import type { Row } from './tables';
 
-/** id, start, length, pitch, velocity, muted, played start − start, played length − length, group, channel */
-export type NoteRow = [number, number, number, number, number, number, number, number, number, number];
-
-export interface Note {
-    id: number;
-    start: number;
-    length: number;
-    pitch: number;
-    velocity: number;
-    muted: boolean;
-    driftStart: number;
-    driftLength: number;
-    group: number;
-    channel: number;
-}
-
-export function noteOf(row: NoteRow): Note {
-    return {
-        id: row[0],
-        start: row[1],
-        length: row[2],
-        pitch: row[3],
-        velocity: row[4],
-        muted: row[5] === 1,
-        driftStart: row[6],
-        driftLength: row[7],
-        group: row[8],
-        channel: row[9],
-    };
-}
-
-export function rowOf(n: Note): NoteRow {
-    return [
-        n.id,
-        n.start,
-        n.length,
-        n.pitch,
-        n.velocity,
-        n.muted ? 1 : 0,
-        n.driftStart,
-        n.driftLength,
-        n.group,
-        n.channel,
-    ];
-}
-
-/** tick, status, data1, data2 */
-export type Point = [number, number, number, number];
+export type { Note, Point, Row } from './tables';
 
 export interface Step {
     unit: string;
@@ -81,13 +35,25 @@ export interface Lines {
     patterns: number[][];
 }
 
-export interface PartData {
+/** A part beside its notes. Its window is where it is heard; `to` is null where it has no end. */
+export interface PartHead {
     id: number;
+    track: number;
     name: string;
+    from: number;
+    to: number | null;
+    muted: boolean;
+}
+
+/** How long the pen writes: in ticks, or in bars. */
+export type Pen = { ticks: number; bars?: undefined } | { bars: number; ticks?: undefined };
+
+export interface PartData extends PartHead {
     settings: Settings;
+    pen: Pen;
     lines: Lines;
-    notes: NoteRow[];
-    points: Point[];
+    notes: Row[];
+    points: Row[];
 }
 
 export interface TrackData {
@@ -110,46 +76,65 @@ export interface SongHead {
 export interface SongData extends SongHead {
     ppq: number;
     end: number;
+    /** Ticks by which a note may be early for a bar and be meant for it. */
+    early: number;
     /** tick, seconds, microseconds per quarter */
     tempos: [number, number, number][];
     /** tick, beats, unit */
     meters: [number, number, number][];
+    /** tick, name */
+    markers: [number, string][];
     tracks: TrackData[];
 }
 
-/** Tempos, meters, and the lines of every part, which follow them. */
+/** Tempos, meters and markers, and the lines of every part, which follow them. */
 export interface TimeData {
     tempos: SongData['tempos'];
     meters: SongData['meters'];
+    markers: SongData['markers'];
     lines: Record<string, Lines>;
 }
 
-export interface CatchUp extends SongHead {
-    time?: TimeData;
-    parts: Record<string, PartData>;
-    tracks: Omit<TrackData, 'parts' | 'instrument'>[];
-    end: number;
-}
-
-export interface PartAnswer {
-    put: NoteRow[];
+/** What changed of a part that is there. */
+export interface PartChange {
+    put: Row[];
     drop: number[];
-    /** All of the part's points, where some changed. */
-    points?: Point[];
+    putPoints: Row[];
+    dropPoints: number[];
+    head?: PartHead;
+    /** Ticks by which everything in it moved, before what is put. */
+    shift?: number;
     settings?: Settings;
+    pen?: Pen;
     lines?: Lines;
 }
 
-export interface SelectionItem {
-    part: number;
-    notes: number[];
+/** A part that was put in, one that was taken away, or what changed of one. */
+export type PartAnswer = { part: PartData } | { gone: true } | PartChange;
+
+export interface CatchUp extends SongHead {
+    time?: TimeData;
+    parts: Record<string, PartAnswer>;
+    tracks?: Omit<TrackData, 'parts'>[];
+    end: number;
 }
+
+export type SelectionItem =
+    | { part: number; notes: number[] }
+    | { part: number; lane: string; points: number[] }
+    | { part: number; pick: Record<string, unknown> }
+    | { parts: number[] }
+    | { tracks: number[] };
 
 export interface Answer {
     revision: number;
     end: number;
+    name?: string;
     parts: Record<string, PartAnswer>;
+    tracks?: Omit<TrackData, 'parts'>[];
     selection: SelectionItem[] | null;
+    /** Where writing goes on. */
+    caret?: number;
     said: string[];
     warnings: string[];
     canUndo: boolean;
@@ -198,7 +183,14 @@ export interface KeptGroove {
     groove: Groove;
 }
 
-export type On = { part: number; notes: number[] } | { part: number; pick: Record<string, unknown> };
+export type On = SelectionItem;
+
+/** Where a command is asked for: the words for places are made ticks out of it. */
+export interface Context {
+    caret?: { tick: number; pitch: number };
+    pointer?: number;
+    span?: [number, number];
+}
 
 export interface Command {
     edit?: string;
@@ -207,8 +199,8 @@ export interface Command {
     /** So many times over, as one step. */
     times?: number;
     select?: string;
-    near?: number;
-    span?: [number, number];
+    /** A note that was touched by hand. */
+    touched?: number;
     set?: Record<string, unknown>;
     part?: number;
     on?: On | On[];
@@ -233,7 +225,11 @@ export interface Param {
         | 'flag'
         | 'text'
         | 'played'
-        | 'times';
+        | 'times'
+        | 'place'
+        | 'pick';
+    /** No field can ask for it. */
+    hidden?: boolean;
     unit?: string;
     min?: number;
     max?: number;
@@ -250,7 +246,17 @@ export interface Spec {
     title: string;
     group: string;
     about: string;
-    needs: 'notes' | 'part' | 'song' | 'nothing';
+    needs: 'notes' | 'part' | 'parts' | 'tracks' | 'song' | 'nothing';
+    /** After it the same notes are chosen. */
+    keeps?: boolean;
+    /** It can be asked for by itself. */
+    asked: boolean;
+    /** It makes sense only with parameters given. */
+    formsOnly: boolean;
+    /** The panel of its settings; empty where there is none. */
+    panel?: string;
+    /** What it works on. */
+    takes?: ('notes' | 'points' | 'parts' | 'tracks')[];
     params: Param[];
     words: string[];
     contexts: string[];
@@ -307,6 +313,8 @@ export interface Setup {
     drums: Record<string, string>;
     /** What the simulated player can play. */
     passages: { id: string; name: string }[];
+    /** Ticks to a quarter of a new song. */
+    ppq: number;
     /** Sounds of General MIDI, by number. */
     programs: string[];
     importLimit: number;

@@ -14,32 +14,6 @@ export interface Entry {
     ask: Param[];
 }
 
-/** Commands that make sense only with parameters given. */
-const FORMS_ONLY = new Set([
-    'select',
-    'panel',
-    'again',
-    'choose',
-    'scroll',
-    'locate',
-    'track',
-    'compare',
-    'fit',
-    'zoom',
-    'repeat-command',
-    'caret',
-    'span',
-    'tool',
-    'step',
-    'keyboard-set',
-    'record-set',
-    'take',
-    'insert-at',
-    'note-here',
-]);
-/** Parameters that no field can ask for. */
-const UNASKABLE = new Set(['notes', 'groove', 'played', 'times']);
-
 /** All commands, as the server's catalogue has them, and the recipes among them. */
 class Commands {
     specs: Spec[] = [];
@@ -80,8 +54,8 @@ class Commands {
             if (command === 'set') for (const p of spec.params) add(`${p.title}…`, {}, spec.words, [p]);
             else if (command === 'recipe')
                 for (const r of this.recipes) add(r.name, { recipe: r.key }, [...spec.words, 'recipe']);
-            else if (!FORMS_ONLY.has(command) && !spec.params.some((p) => UNASKABLE.has(p.type)))
-                add(spec.title, {}, spec.words, this.edits.has(command) || command === 'nudge-part' ? spec.params : []);
+            else if (spec.asked && !spec.formsOnly && !spec.params.some((p) => p.hidden))
+                add(spec.title, {}, spec.words, this.edits.has(command) ? spec.params : []);
         }
         return entries;
     }

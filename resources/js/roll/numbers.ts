@@ -1,6 +1,6 @@
 import type { Part } from '../api/part.svelte';
 import { nearestLine, type Time } from '../api/time';
-import type { Note } from '../api/types';
+import type { Note } from '../api/tables';
 import { pitchName } from './names';
 
 /** A note's numbers for people: place, length, pitch, velocity, and how far off its line in ms. */

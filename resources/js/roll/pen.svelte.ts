@@ -1,9 +1,10 @@
 import type { Part } from '../api/part.svelte';
 import { linesAround, nearestLine } from '../api/time';
 import type { Command } from '../api/types';
-import { DRAG_FROM } from './drag';
-import type { Drawn } from './paint/overlay';
-import type { View } from './view';
+import { insert } from './commands/make';
+import { DRAG_FROM } from './gestures/drag';
+import type { Drawn } from './layers/overlay';
+import type { View } from '../stage/view';
 
 export type ToolName = 'hand' | 'pen' | 'eraser';
 
@@ -17,16 +18,6 @@ class Tool {
 }
 
 export const tool = new Tool();
-
-/** How long the pen writes, in ticks, for the outline under the hand; what is written is the server's to say. */
-export function penTicks(part: Part, start: number, ppq: number): number {
-    const { lengthFrom, touchedLength, penLength } = part.settings;
-    if (lengthFrom === 'touched' && touchedLength !== null) return touchedLength;
-    const value = /^1\/(\d+)(T|D)?/.exec(penLength ?? '');
-    if (value) return ((4 * ppq) / Number(value[1])) * (value[2] === 'T' ? 2 / 3 : value[2] === 'D' ? 1.5 : 1);
-    const [, after] = linesAround(part.lines, start);
-    return Math.max(1, after - start);
-}
 
 /**
  * The pen on paper. A press places a note; drawn sideways it gets longer, up or down it changes its pitch, by the axis
@@ -42,7 +33,6 @@ export class PenStroke {
 
     constructor(
         private readonly part: Part,
-        private readonly ppq: number,
         private readonly x0: number,
         private readonly y0: number,
         tick: number,
@@ -54,7 +44,7 @@ export class PenStroke {
     }
 
     private one(pitch: number): Drawn {
-        return { start: this.start, length: penTicks(this.part, this.start, this.ppq), pitch };
+        return { start: this.start, length: this.part.penTicks(this.start), pitch };
     }
 
     /** The pitch under the pen now, to be heard when it changes. */
@@ -103,14 +93,11 @@ export class PenStroke {
 
     /** What it asks of the server: lengths only where they were drawn, else the pen's. */
     command(): Command {
-        return {
-            edit: 'insert',
-            on: { part: this.part.id, notes: [] },
-            params: {
-                notes: this.notes.map(({ start, length, pitch }) =>
-                    this.lengthened || this.run ? { start, length, pitch } : { start, pitch },
-                ),
-            },
-        };
+        return insert(
+            this.part.id,
+            this.notes.map(({ start, length, pitch }) =>
+                this.lengthened || this.run ? { start, length, pitch } : { start, pitch },
+            ),
+        );
     }
 }

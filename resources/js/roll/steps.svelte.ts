@@ -1,5 +1,6 @@
 import type { Part } from '../api/part.svelte';
 import type { Song } from '../api/song.svelte';
+import * as make from './commands/make';
 import { inputs, type Played } from '../sound/inputs/inputs.svelte';
 
 interface Step {
@@ -57,24 +58,31 @@ export class StepInput {
         const { song, part } = this;
         song.inTurn(() => {
             const { tick } = song.caret;
-            song.doQuietly({
-                edit: 'insert',
-                on: { part: part.id, notes: [] },
-                params: { notes: chord.map((n) => ({ start: tick, ...n })) },
-            });
+            song.doQuietly(
+                make.insert(
+                    part.id,
+                    chord.map((n) => ({ start: tick, ...n })),
+                ),
+            );
             this.done.push({ tick, pitches: chord.map((n) => n.pitch) });
             song.putCaret(tick, chord[0]!.pitch);
-            this.goOn();
+            // Writing goes on where the answer says.
+            song.afterAll(() => {
+                if (song.goesOn !== null) song.putCaret(song.goesOn);
+                song.onCaret();
+            });
         });
     }
 
-    private goOn(): void {
-        const { penLength } = this.part.settings;
-        this.song.moveCaret(1, penLength ? { unit: 'value', amount: penLength } : { unit: 'grid', amount: 1 });
+    /** A step of the pen's: of its own length where it has one, else a cell. */
+    private get step(): unknown {
+        const { penLength, lengthFrom, touchedLength } = this.part.settings;
+        if (lengthFrom === 'touched' && touchedLength !== null) return { unit: 'ticks', amount: touchedLength };
+        return penLength ? { unit: 'value', amount: penLength } : { unit: 'grid', amount: 1 };
     }
 
     rest(): void {
-        this.song.inTurn(() => this.goOn());
+        this.song.afterAll(() => this.song.moveCaret(1, this.step));
     }
 
     /** The notes of the last step are held on for another step. */
@@ -83,16 +91,8 @@ export class StepInput {
         song.afterAll(() => {
             const ids = this.lastIds();
             if (ids.length === 0) return song.tell('There is no step yet to tie on.');
-            const { penLength } = part.settings;
-            song.doQuietly({
-                edit: 'resize',
-                on: { part: part.id, notes: ids },
-                params: {
-                    steps: 1,
-                    by: penLength ? { unit: 'value', amount: penLength } : { unit: 'grid', amount: 1 },
-                },
-            });
-            this.goOn();
+            song.doQuietly(make.longerByCell({ part: part.id, notes: ids }, this.step));
+            song.moveCaret(1, this.step);
         });
     }
 
@@ -103,7 +103,7 @@ export class StepInput {
             const ids = this.lastIds();
             const step = this.done.pop();
             if (!step) return song.moveCaret(-1, { unit: 'grid', amount: 1 });
-            if (ids.length > 0) song.doQuietly({ edit: 'delete', on: { part: part.id, notes: ids } });
+            if (ids.length > 0) song.doQuietly(make.remove({ part: part.id, notes: ids }));
             song.putCaret(step.tick, step.pitches[0]);
             song.onCaret();
         });

@@ -1,60 +1,16 @@
 import type { Part } from '../api/part.svelte';
 import type { Song } from '../api/song.svelte';
 import type { Answer, PlayedEvent } from '../api/types';
+import { TAKE } from '../roll/commands/make';
 import { inputs, type Played } from './inputs/inputs.svelte';
-import { lockOf, piecesOf, TakeStore, unkept, type Piece, type Unkept } from './takes';
+import { interrupted } from './interrupted.svelte';
+import { keepSettings, keptSettings, type RecordSettings } from './record-settings';
+import { commandOf, type HeldNote, type Take } from './take';
+import { lockOf, TakeStore, type Piece } from './takes';
 import { transport } from './transport.svelte';
 
-const KEPT = 'jactonic.recording';
 /** Milliseconds for which what was played waits to travel together. */
 const TOGETHER = 120;
-
-export interface RecordSettings {
-    /** Bars counted before a take: 0, 1 or 2. */
-    countIn: number;
-    /** Whether the metronome is heard while recording, whatever its own switch says. */
-    click: boolean;
-    mode: 'overdub' | 'replace';
-    timing: 'raw' | 'quantized';
-    /** Only within the span. */
-    punch: boolean;
-    into: 'part' | 'new';
-    /** ms by which everything is put earlier. */
-    latency: number;
-}
-
-/** A note that is held, while a take is recorded. */
-export interface HeldNote {
-    pitch: number;
-    velocity: number;
-    tick: number;
-    on: number;
-    loose: number;
-}
-
-interface Take {
-    id: number;
-    song: Song;
-    part: Part;
-    store: TakeStore;
-    params: Record<string, unknown>;
-    /** Audio time at which it begins, and the tick there. */
-    at: number;
-    from: number;
-    /** Seconds of its first round and of the others; Infinity where it does not go round. */
-    first: number;
-    length: number;
-    held: Map<string, HeldNote>;
-    /** Ended, and not sent yet. */
-    waiting: { round: number; event: PlayedEvent; loose: number }[];
-    /** Pieces that were sent and not answered. */
-    open: number;
-    refused: string;
-    notes: Set<number>;
-    /** For replace: seconds up to which what was there has given way. */
-    replaced: number;
-    letGo: () => void;
-}
 
 /**
  * Records what is played: every event is kept in the browser at once, and sent in raw seconds while the take goes on,
@@ -68,12 +24,7 @@ class Recorder {
     round = $state(0);
     /** Notes taken so far. */
     count = $state(0);
-    settings = $state.raw<RecordSettings>({
-        ...{ countIn: 1, click: true, mode: 'overdub', timing: 'raw', punch: false, into: 'part', latency: 0 },
-        ...(JSON.parse(localStorage.getItem(KEPT) ?? '{}') as Partial<RecordSettings>),
-    });
-    /** Takes that were interrupted and are not kept yet. */
-    left = $state.raw<Unkept[]>([]);
+    settings = $state.raw<RecordSettings>(keptSettings());
     /** The next part that is opened is to be recorded into. */
     next = false;
     private take: Take | null = null;
@@ -87,7 +38,7 @@ class Recorder {
 
     set(change: Partial<RecordSettings>): void {
         this.settings = { ...this.settings, ...change };
-        localStorage.setItem(KEPT, JSON.stringify(this.settings));
+        keepSettings(this.settings);
     }
 
     /** The notes that are held now. */
@@ -158,6 +109,7 @@ class Recorder {
             open: 0,
             refused: '',
             notes: new Set(),
+            there: new Set(part.notes.keys()),
             replaced: 0,
             letGo: () => letGo(),
         };
@@ -205,7 +157,7 @@ class Recorder {
             take.letGo();
             if (take.refused) {
                 take.song.tell('', [], `${take.refused} What was played is kept in this browser.`);
-                void this.look(take.song);
+                void interrupted.look(take.song);
                 return;
             }
             if (take.song.open !== take.part) return;
@@ -229,7 +181,7 @@ class Recorder {
             take.held.clear();
         }
         song.inTurn(() => {
-            if (!song.isLast('take-in')) return song.tell('The last step is no take: there is nothing to take back.');
+            if (!song.isLast(TAKE)) return song.tell('The last step is no take: there is nothing to take back.');
             song.undo();
             song.inTurn(() => {
                 if (!take || this.take !== take) return;
@@ -344,7 +296,10 @@ class Recorder {
     }
 
     private noteNotes(take: Take, answer: Answer | null): void {
-        for (const row of answer?.parts[String(take.part.id)]?.put ?? []) take.notes.add(row[0]);
+        const change = answer?.parts[String(take.part.id)];
+        // A part that grew tells of more notes than came: those that were there are not of the take.
+        if (change && 'put' in change)
+            for (const row of change.put) if (!take.there.has(row[0]!)) take.notes.add(row[0]!);
     }
 
     private goRound(): void {
@@ -360,53 +315,6 @@ class Recorder {
     private roundAt(take: Take, seconds: number): number {
         return seconds < take.first ? 1 : 2 + Math.floor((seconds - take.first) / take.length);
     }
-
-    /** Looks for takes of a song that were interrupted. */
-    async look(song: Song): Promise<void> {
-        this.left = await unkept(song.id);
-    }
-
-    /** Puts an interrupted take into its part, each piece once. */
-    restore(song: Song, left: Unkept): void {
-        this.left = this.left.filter((l) => l !== left);
-        const store = new TakeStore(left.head.id);
-        let missing = 0;
-        for (const piece of piecesOf(left)) {
-            missing++;
-            song.doAlone(commandOf(left.head.params, left.head.part, piece), piece.key, (kept) => {
-                // What was refused stays, to be offered again.
-                if (!kept) void this.look(song);
-                else if (--missing === 0) {
-                    store.forget();
-                    song.tell(`The take of ${left.head.partName} is kept.`);
-                }
-            });
-        }
-    }
-
-    throwAway(left: Unkept): void {
-        this.left = this.left.filter((l) => l !== left);
-        new TakeStore(left.head.id).forget();
-    }
-}
-
-function commandOf(
-    params: Record<string, unknown>,
-    part: number,
-    { round, events, since, until }: Piece,
-): { edit: string; on: { part: number; notes: number[] }; params: Record<string, unknown>; more: boolean } {
-    return {
-        edit: 'take-in',
-        on: { part, notes: [] },
-        params: {
-            ...params,
-            round,
-            events,
-            // A piece of a take that was to replace and was interrupted replaces nothing: nothing is lost by it.
-            ...(params.mode === 'replace' ? (since === undefined ? { mode: 'overdub' } : { since, until }) : {}),
-        },
-        more: true,
-    };
 }
 
 export const recorder = new Recorder();

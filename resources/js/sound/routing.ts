@@ -58,8 +58,9 @@ function firstPrograms(track: Track): Map<number, number> {
     const programs = new Map<number, number>();
     for (const part of track.parts) {
         if (part.notes.size === 0) continue;
-        for (const [, status, program] of part.points) {
-            if ((status & 0xf0) === PROGRAM && !programs.has(status & 0x0f)) programs.set(status & 0x0f, program);
+        for (const { status, data1, heard } of part.points) {
+            if (heard && (status & 0xf0) === PROGRAM && !programs.has(status & 0x0f))
+                programs.set(status & 0x0f, data1);
         }
     }
     return programs;

@@ -1,25 +1,22 @@
-import { barAt } from '../api/time';
 import type { Part } from '../api/part.svelte';
-import { Clocks } from './clock';
 import type { Song } from '../api/song.svelte';
+import type { Note } from '../api/tables';
 import type { Time } from '../api/time';
-import type { Note } from '../api/types';
+import { beatsBetween } from './beats';
+import { chased, dataOf } from './chase';
+import { Clocks } from './clock';
+import { heardBetween } from './heard';
+import { GUARD, Live } from './live';
+import { Loudness } from './loudness.svelte';
 import { Routing } from './routing';
+import { keepSpan, keptSpan, type Loop } from './span';
 import type { Synth } from './synth';
+import { Trial } from './trial';
 
 /** How far ahead of the audio clock notes are handed to the synthesizer, and how often, in seconds. */
 const AHEAD = 0.1;
 const EVERY = 0.025;
 const START_IN = 0.05;
-/**
- * An end that is wanted now is asked for this much later: one that came in the same block of samples as its beginning
- * would be acted on first, and the note would never end.
- */
-const GUARD = 0.03;
-/** A note that is only tried sounds no longer than this. */
-const LONGEST_TRIAL = 0.6;
-const MOST_TRIED = 12;
-const PEAK_MS = 1200;
 
 interface Sounding {
     part: Part;
@@ -38,13 +35,6 @@ interface Anchor {
     seconds: number;
 }
 
-/** The song's span, and whether it is looped. */
-export interface Loop {
-    from: number;
-    to: number;
-    on: boolean;
-}
-
 /** How playing begins. */
 export interface Begin {
     /** Bars counted before it. */
@@ -60,10 +50,6 @@ export class Transport {
     tick = $state(0);
     loop = $state.raw<Loop | null>(null);
     hear = $state(localStorage.getItem('jactonic.hear') !== 'off');
-    level = $state(0);
-    /** The loudest of the last moment, long enough to be seen. */
-    peak = $state(0);
-    private peakUntil = 0;
     loading = $state(false);
     metronome = $state(localStorage.getItem('jactonic.metronome') === 'on');
     /** 0 to 1 */
@@ -90,10 +76,8 @@ export class Transport {
     /** Song time up to which everything was handed over, and the audio time of that. */
     private scheduled: Anchor = { at: 0, seconds: 0 };
     private sounding: Sounding[] = [];
-    private tried: { channel: number; pitch: number; timer: number }[] = [];
     private timer = 0;
     private frame = 0;
-    private quiet = 0;
     /** Audio time at which nothing handed over before the last stop is left. */
     private settled = 0;
     private asked = 0;
@@ -104,10 +88,14 @@ export class Transport {
     private countsIn = false;
     /** Length of a beat of the count-in, in seconds. */
     private beat = 0.5;
-    /** What is played live: channel and pitch by who plays it. */
-    private live = new Map<string, { channel: number; pitch: number }>();
+    readonly live = new Live(this);
+    private readonly trial = new Trial(this);
+    readonly loudness: Loudness = new Loudness(
+        () => this.synth?.level() ?? 0,
+        () => this.playing,
+    );
     /** For which part and state of it the sound stands ready. */
-    private ready = '';
+    private stands = '';
 
     /** Takes a song to play; null takes it away. What sounded, stops. */
     attach(song: Song | null): void {
@@ -115,7 +103,7 @@ export class Transport {
         this.song = song;
         this.routing = null;
         this.tick = 0;
-        this.ready = '';
+        this.stands = '';
         this.loop = song ? keptSpan(song.id) : null;
         if (song) song.span = this.loop;
     }
@@ -168,7 +156,7 @@ export class Transport {
         const seconds = this.song.time.seconds(from);
         this.anchors = [{ at, seconds }];
         this.scheduled = { at, seconds };
-        this.chase(from, at - START_IN / 5);
+        this.chase(synth, from, at - START_IN / 5);
         this.timer = window.setInterval(() => this.pump(), EVERY * 1000);
         this.pump();
         this.draw();
@@ -186,7 +174,7 @@ export class Transport {
         cancelAnimationFrame(this.frame);
         this.anchors = [];
         this.hush();
-        this.watch();
+        this.loudness.watch();
     }
 
     toggle(): void {
@@ -209,8 +197,7 @@ export class Transport {
         this.loop = loop && loop.to > loop.from ? loop : null;
         if (!this.song) return;
         this.song.span = this.loop;
-        if (this.loop) localStorage.setItem(spanKey(this.song.id), JSON.stringify(this.loop));
-        else localStorage.removeItem(spanKey(this.song.id));
+        keepSpan(this.song.id, this.loop);
     }
 
     setMetronome(on: boolean): void {
@@ -268,43 +255,10 @@ export class Transport {
         const synth = await this.wake().catch(() => null);
         if (!synth || !this.song) return;
         const state = `${part.id} ${part.version} ${this.song.revision}`;
-        if (this.ready === state) return;
-        this.ready = state;
+        if (this.stands === state) return;
+        this.stands = state;
         this.prepare(synth);
-        if (this.playing) return;
-        synth.open(Math.max(synth.context.currentTime, this.settled));
-        this.chase(this.tick, synth.context.currentTime, part);
-    }
-
-    /** Sounds what is played into a part, until `liveOff` of the same `who`. */
-    liveOn(part: Part, who: string, pitch: number, velocity: number): void {
-        void this.standBy(part);
-        if (!this.synth || !this.routing) {
-            // The first note of all comes when sound is there, if it is still held.
-            this.live.set(who, { channel: -1, pitch });
-            void this.wake()
-                .then(() => this.live.get(who)?.channel === -1 && this.liveOn(part, who, pitch, velocity))
-                .catch(() => this.live.delete(who));
-            return;
-        }
-        this.liveOff(who);
-        const channel = this.routing.of(part, part.channel);
-        if (!this.playing) this.synth.open(Math.max(this.synth.context.currentTime, this.settled));
-        this.synth.on(channel, pitch, velocity);
-        this.live.set(who, { channel, pitch });
-        this.watch();
-    }
-
-    liveOff(who: string): void {
-        const sounding = this.live.get(who);
-        this.live.delete(who);
-        if (sounding && sounding.channel >= 0)
-            this.synth?.off(sounding.channel, sounding.pitch, this.synth.context.currentTime + GUARD);
-    }
-
-    /** A controller, a bend or pressure, as it is played. */
-    liveMessage(part: Part, status: number, data: number[]): void {
-        if (this.synth && this.routing) this.synth.send(this.routing.of(part, part.channel), status, data);
+        if (!this.playing) this.prepared(synth, this.tick, part);
     }
 
     /** The song changed: what sounds and is no more, ends; what changed its end, ends there. */
@@ -317,45 +271,18 @@ export class Transport {
             const note = s.part.notes.get(s.note.id);
             const stands =
                 note &&
-                !note.muted &&
+                note.until > 0 &&
                 note.pitch === s.note.pitch &&
                 note.channel === s.note.channel &&
                 this.audible(s.part);
-            if (!stands || position >= note.start + note.length || position < note.start - this.song.time.ppq / 4) {
+            if (!stands || position >= note.until || position < note.start - this.song.time.ppq / 4) {
                 this.end(s, Math.max(now, s.at) + GUARD);
             } else {
                 s.note = note;
-                s.end = now + this.song.time.seconds(note.start + note.length) - this.song.time.seconds(position);
+                s.end = now + this.song.time.seconds(note.until) - this.song.time.seconds(position);
             }
         }
         this.sounding = this.sounding.filter((s) => !s.ended);
-    }
-
-    /** Sounds notes for a moment, as they are touched. */
-    try(part: Part, notes: readonly Note[]): void {
-        if (!this.hear || this.playing || notes.length === 0 || notes.length > MOST_TRIED * 2) return;
-        void this.wake()
-            .then((synth) => {
-                this.endTried();
-                this.prepare(synth);
-                synth.open(Math.max(synth.context.currentTime, this.settled));
-                this.chase(notes[0]!.start, synth.context.currentTime, part);
-                for (const note of notes.slice(0, MOST_TRIED)) {
-                    const channel = this.routing!.of(part, note.channel);
-                    synth.on(channel, note.pitch, note.velocity);
-                    const seconds = Math.min(
-                        LONGEST_TRIAL,
-                        this.song!.time.seconds(note.start + note.length) - this.song!.time.seconds(note.start),
-                    );
-                    const timer = window.setTimeout(
-                        () => synth.off(channel, note.pitch),
-                        Math.max(0.08, seconds) * 1000,
-                    );
-                    this.tried.push({ channel, pitch: note.pitch, timer });
-                }
-                this.watch();
-            })
-            .catch(() => {});
     }
 
     /** The song's position now, in ticks, off the audio clock. */
@@ -384,18 +311,39 @@ export class Transport {
         const ahead = this.sounding.filter((s) => s.at > now);
         for (const s of this.sounding) this.end(s, Math.max(now, s.at) + GUARD);
         this.sounding = [];
-        this.live.clear();
-        this.ready = '';
-        this.endTried();
+        this.live.forget();
+        this.stands = '';
+        this.trial.end(synth);
         synth.silence(ahead.length > 0);
         if (this.scheduled.at > now) this.settled = this.scheduled.at;
     }
 
-    private endTried(): void {
-        for (const { channel, pitch, timer } of this.tried.splice(0)) {
-            clearTimeout(timer);
-            this.synth?.off(channel, pitch);
-        }
+    /** Sounds notes for a moment, as they are touched. */
+    try(part: Part, notes: readonly Note[]): void {
+        if (this.hear && !this.playing) this.trial.play(part, notes);
+    }
+
+    /** The synthesizer and what leads to its channels; null while sound is not there. */
+    get ready(): { synth: Synth; routing: Routing } | null {
+        return this.synth && this.routing ? { synth: this.synth, routing: this.routing } : null;
+    }
+
+    /** Lets sound through, where nothing plays. */
+    open(): void {
+        if (!this.playing && this.synth) this.synth.open(Math.max(this.synth.context.currentTime, this.settled));
+    }
+
+    /** Makes all stand as at a tick, for the channels of one part. */
+    prepared(synth: Synth, tick: number, part: Part): { routing: Routing; time: Time } {
+        this.prepare(synth);
+        this.open();
+        this.chase(synth, tick, synth.context.currentTime, part);
+        return { routing: this.routing!, time: this.song!.time };
+    }
+
+    private chase(synth: Synth, tick: number, at: number, only?: Part): void {
+        for (const { channel, status, data } of chased(this.song!, this.routing!, tick, only))
+            synth.send(channel, status, data, at);
     }
 
     private prepare(synth: Synth): void {
@@ -406,32 +354,6 @@ export class Transport {
     private audible(part: Part): boolean {
         const track = this.song?.tracks.find((t) => t.id === part.trackId);
         return !!track && !!this.song?.audible(track);
-    }
-
-    /** Puts programs, controllers and bends where they stand at a tick, so that playing from the middle sounds as from the start. */
-    private chase(tick: number, at: number, only?: Part): void {
-        const routing = this.routing!;
-        const wanted = only
-            ? new Set([only.channel, ...[...only.notes.values()].map((n) => n.channel)].map((c) => routing.of(only, c)))
-            : null;
-        const last = new Map<string, { channel: number; status: number; data: number[] }>();
-        const reset = new Set<number>();
-        for (const part of this.song!.parts.values()) {
-            for (const [at, status, data1, data2] of part.points) {
-                if (at > tick) break;
-                const kind = status & 0xf0;
-                for (const channel of routing.reach(part, status & 0x0f)) {
-                    if (wanted && !wanted.has(channel)) continue;
-                    reset.add(channel);
-                    const which = kind === 0xb0 || kind === 0xa0 ? `${channel}:${kind}:${data1}` : `${channel}:${kind}`;
-                    // Put in again, so that a bank is chosen before its program as in the file.
-                    last.delete(which);
-                    last.set(which, { channel, status, data: dataOf(kind, data1, data2) });
-                }
-            }
-        }
-        for (const channel of reset) this.synth!.send(channel, 0xb0, [121, 0], at);
-        for (const { channel, status, data } of last.values()) this.synth!.send(channel, status, data, at);
     }
 
     /** Hands over everything up to a moment ahead of the audio clock. */
@@ -456,7 +378,7 @@ export class Transport {
                 this.sounding = [];
                 this.scheduled = { at: wrap, seconds: song.time.seconds(loop.from) };
                 this.anchors.push(this.scheduled);
-                this.chase(loop.from, wrap);
+                this.chase(synth, loop.from, wrap);
             }
         }
         for (const s of this.sounding) if (s.end <= until) this.end(s, s.end);
@@ -470,54 +392,21 @@ export class Transport {
         const [first, last] = [song.time.tick(from), song.time.tick(to)];
         this.routing ??= new Routing(song);
         const loopEnd = looped ? song.time.seconds(this.loop!.to) : Infinity;
-        if (this.clicks) this.beats(first, last, shift);
-        for (const track of song.tracks) {
-            const heard = song.audible(track);
-            for (const part of track.parts) {
-                for (let i = firstPoint(part, first); i < part.points.length && part.points[i]![0] < last; i++) {
-                    const [tick, status, data1, data2] = part.points[i]!;
-                    for (const channel of this.routing.reach(part, status & 0x0f)) {
-                        this.synth!.send(
-                            channel,
-                            status,
-                            dataOf(status & 0xf0, data1, data2),
-                            song.time.seconds(tick) + shift,
-                        );
-                    }
-                }
-                if (!heard) continue;
-                for (
-                    let i = part.firstFrom(first - 1e-6);
-                    i < part.ordered.length && part.ordered[i]!.start < last - 1e-6;
-                    i++
-                ) {
-                    const note = part.ordered[i]!;
-                    if (note.muted || this.passes(part, note)) continue;
-                    const begin = song.time.seconds(note.start) + shift;
-                    const end = Math.min(song.time.seconds(note.start + note.length), loopEnd) + shift;
-                    this.begin(part, note, begin, end);
-                }
-            }
-        }
-    }
-
-    /** Hands over the beats of the metronome between two ticks. */
-    private beats(first: number, last: number, shift: number): void {
-        const { time, parts } = this.song!;
-        const lines = parts.values().next().value?.lines;
-        if (!lines) return;
-        let end = 0;
-        for (let bar = barAt(lines, Math.max(0, first)); ; bar++) {
-            // A take may go on past the bars that are known.
-            const start = lines.bars[bar] ?? end;
-            if (start >= last) return;
-            const [beats, unit] = time.meterAt(start);
-            const beat = (4 * time.ppq) / unit;
-            end = lines.bars[bar + 1] ?? start + beats * beat;
-            for (let tick = start; tick < Math.min(end, last) - 1e-6; tick += beat)
-                if (tick >= first - 1e-6)
-                    this.synth!.click(time.seconds(tick) + shift, tick === start, this.metronomeLevel);
-        }
+        if (this.clicks)
+            beatsBetween(song, first, last, (tick, bar) =>
+                this.synth!.click(song.time.seconds(tick) + shift, bar, this.metronomeLevel),
+            );
+        heardBetween(song, first, last, {
+            point: (part, point) => {
+                for (const channel of this.routing!.reach(part, point.status & 0x0f))
+                    this.synth!.send(channel, point.status, dataOf(point), song.time.seconds(point.tick) + shift);
+            },
+            note: (part, note) => {
+                if (this.passes(part, note)) return;
+                const end = Math.min(song.time.seconds(note.until), loopEnd) + shift;
+                this.begin(part, note, song.time.seconds(note.start) + shift, end);
+            },
+        });
     }
 
     private begin(part: Part, note: Note, at: number, end: number): void {
@@ -542,61 +431,11 @@ export class Transport {
             this.tick = this.position();
             const left = this.anchors[0]!.at - this.synth!.context.currentTime;
             this.counting = this.countsIn && left > 0 ? Math.ceil(left / this.beat - 1e-6) : 0;
-            this.measure();
+            this.loudness.measure();
             this.onFrame(this.tick);
             this.draw();
         });
     }
-
-    private measure(): void {
-        this.level = this.synth?.level() ?? 0;
-        const now = performance.now();
-        if (this.level >= this.peak || now > this.peakUntil) {
-            this.peak = this.level;
-            this.peakUntil = now + PEAK_MS;
-        }
-    }
-
-    /** Shows the level until nothing sounds any more. */
-    private watch(): void {
-        clearInterval(this.quiet);
-        let silent = 0;
-        this.quiet = window.setInterval(() => {
-            if (this.playing) return clearInterval(this.quiet);
-            this.measure();
-            silent = this.level < 1e-4 ? silent + 1 : 0;
-            if (silent > 20 && this.peak < 1e-4) clearInterval(this.quiet);
-        }, 50);
-    }
-}
-
-function spanKey(song: number): string {
-    return `jactonic.span.${song}`;
-}
-
-function keptSpan(song: number): Loop | null {
-    try {
-        const kept = JSON.parse(localStorage.getItem(spanKey(song)) ?? 'null') as Loop | null;
-        return kept && kept.to > kept.from && kept.from >= 0 ? { from: kept.from, to: kept.to, on: kept.on } : null;
-    } catch {
-        return null;
-    }
-}
-
-function firstPoint(part: Part, tick: number): number {
-    let low = 0;
-    let high = part.points.length;
-    while (low < high) {
-        const mid = (low + high) >> 1;
-        if (part.points[mid]![0] < tick - 1e-6) low = mid + 1;
-        else high = mid;
-    }
-    return low;
-}
-
-/** Programs and channel pressure have one byte of data. */
-function dataOf(kind: number, data1: number, data2: number): number[] {
-    return kind === 0xc0 || kind === 0xd0 ? [data1] : [data1, data2];
 }
 
 export const transport = new Transport();

@@ -7,6 +7,9 @@
     import { recorder } from '../sound/recorder.svelte';
     import { transport } from '../sound/transport.svelte';
     import { theme } from '../theme.svelte';
+    import { commands } from '../keys/commands.svelte';
+    import { interrupted } from '../sound/interrupted.svelte';
+    import { tempoTap } from '../roll/commands/make';
     import { newSeed, panels, remembered } from './panels.svelte';
     import CommandList from './CommandList.svelte';
     import PacePage from './PacePage.svelte';
@@ -32,7 +35,11 @@
     let dragged = $state(false);
     const place = $derived(router.place);
     const wanted = $derived(place.at === 'song' || place.at === 'roll' ? place.song : null);
-    const part = $derived(place.at === 'roll' ? (song?.parts.get(place.part) ?? null) : null);
+    const part = $derived.by(() => {
+        // Parts come and go with steps of the history.
+        void song?.revisionShown;
+        return place.at === 'roll' ? (song?.parts.get(place.part) ?? null) : null;
+    });
 
     // One song is open at a time; it stays while one goes between its pages.
     $effect(() => {
@@ -50,6 +57,7 @@
         Song.fetch(id).then(
             (loaded) => {
                 if (wanted !== id) return loaded.close();
+                loaded.keeps = (c) => c.set !== undefined || (commands.find(c.edit ?? '')?.keeps ?? false);
                 loaded.onNotes = (notes) => loaded.open && transport.try(loaded.open, notes);
                 loaded.onChange = () => transport.changed();
                 loaded.onTime = (before) => {
@@ -58,7 +66,7 @@
                     transport.retimed(before);
                 };
                 transport.attach(loaded);
-                void recorder.look(loaded);
+                void interrupted.look(loaded);
                 song = loaded;
             },
             (e: unknown) => (trouble = e instanceof Error ? e.message : String(e)),
@@ -82,12 +90,14 @@
         // What was typed and waits belongs in the file.
         void here.settled().then(() => {
             download(here.id);
-            let muted = 0;
-            for (const p of here.parts.values()) for (const n of p.notes.values()) if (n.muted) muted++;
-            here.tell(
-                `${here.name} is saved as a MIDI file.`,
-                muted === 0 ? [] : [`${muted === 1 ? '1 muted note is' : `${muted} muted notes are`} left out of it.`],
-            );
+            let [muted, hidden] = [0, 0];
+            for (const p of here.parts.values())
+                for (const n of p.notes.values())
+                    if (!p.holds(n.start)) hidden++;
+                    else if (n.until === 0) muted++;
+            const left = (n: number, what: string): string[] =>
+                n === 0 ? [] : [`${n === 1 ? `1 ${what} note is` : `${n} ${what} notes are`} left out of it.`];
+            here.tell(`${here.name} is saved as a MIDI file.`, [...left(muted, 'muted'), ...left(hidden, 'hidden')]);
         });
     }
 
@@ -152,19 +162,13 @@
                 },
                 tap: () => tap(here),
                 take: (p) => {
-                    const [left] = recorder.left;
+                    const [left] = interrupted.left;
                     if (!left) here.tell('No take was interrupted.');
                     else if (p.what === 'drop') {
-                        recorder.throwAway(left);
+                        interrupted.throwAway(left);
                         here.tell('The interrupted take is thrown away.');
-                    } else recorder.restore(here, left);
+                    } else interrupted.restore(here, left);
                 },
-                'new-part': () => {
-                    const track = part ? here.trackOf(part) : here.tracks[0];
-                    if (track) void make(here, `tracks/${track.id}/parts`);
-                },
-                'new-track': (p) =>
-                    void make(here, 'tracks', { program: p.drums === true ? 'drums' : Number(p.program ?? 0) }),
                 hear: () => transport.setHear(!transport.hear),
                 steps: () => panels.turn({ name: 'steps' }),
                 export: save,
@@ -182,23 +186,34 @@
             true,
         );
     });
-    // Every edit of the catalogue is a command on what is chosen in the open part.
+    // Every edit of the catalogue that is for this page is a command on what is chosen there.
+    $effect(() => {
+        if (!song) return;
+        const here = song;
+        const at = part ? 'roll' : 'song';
+        const edits = Object.fromEntries(
+            setup.commands
+                .filter((c) => commands.edits.has(c.id) && c.contexts.includes(at))
+                .map(({ id }): [string, Handler] => [
+                    id,
+                    (params, _, press) => {
+                        here.do(meant(here, { edit: id, params, ...asPressed(press) }));
+                        here.afterAll(() => openMade(here));
+                    },
+                ]),
+        );
+        return keys.handle(edits, true);
+    });
     $effect(() => {
         if (!song || !part) return;
         const here = song;
-        const edits = Object.fromEntries(
-            setup.edits.map((edit): [string, Handler] => [
-                edit,
-                (params, _, press) => here.do(placed(here, { edit, params, ...asPressed(press) })),
-            ]),
-        );
         return keys.handle(
             {
-                ...edits,
                 panel: (p) => panels.turn(p.edit ? { name: 'edit', edit: String(p.edit) } : { name: String(p.name) }),
                 recipe: (p, _, press) => here.do({ recipe: String(p.recipe), ...asPressed(press) }),
-                'record-recipe': () => void here.record().then((some) => some && panels.turn({ name: 'recipes' })),
-                'repeat-command': (p, _, press) => here.repeat(Number(p.back ?? 1), press.times),
+                'record-recipe': () =>
+                    void here.notebook.record().then((some) => some && panels.turn({ name: 'recipes' })),
+                'repeat-command': (p, _, press) => here.notebook.repeat(Number(p.back ?? 1), press.times),
                 count: () => void (keys.count = ''),
                 // An edit once more as its panel was set last.
                 again: (p, _, press) =>
@@ -228,30 +243,34 @@
         if (taps.length >= MOST_TAPS || now - (taps.at(-1) ?? 0) > TAP_PAUSE) taps = [];
         taps = [...taps, now];
         if (taps.length < 2) return here.tell('Tap on: a tap a quarter.');
-        here.do({ edit: 'tempo-tap', params: { taps, at: Math.round(transport.tick) }, more: true });
+        here.do(tempoTap(taps, Math.round(transport.tick)));
     }
 
-    /** Makes a part or a track, and opens it. */
-    async function make(here: Song, path: string, body: Record<string, unknown> = {}): Promise<void> {
-        const made = await here.make(path, body);
-        if (made !== null) router.go({ at: 'roll', song: here.id, part: made });
+    /** A part that was just made is opened. */
+    function openMade(here: Song): void {
+        const { made } = here;
+        here.made = null;
+        if (made !== null && song === here) router.go({ at: 'roll', song: here.id, part: made });
     }
+
+    // A part that is no longer there is left.
+    $effect(() => {
+        const here = song;
+        if (here && place.at === 'roll' && !part && here.lastPart?.id === place.part)
+            untrack(() => router.go({ at: 'song', song: here.id }));
+    });
 
     function asPressed(press: Press): { more?: boolean; times?: number } {
         return { ...(press.more ? { more: true } : {}), ...(press.times > 1 ? { times: press.times } : {}) };
     }
 
-    /** Puts the tick in where a shortcut names the pointer; a note that is there and not chosen is meant then. */
-    function placed(here: Song, command: Command): Command {
-        const params = { ...command.params };
-        let on = command.on;
-        for (const [name, value] of Object.entries(params)) {
-            if (value !== 'pointer') continue;
-            params[name] = here.pointer?.tick ?? here.caret.tick;
-            const under = here.pointer?.note;
-            if (under && here.open && !here.selected.has(under.id)) on = { part: here.open.id, notes: [under.id] };
-        }
-        return { ...command, params, ...(on ? { on } : {}) };
+    /** Where a shortcut names the pointer, a note that is there and not chosen is meant. */
+    function meant(here: Song, command: Command): Command {
+        const under = here.pointer?.note;
+        const at = Object.values(command.params ?? {}).includes('pointer');
+        return at && under && here.open && !here.selected.has(under.id)
+            ? { ...command, on: { part: here.open.id, notes: [under.id] } }
+            : command;
     }
 </script>
 

@@ -20,6 +20,8 @@
     const NEEDS: Record<string, string> = {
         notes: 'notes chosen',
         part: 'an open part',
+        parts: 'a part chosen',
+        tracks: 'a track',
         song: 'an open song',
         nothing: '',
     };
@@ -205,6 +207,7 @@
                     <div data-asked class="-mx-3">
                         {#each entry.ask as param, k (param.name)}
                             <Field
+                                ppq={song?.time.ppq ?? 960}
                                 {param}
                                 value={params[param.name]}
                                 {settings}

@@ -20,9 +20,9 @@
         void part.version;
         void part.settings;
         const command = { edit: spec.id, params };
-        void untrack(() => song.look([command]));
+        void untrack(() => song.looking.look([command]));
     });
-    $effect(() => () => song.unlook());
+    $effect(() => () => song.looking.unlook());
 
     function set(name: string, value: unknown): void {
         const set = Object.entries({ ...params, [name]: value });
@@ -53,6 +53,7 @@
     <p class="px-4 pt-3 pb-1 text-base-content/85">{spec.about}</p>
     {#each fields as param, i (param.name)}
         <Field
+            ppq={song.time.ppq}
             {param}
             value={params[param.name]}
             settings={part.settings}
@@ -66,7 +67,7 @@
         </p>
     {/if}
     {#snippet foot()}
-        <LandingWords landing={song.landing} />
+        <LandingWords landing={song.looking.landing} />
         <div class="flex flex-wrap items-center gap-2 py-1">
             <button data-field class="btn btn-sm btn-primary" onclick={() => apply(false)}
                 >{spec.title} <kbd class="key text-base-content">Enter</kbd></button

@@ -13,7 +13,7 @@
 
     let { song, part, spec }: { song: Song; part: Part; spec: Spec } = $props();
 
-    const kept = remembered('groove-quantize');
+    const kept = remembered(untrack(() => spec.id));
     let grooves = $state.raw<KeptGroove[]>([]);
     let loaded = $state(false);
     let chosen = $state<number | null>(typeof kept.chosen === 'number' ? kept.chosen : null);
@@ -35,12 +35,12 @@
         void part.version;
         const now = groove;
         const set = params;
-        void untrack(() => (now ? song.look([command(now.groove, set)]) : song.unlook()));
+        void untrack(() => (now ? song.looking.look([command(now.groove, set)]) : song.looking.unlook()));
     });
-    $effect(() => () => song.unlook());
+    $effect(() => () => song.looking.unlook());
 
     function command(g: Groove, set: Record<string, unknown>): { edit: string; params: Record<string, unknown> } {
-        return { edit: 'groove-quantize', params: { ...set, groove: g } };
+        return { edit: spec.id, params: { ...set, groove: g } };
     }
 
     async function attempt<T>(work: () => Promise<T>): Promise<T | null> {
@@ -109,7 +109,7 @@
 
     function apply(stay: boolean): void {
         if (!groove) return;
-        remember('groove-quantize', { ...params, chosen: groove.id });
+        remember(spec.id, { ...params, chosen: groove.id });
         song.do(command(groove.groove, params));
         if (!stay) panels.close();
     }
@@ -211,7 +211,13 @@
     </section>
     {#if groove}
         {#each strengths as param (param.name)}
-            <Field {param} value={params[param.name]} settings={part.settings} onchange={(v) => set(param.name, v)} />
+            <Field
+                ppq={song.time.ppq}
+                {param}
+                value={params[param.name]}
+                settings={part.settings}
+                onchange={(v) => set(param.name, v)}
+            />
         {/each}
     {/if}
     <section class="mt-2 flex flex-col gap-2 border-t border-base-300 px-4 py-3" aria-label="Take a groove">
@@ -247,7 +253,7 @@
     </section>
     {#snippet foot()}
         {#if groove}
-            <LandingWords landing={song.landing} />
+            <LandingWords landing={song.looking.landing} />
             <div class="flex gap-2 py-1">
                 <button data-field class="btn btn-sm btn-primary" onclick={() => apply(false)}
                     >Quantize to it <kbd class="key text-base-content">Enter</kbd></button

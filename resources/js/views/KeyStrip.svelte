@@ -5,11 +5,9 @@
     import { chips } from '../keys/chips';
     import { signAt } from '../keys/layout';
     import { labels } from '../keys/strokes';
+    import { CARET_MOVERS } from '../roll/commands/make';
     import { stepState } from '../roll/steps.svelte';
     import { typing } from '../sound/inputs/typing.svelte';
-
-    /** Edits whose keys move the caret while no note is chosen. */
-    const CARET = ['nudge', 'snap-nudge', 'transpose'];
 
     // What the keys do here and now: follows the place, the choice, the held modifiers and the first stroke of two.
     const shown = $derived.by(() => {
@@ -24,14 +22,14 @@
     function matters(b: Binding): boolean {
         if (b.command === 'step') return stepState.on;
         if (b.command === 'keyboard') return !typing.on;
-        if (keys.chosen !== 0 || CARET.includes(b.command)) return true;
+        if (keys.chosen !== 0 || CARET_MOVERS.includes(b.command)) return true;
         return commands.find(b.command)?.needs !== 'notes' && b.params.edit === undefined;
     }
 
     function worded(b: Binding): Binding {
         if (b.command === 'repeat-command')
             return { ...b, label: `repeat: ${keys.repeats[Number(b.params.back ?? 1) - 1] ?? 'nothing yet'}` };
-        if (keys.chosen === 0 && CARET.includes(b.command)) return { ...b, label: `caret ${b.label}` };
+        if (keys.chosen === 0 && CARET_MOVERS.includes(b.command)) return { ...b, label: `caret ${b.label}` };
         return b;
     }
 </script>

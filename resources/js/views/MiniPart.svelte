@@ -1,8 +1,8 @@
 <script lang="ts">
     import { onMount } from 'svelte';
     import type { Part } from '../api/part.svelte';
-    import { coloursOf } from '../roll/colours';
-    import { Layer } from '../roll/layer';
+    import { coloursOf } from '../stage/colours';
+    import { Layer } from '../stage/layer';
     import { theme } from '../theme.svelte';
 
     let { part, tint }: { part: Part; tint: number } = $props();

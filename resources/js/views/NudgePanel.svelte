@@ -4,6 +4,7 @@
     import type { Step } from '../api/types';
     import { keys } from '../keys/keys.svelte';
     import { labels } from '../keys/strokes';
+    import { BY_NUDGE_STEP } from '../roll/commands/make';
     import { nudgeStep, stepWords } from './fields/steps';
     import StepField from './fields/StepField.svelte';
     import Panel from './Panel.svelte';
@@ -15,8 +16,7 @@
     const tie = $derived(keys.keysFor('set', { tied: 'toggle' }, 'roll'));
     // The arrows that move in time, with what each of them does.
     const arrows = keys.resolver.bindings.filter(
-        (b) =>
-            b.context === 'roll' && ['nudge', 'resize', 'snap-nudge'].includes(b.command) && !b.keys.includes('Wheel'),
+        (b) => b.context === 'roll' && BY_NUDGE_STEP.includes(b.command) && !b.keys.includes('Wheel'),
     );
 
     function set(change: Record<string, unknown>): void {

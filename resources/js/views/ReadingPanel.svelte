@@ -1,6 +1,5 @@
 <script lang="ts">
     import { untrack } from 'svelte';
-    import { request } from '../api/client';
     import type { Part } from '../api/part.svelte';
     import type { Song } from '../api/song.svelte';
     import type { GridReading, GridWeighed } from '../api/types';
@@ -26,9 +25,9 @@
     async function read(): Promise<void> {
         const mine = ++asked;
         try {
-            const answer = await request<GridReading>('POST', `songs/${song.id}/reading`, {
-                on: { part: part.id, notes: [...song.selected] },
-            });
+            const answer = await song.read<GridReading>('grid-reading', {}, [
+                { part: part.id, notes: [...song.selected] },
+            ]);
             if (mine === asked) [reading, trouble] = [answer, ''];
         } catch (e) {
             if (mine === asked) trouble = e instanceof Error ? e.message : String(e);

@@ -45,8 +45,8 @@
 
     onMount(() => {
         // What was recorded is opened as a recipe to be named.
-        const recorded = song.recorded;
-        song.recorded = null;
+        const recorded = song.notebook.recorded;
+        song.notebook.recorded = null;
         if (recorded) edit({ name: '', pick: null, steps: recorded });
         else void tick().then(() => list?.querySelector<HTMLElement>('[aria-selected=true]')?.focus());
     });
@@ -59,23 +59,22 @@
         void untrack(() => look(now ?? null));
     });
     $effect(() => () => {
-        song.unlook();
+        song.looking.unlook();
         song.marked = null;
     });
 
     async function look(now: RecipeData | null): Promise<void> {
-        if (!now || now.steps.length === 0) song.unlook();
-        else void song.look([{ recipe: now }], true);
+        if (!now || now.steps.length === 0) song.looking.unlook();
+        else void song.looking.look([{ recipe: now }], true);
         const mine = ++asked;
         if (!draft || !pick) {
             matching = null;
             song.marked = null;
             return;
         }
-        const found = await request<{ notes: number[] }>('POST', `songs/${song.id}/pick`, {
-            on: { part: part.id, notes: [...song.selected] },
-            pick,
-        }).catch(() => null);
+        const found = await song
+            .read<{ notes: number[] }>('picked', { pick }, [{ part: part.id, notes: [...song.selected] }])
+            .catch(() => null);
         if (mine !== asked) return;
         matching = found?.notes.length ?? null;
         song.marked = found ? new Set(found.notes) : null;
@@ -360,6 +359,7 @@
                                     {#if step.edit}
                                         {#each commands.find(step.edit)?.params ?? [] as param, k (param.name)}
                                             <Field
+                                                ppq={song.time.ppq}
                                                 {param}
                                                 value={step.params?.[param.name]}
                                                 settings={part.settings}
@@ -378,6 +378,7 @@
                                     {:else if step.set}
                                         {#each commands.find('set')?.params ?? [] as param, k (param.name)}
                                             <Field
+                                                ppq={song.time.ppq}
                                                 {param}
                                                 value={step.set[param.name]}
                                                 settings={part.settings}
@@ -403,7 +404,7 @@
     {/if}
     {#snippet foot()}
         {#if draft}
-            {#if steps.length > 0}<LandingWords landing={song.landing} />{:else}<p class="pb-2">
+            {#if steps.length > 0}<LandingWords landing={song.looking.landing} />{:else}<p class="pb-2">
                     Add a step: it shows at once where the notes would land.
                 </p>{/if}
             <div class="flex flex-wrap gap-2 py-1">
@@ -416,7 +417,7 @@
                 <button class="btn btn-sm" data-field onclick={() => (draft = null)}>Leave it</button>
             </div>
         {:else}
-            {#if all[at]}<LandingWords landing={song.landing} />{/if}
+            {#if all[at]}<LandingWords landing={song.looking.landing} />{/if}
             <div class="flex flex-wrap gap-2 py-1">
                 <button class="btn btn-sm" data-field onclick={() => edit({ name: '', pick: null, steps: [] })}
                     >New <kbd class="key">N</kbd></button

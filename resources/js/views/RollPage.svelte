@@ -37,12 +37,14 @@
 
     const open = $derived(panels.open);
     const spec = $derived(
-        commands.find(open?.name === 'edit' ? (open.edit ?? '') : open?.name === 'groove' ? 'groove-quantize' : ''),
+        open?.name === 'edit'
+            ? commands.find(open.edit ?? '')
+            : commands.specs.find((s) => s.panel && s.panel === open?.name),
     );
     // While a key is held to look, the line tells what is looked at.
     const held = $derived.by(() => {
-        if (song.comparing) return { tag: 'Compare', said: song.comparing, warnings: [], trouble: '' };
-        return song.landing && open === null ? { tag: 'Landing', ...words(song.landing) } : null;
+        if (song.looking.comparing) return { tag: 'Compare', said: song.looking.comparing, warnings: [], trouble: '' };
+        return song.looking.landing && open === null ? { tag: 'Landing', ...words(song.looking.landing) } : null;
     });
 
     /** What goes on until it is ended. */
@@ -51,8 +53,8 @@
             ? transport.counting > 0
                 ? `Count-in: ${transport.counting}`
                 : `Take${recorder.round > 0 ? `, round ${recorder.round}` : ''}: ${recorder.count === 1 ? '1 note' : `${recorder.count} notes`}`
-            : song.recording
-              ? `Recording: ${song.recording.length}`
+            : song.notebook.recording
+              ? `Recording: ${song.notebook.recording.length}`
               : [recorder.armed && 'Armed', stepState.on && 'Step input'].filter(Boolean).join(', '),
     );
 
@@ -62,7 +64,7 @@
         return () => (keys.chosen = -1);
     });
     $effect(() => {
-        keys.repeats = song.recent.map((c) =>
+        keys.repeats = song.notebook.recent.map((c) =>
             commands.title(c.edit ?? 'recipe', c.edit ? (c.params ?? {}) : { recipe: c.recipe }),
         );
     });

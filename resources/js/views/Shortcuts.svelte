@@ -374,6 +374,7 @@
                         <div class="col-span-5 grid grid-cols-2 pb-2" data-params>
                             {#each commands.find(r.entry.command)?.params ?? [] as param, k (param.name)}
                                 <Field
+                                    ppq={setup.ppq}
                                     {param}
                                     value={params[param.name]}
                                     settings={{} as never}

@@ -1,10 +1,11 @@
 <script lang="ts">
-    import { onMount, tick } from 'svelte';
+    import { onMount, tick, untrack } from 'svelte';
     import type { Part } from '../api/part.svelte';
     import type { Song } from '../api/song.svelte';
     import { does } from '../keys/does';
     import { keys } from '../keys/keys.svelte';
     import { addressOf, follow, router } from '../router.svelte';
+    import { songRename } from '../roll/commands/make';
     import { transport } from '../sound/transport.svelte';
     import BottomLine from './BottomLine.svelte';
     import MiniPart from './MiniPart.svelte';
@@ -65,22 +66,9 @@
         void tick().then(focus);
     }
 
-    async function rename(name: string): Promise<void> {
+    function rename(name: string): void {
         renaming = false;
-        const before = song.name;
-        if (name === before) return;
-        try {
-            await song.rename(name);
-            said = `${before} is now ${song.name}.`;
-            trouble = '';
-        } catch (e) {
-            trouble = e instanceof Error ? e.message : String(e);
-        }
-    }
-
-    async function open(made: Promise<number | null>): Promise<void> {
-        const part = await made;
-        if (part !== null) router.go({ at: 'roll', song: song.id, part });
+        if (name !== song.name) song.do(songRename(name));
     }
 
     async function turn(index: number, what: 'muted' | 'soloed'): Promise<void> {
@@ -98,37 +86,38 @@
                 const part = song.tracks[chosen.track]?.parts[chosen.part];
                 if (part) router.go({ at: 'roll', song: song.id, part: part.id });
             },
-            'nudge-part': (p, _, { more }) => {
-                const part = song.tracks[chosen.track]?.parts[chosen.part];
-                const on = part && { part: part.id, pick: { all: true } };
-                // Everything in it moves, the controllers too.
-                if (on) song.do({ edit: 'nudge', on, params: { ...p, lanes: 'along' }, more: more || undefined });
-            },
-            'new-part': () => {
-                const track = song.tracks[chosen.track];
-                if (track) void open(song.make(`tracks/${track.id}/parts`));
-            },
             rename: () => void (renaming = true),
             track: (p) => void turn(chosen.track, p.what === 'muted' ? 'muted' : 'soloed'),
         }),
     );
+    // What is done here is done to the part chosen.
+    $effect(() => {
+        const part = song.tracks[chosen.track]?.parts[chosen.part];
+        untrack(() => (song.chosenParts = part ? [part.id] : []));
+        return () => (song.chosenParts = []);
+    });
     // Undo and redo speak through the song.
     $effect(() => {
         said = song.said;
         trouble = song.trouble;
     });
 
-    /** Where a part's box ends: an empty one has a bar of room. */
+    /** Where a part's box begins and ends: at its window, or where that reaches far, at what is in it. */
+    function startOf(part: Part): number {
+        return part.notes.size === 0 ? part.head.from : Math.max(part.head.from, part.firstStart);
+    }
+
     function endOf(part: Part): number {
-        return part.notes.size === 0 ? (lines?.bars[1] ?? song.time.ppq * 4) : part.lastEnd;
+        const { to } = part.head;
+        return part.notes.size === 0 ? (to ?? song.end) : Math.min(to ?? Infinity, part.lastEnd);
     }
 
     /** Parts that lie over one another in time stand below one another: in which row one stands, and of how many. */
     function rowOf(parts: Part[], part: Part): [number, number] {
         const ends: number[] = [];
         let mine = 0;
-        for (const p of [...parts].sort((a, b) => a.firstStart - b.firstStart || a.id - b.id)) {
-            const free = ends.findIndex((end) => end <= p.firstStart);
+        for (const p of [...parts].sort((a, b) => startOf(a) - startOf(b) || a.id - b.id)) {
+            const free = ends.findIndex((end) => end <= startOf(p));
             const row = free < 0 ? ends.length : free;
             ends[row] = endOf(p);
             if (p === part) mine = row;
@@ -146,7 +135,7 @@
     <div class="mb-4 flex items-baseline gap-4">
         {#if renaming}
             <div class="w-96">
-                <Rename name={song.name} onDone={(name) => void rename(name)} onCancel={() => (renaming = false)} />
+                <Rename name={song.name} onDone={rename} onCancel={() => (renaming = false)} />
             </div>
         {:else}
             <h1 class="truncate pb-1 font-serif text-3xl leading-snug">{song.name}</h1>
@@ -154,12 +143,12 @@
             <button
                 class="link text-sm whitespace-nowrap"
                 title="An empty part on the track chosen"
-                {@attach does('new-part')}>New part</button
+                {@attach does('part-new')}>New part</button
             >
             <button
                 class="link text-sm whitespace-nowrap"
                 title="A track with an empty part, to begin with a piano"
-                {@attach does('new-track', { program: 0 })}>New track</button
+                {@attach does('track-new', { program: 0 })}>New track</button
             >
         {/if}
     </div>
@@ -231,8 +220,8 @@
                                 : 'border-base-content/40'}"
                             style:top="calc(0.25rem + (100% - 0.5rem) * {row / rows})"
                             style:height="calc((100% - 0.5rem) / {rows})"
-                            style:left="{share(part.version >= 0 ? part.firstStart : 0)}%"
-                            style:width="{Math.max(1, share(part.version >= 0 ? endOf(part) - part.firstStart : 0))}%"
+                            style:left="{share(part.version >= 0 ? startOf(part) : 0)}%"
+                            style:width="{Math.max(1, share(part.version >= 0 ? endOf(part) - startOf(part) : 0))}%"
                             href={addressOf(to)}
                             data-chosen={isChosen}
                             data-testid="part"
@@ -266,4 +255,4 @@
         </div>
     {/if}
 </main>
-<BottomLine {said} {trouble} />
+<BottomLine {said} warnings={song.warnings} {trouble} />

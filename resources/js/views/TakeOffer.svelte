@@ -1,9 +1,9 @@
 <script lang="ts">
     import { does } from '../keys/does';
-    import { recorder } from '../sound/recorder.svelte';
+    import { interrupted } from '../sound/interrupted.svelte';
     import { notesIn } from '../sound/takes';
 
-    const left = $derived(recorder.left[0]);
+    const left = $derived(interrupted.left[0]);
     const notes = $derived(left ? notesIn(left) : 0);
 </script>
 
@@ -16,9 +16,9 @@
         <p class="min-w-0 flex-1">
             A take into <b class="font-semibold">{left.head.partName}</b>, begun at
             {new Date(left.head.begun).toLocaleTimeString(undefined, { hour: '2-digit', minute: '2-digit' })}, was
-            interrupted: {notes === 1 ? '1 note of it is' : `${notes} notes of it are`} kept in this browser only{recorder
+            interrupted: {notes === 1 ? '1 note of it is' : `${notes} notes of it are`} kept in this browser only{interrupted
                 .left.length > 1
-                ? `, and ${recorder.left.length - 1} more`
+                ? `, and ${interrupted.left.length - 1} more`
                 : ''}.
         </p>
         <button class="btn btn-sm btn-primary" title="Put it into the part" {@attach does('take', { what: 'keep' })}

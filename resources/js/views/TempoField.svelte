@@ -1,5 +1,6 @@
 <script lang="ts">
     import type { Song } from '../api/song.svelte';
+    import { tempoSet } from '../roll/commands/make';
     import { keys } from '../keys/keys.svelte';
     import { transport } from '../sound/transport.svelte';
 
@@ -20,7 +21,7 @@
 
     function set(tempo: number): void {
         if (tempo === now) return;
-        song.do({ edit: 'tempo-set', params: { tempo, at: Math.floor(transport.tick) } });
+        song.do(tempoSet(tempo, { at: Math.floor(transport.tick) }));
         keys.flashFor('tap');
     }
 

@@ -5,6 +5,7 @@
     import { does } from '../keys/does';
     import { keys } from '../keys/keys.svelte';
     import { labels } from '../keys/strokes';
+    import { markMove, markRemove, meterSet, tempoSet, type Mark } from '../roll/commands/make';
     import { transport } from '../sound/transport.svelte';
     import Panel from './Panel.svelte';
 
@@ -27,10 +28,6 @@
         return lines.bars[at] === tick ? String(at + 1) : time.position(tick, lines);
     }
 
-    function send(edit: string, params: Record<string, unknown>): void {
-        song.do({ edit, params });
-    }
-
     /** A field's number, or a sentence why it is none. */
     function number(e: Event, min: number, max: number, then: (n: number) => void): void {
         const field = e.currentTarget as HTMLInputElement;
@@ -41,7 +38,7 @@
     }
 </script>
 
-{#snippet place(tick: number, edit: string, what: string)}
+{#snippet place(tick: number, edit: Mark, what: string)}
     {#if tick === 0}
         <span class="w-28">from the start</span>
     {:else}
@@ -53,18 +50,18 @@
                 aria-label="{what} begins at bar"
                 value={bar(tick)}
                 onfocus={(e) => e.currentTarget.select()}
-                onchange={(e) => number(e, 1, 100000, (to) => send(`${edit}-move`, { at: tick, bar: Math.round(to) }))}
+                onchange={(e) => number(e, 1, 100000, (to) => song.do(markMove(edit, tick, Math.round(to))))}
             /></label
         >
     {/if}
 {/snippet}
 
-{#snippet removal(tick: number, edit: string, what: string)}
+{#snippet removal(tick: number, edit: Mark, what: string)}
     {#if tick > 0}
         <button
             class="btn btn-ghost btn-sm"
             data-field
-            onclick={() => send(`${edit}-remove`, { at: tick })}
+            onclick={() => song.do(markRemove(edit, tick))}
             aria-label="Remove {what}"
             title="The one before goes on">remove</button
         >
@@ -88,7 +85,7 @@
                         data-first={i === 0 ? true : undefined}
                         value={tempo}
                         onfocus={(e) => e.currentTarget.select()}
-                        onchange={(e) => number(e, 4, 1000, (to) => send('tempo-set', { tempo: to, at: tick }))}
+                        onchange={(e) => number(e, 4, 1000, (to) => song.do(tempoSet(to, { at: tick })))}
                     /> a minute</label
                 >
                 {@render removal(tick, 'tempo', `tempo ${tempo}`)}
@@ -99,7 +96,7 @@
         <button
             class="btn btn-outline btn-sm"
             data-field
-            onclick={() => send('tempo-set', { tempo: round(time.tempoAt(transport.tick)), bar: here })}
+            onclick={() => song.do(tempoSet(round(time.tempoAt(transport.tick)), { bar: here }))}
             >A tempo from bar {here}</button
         >
         <button class="btn btn-outline btn-sm" title="Tap the tempo: a tap a quarter" {@attach does('tap')}
@@ -121,16 +118,14 @@
                         value={beats}
                         onfocus={(e) => e.currentTarget.select()}
                         onchange={(e) =>
-                            number(e, 1, 64, (to) =>
-                                send('meter-set', { beats: Math.round(to), unit: String(unit), at: tick }),
-                            )}
+                            number(e, 1, 64, (to) => song.do(meterSet(Math.round(to), unit, { at: tick })))}
                     />
                     /
                     <select
                         class="select select-sm w-17"
                         aria-label="Unit from bar {bar(tick)}"
                         value={String(unit)}
-                        onchange={(e) => send('meter-set', { beats, unit: e.currentTarget.value, at: tick })}
+                        onchange={(e) => song.do(meterSet(beats, e.currentTarget.value, { at: tick }))}
                     >
                         {#each UNITS as option (option)}<option value={String(option)}>{option}</option>{/each}
                     </select></span
@@ -145,7 +140,7 @@
             data-field
             onclick={() => {
                 const [beats, unit] = time.meterAt(transport.tick);
-                send('meter-set', { beats, unit: String(unit), bar: here });
+                song.do(meterSet(beats, unit, { bar: here }));
             }}>A meter from bar {here}</button
         >
     </div>

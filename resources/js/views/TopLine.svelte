@@ -40,8 +40,8 @@
     const position = $derived(song && lines ? song.time.position(Math.floor(transport.tick + 1e-3), lines) : '1.1.1');
     const seconds = $derived(song ? clock(song.time.seconds(transport.tick)) : '0:00.0');
     const meter = $derived(song ? song.time.meterAt(transport.tick).join('/') : '');
-    const loudness = $derived(share(transport.level));
-    const peak = $derived(share(transport.peak));
+    const loudness = $derived(share(transport.loudness.level));
+    const peak = $derived(share(transport.loudness.peak));
 
     /** A level in decibels below full scale, −60 to 0, as a share. */
     function share(level: number): number {

@@ -32,7 +32,7 @@ class Inputs {
         const key = `${who}:${pitch}`;
         if (this.held.has(key)) this.off(who, pitch, stamp);
         this.held = new Map([...this.held, [key, pitch]]);
-        transport.liveOn(this.part, key, pitch, velocity);
+        transport.live.on(this.part, key, pitch, velocity);
         this.tell({ kind: 'on', pitch, velocity: Math.max(1, Math.min(127, velocity)), stamp, who });
     }
 
@@ -42,7 +42,7 @@ class Inputs {
         const held = new Map(this.held);
         held.delete(key);
         this.held = held;
-        transport.liveOff(key);
+        transport.live.off(key);
         this.tell({ kind: 'off', pitch, stamp, who, ...(release === undefined ? {} : { release }) });
     }
 
@@ -52,7 +52,7 @@ class Inputs {
             if (data[1]! >= 64) this.pedals.add(who);
             else this.pedals.delete(who);
         }
-        transport.liveMessage(this.part, STATUS[kind], data);
+        transport.live.message(this.part, STATUS[kind], data);
         this.tell({ kind, data, stamp });
     }
 

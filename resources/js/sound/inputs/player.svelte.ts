@@ -1,4 +1,3 @@
-import { request } from '../../api/client';
 import type { Song } from '../../api/song.svelte';
 import type { PlayedEvent } from '../../api/types';
 import { transport } from '../transport.svelte';
@@ -40,11 +39,10 @@ class Player {
 
     /** What it will play from a tick on. */
     async learn(song: Song, from: number): Promise<string> {
-        const { name, events } = await request<{ name: string; events: PlayedEvent[] }>(
-            'POST',
-            `songs/${song.id}/player`,
-            { ...this.settings, from: Math.round(from) },
-        );
+        const { name, events } = await song.read<{ name: string; events: PlayedEvent[] }>('passage-reading', {
+            ...this.settings,
+            from: Math.round(from),
+        });
         this.moments = events
             .flatMap((e): Moment[] =>
                 'pitch' in e

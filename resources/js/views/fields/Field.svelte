@@ -1,6 +1,7 @@
 <script lang="ts">
     import type { Param, Settings, Step } from '../../api/types';
     import GridField from './GridField.svelte';
+    import PlaceField from './PlaceField.svelte';
     import StepField from './StepField.svelte';
     import { nudgeStep } from './steps';
 
@@ -11,8 +12,10 @@
         settings: Settings;
         onchange: (value: unknown) => void;
         first?: boolean;
+        /** Ticks to a quarter, where a length in ticks begins. */
+        ppq: number;
     }
-    let { param, value, settings, onchange, first = false }: Props = $props();
+    let { param, value, settings, onchange, ppq, first = false }: Props = $props();
 
     const own = $derived(
         param.setting ? (param.setting === 'nudge' ? nudgeStep(settings) : settings[param.setting]) : undefined,
@@ -28,7 +31,7 @@
     }
 
     function length(unit: string): void {
-        onchange(unit === 'ticks' ? 240 : '1/16');
+        onchange(unit === 'ticks' ? ppq / 4 : '1/16');
     }
 </script>
 
@@ -114,6 +117,8 @@
             {first}
             {onchange}
         />
+    {:else if param.type === 'place'}
+        <PlaceField value={shown} words={param.choices ?? []} label={param.title} {first} {onchange} />
     {:else if param.type === 'length'}
         <div class="flex gap-2">
             {#if typeof shown === 'number'}

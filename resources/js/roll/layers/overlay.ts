@@ -1,8 +1,8 @@
 import type { Landing } from '../../api/landing';
 import type { Part } from '../../api/part.svelte';
-import type { Note } from '../../api/types';
-import type { Colours } from '../colours';
-import type { View } from '../view';
+import type { Note } from '../../api/tables';
+import type { Colours } from '../../stage/colours';
+import type { View } from '../../stage/view';
 
 /** What a drag would do: by how much each chosen note's place and size would change. */
 export interface Shift {

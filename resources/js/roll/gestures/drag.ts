@@ -1,9 +1,10 @@
-import type { Song } from '../api/song.svelte';
-import type { Part } from '../api/part.svelte';
-import { nearestLine } from '../api/time';
-import type { Command, Note } from '../api/types';
-import type { Shift } from './paint/overlay';
-import type { View } from './view';
+import type { Part } from '../../api/part.svelte';
+import type { Note } from '../../api/tables';
+import { nearestLine } from '../../api/time';
+import type { Command } from '../../api/types';
+import type { View } from '../../stage/view';
+import * as make from '../commands/make';
+import type { Shift } from '../layers/overlay';
 
 /** How far the pointer goes before a press is a drag, in pixels. */
 export const DRAG_FROM = 4;
@@ -79,23 +80,17 @@ export class NoteDrag {
     }
 
     /** What a drop asks of the server: edits like any others, one step together. */
-    drop(song: Song): void {
-        if (this.idle) return;
+    commands(): Command[] {
+        if (this.idle) return [];
+        const { start, length, pitch, end } = this.shift;
         const commands: Command[] = [];
-        const ticks = (steps: number): Record<string, unknown> => ({
-            steps: Math.sign(steps),
-            by: { unit: 'ticks', amount: Math.abs(steps) },
-        });
-        if (this.shift.end !== undefined) commands.push({ edit: 'end-at', params: { tick: this.shift.end } });
-        else if (this.grip === 'start')
-            commands.push({ edit: 'resize', params: { ...ticks(this.shift.start), edge: 'start' } });
-        else if (this.shift.start !== 0) commands.push({ edit: 'nudge', params: ticks(this.shift.start) });
-        if (this.shift.pitch !== 0) commands.push({ edit: 'transpose', params: { semitones: this.shift.pitch } });
-        if (this.shift.length !== 0 && this.grip !== 'start' && this.shift.end === undefined)
-            commands.push({ edit: 'resize', params: ticks(this.shift.length) });
-        if (this.velocity !== 0) commands.push({ edit: 'velocity-add', params: { amount: this.velocity } });
-        if (commands.length === 1) song.do(commands[0]!);
-        else song.one(commands);
+        if (end !== undefined) commands.push(make.endAt(end));
+        else if (this.grip === 'start') commands.push(make.startBy(start));
+        else if (start !== 0) commands.push(make.moveBy(start));
+        if (pitch !== 0) commands.push(make.transposeBy(pitch));
+        if (length !== 0 && this.grip !== 'start' && end === undefined) commands.push(make.lengthenBy(length));
+        if (this.velocity !== 0) commands.push(make.louderBy(this.velocity));
+        return commands;
     }
 
     get words(): string {

@@ -1,14 +1,21 @@
 import { barAt } from '../../api/time';
-import type { Lines } from '../../api/types';
+import type { Lines, PartHead } from '../../api/types';
 import type { Time } from '../../api/time';
-import type { Colours } from '../colours';
+import type { Colours } from '../../stage/colours';
 import { isDark } from '../names';
-import type { View } from '../view';
+import type { View } from '../../stage/view';
 
 const CLOSEST = 7;
 
 /** Rows of the keyboard and the grid's own lines. Where lines would crowd, only every second, fourth… of a bar is shown. */
-export function paintGrid(ctx: CanvasRenderingContext2D, view: View, lines: Lines, time: Time, c: Colours): void {
+export function paintGrid(
+    ctx: CanvasRenderingContext2D,
+    view: View,
+    lines: Lines,
+    head: PartHead,
+    time: Time,
+    c: Colours,
+): void {
     const { width, height } = view;
     ctx.fillStyle = c.paper;
     ctx.fillRect(0, 0, width, height);
@@ -28,6 +35,24 @@ export function paintGrid(ctx: CanvasRenderingContext2D, view: View, lines: Line
         ctx.fillStyle = rank === 'bar' ? c.bar : rank === 'beat' ? c.beat : c.line;
         ctx.fillRect(x, 0, 1, height);
     });
+    paintWindow(ctx, view, head, c);
+}
+
+/** Outside the part's window the paper is grey, and at its edges stands a double rule. */
+function paintWindow(ctx: CanvasRenderingContext2D, view: View, head: PartHead, c: Colours): void {
+    const from = view.x(head.from);
+    const to = head.to === null ? Infinity : view.x(head.to);
+    ctx.fillStyle = c.faint;
+    ctx.globalAlpha = 0.13;
+    if (from > 0) ctx.fillRect(0, 0, Math.min(from, view.width), view.height);
+    if (to < view.width) ctx.fillRect(Math.max(0, to), 0, view.width - Math.max(0, to), view.height);
+    ctx.globalAlpha = 1;
+    ctx.fillStyle = c.bar;
+    for (const x of head.from > 0 ? [from, to] : [to])
+        if (x >= 0 && x <= view.width) {
+            ctx.fillRect(Math.round(x), 0, 1, view.height);
+            ctx.fillRect(Math.round(x) + (x === from ? -3 : 2), 0, 1, view.height);
+        }
 }
 
 /** Visits the grid's lines in view, with the pixel each stands on and how much it weighs. */

@@ -1,10 +1,10 @@
 import type { Part } from '../../api/part.svelte';
 import { nearestLine } from '../../api/time';
-import type { Note } from '../../api/types';
-import type { Colours } from '../colours';
+import type { Note } from '../../api/tables';
+import type { Colours } from '../../stage/colours';
 import { pitchName } from '../names';
-import { inkOf, mixed, Pixels, type Ink } from '../pixels';
-import type { View } from '../view';
+import { inkOf, mixed, Pixels, type Ink } from '../../stage/pixels';
+import type { View } from '../../stage/view';
 
 /** Notes lower or narrower than this have no room for an edge and marks. */
 const PLAIN_ROW = 7;
@@ -68,6 +68,7 @@ export function paintNotes(
         full: mixed(inkOf(colour), common.paper),
     });
     const both = [inks(c.tint), inks(c.selected)] as const;
+    const pale: Inks = { ...common, edge: common.faint, full: mixed(common.faint, common.paper) };
     const chosen: number[] = [];
     const named: Note[] = [];
     const isChosen = flags.read(part, selected, versions);
@@ -83,7 +84,8 @@ export function paintNotes(
         const x = (starts[i]! - left) * scale;
         const w = Math.max(1.5, lengths[i]! * scale - 1);
         const pitch = pitches[i]!;
-        const own = both[isChosen[i]! as 0 | 1];
+        // What lies outside the part's window is pale.
+        const own = part.holds(starts[i]!) ? both[isChosen[i]! as 0 | 1] : isChosen[i] === 1 ? both[1] : pale;
         if (w < PLAIN_WIDTH || dense) {
             if (x + w <= reached[pitch]! + 0.25) return;
             reached[pitch] = x + w;
@@ -129,7 +131,7 @@ function paintNote(
         const full = Math.max(1, (h * note.velocity) / 127);
         pixels.rect(x, y + h - full, w, full, inks.full);
     }
-    pixels.edge(x, y, w, h, chosen ? 2 : 1, note.muted && !chosen ? inks.faint : inks.edge, note.muted);
+    pixels.edge(x, y, w, h, chosen ? 2 : 1, note.muted && !chosen ? inks.faint : inks.edge, note.muted === 1);
     // The corner of a chosen note is folded.
     if (chosen && w > CORNER)
         for (let i = 0; i < CORNER; i++) pixels.rect(x + w - CORNER + i, y + i, CORNER - i, 1, inks.edge);

@@ -1,3 +1,9 @@
+/** What a layer shows, and whether its painter covers every pixel itself. */
+export interface LayerSpec {
+    paint: (ctx: CanvasRenderingContext2D, width: number, height: number) => void;
+    covers?: boolean;
+}
+
 /** A canvas that is drawn at most once a frame, and only when something it shows has changed. */
 export class Layer {
     readonly ctx: CanvasRenderingContext2D;

@@ -1,0 +1,48 @@
+/** How notes and points come from the server; a test compares these with the core's own tables. */
+
+/** `until` is the tick up to which it sounds, 0 where it does not. A new column is a word here. */
+export const NOTE_COLUMNS = [
+    'id',
+    'start',
+    'length',
+    'pitch',
+    'velocity',
+    'muted',
+    'group',
+    'channel',
+    'driftStart',
+    'driftLength',
+    'until',
+] as const;
+
+/** `heard` is 1 where it is heard. */
+export const POINT_COLUMNS = ['id', 'tick', 'status', 'data1', 'data2', 'heard'] as const;
+
+export type Row = number[];
+export type Note = Record<(typeof NOTE_COLUMNS)[number], number>;
+export type Point = Record<(typeof POINT_COLUMNS)[number], number>;
+
+export function noteOf(row: Row): Note {
+    const note = {} as Note;
+    for (let i = 0; i < NOTE_COLUMNS.length; i++) note[NOTE_COLUMNS[i]!] = row[i]!;
+    return note;
+}
+
+export function rowOf(note: Note): Row {
+    return NOTE_COLUMNS.map((name) => note[name]);
+}
+
+export function pointOf(row: Row): Point {
+    const point = {} as Point;
+    for (let i = 0; i < POINT_COLUMNS.length; i++) point[POINT_COLUMNS[i]!] = row[i]!;
+    return point;
+}
+
+export function rowOfPoint(point: Point): Row {
+    return POINT_COLUMNS.map((name) => point[name]);
+}
+
+/** A note that is not in the part, to be sounded or drawn. */
+export function passing(note: Partial<Note>): Note {
+    return { ...noteOf(NOTE_COLUMNS.map(() => 0)), ...note };
+}

@@ -1,0 +1,72 @@
+import type { Command, On } from '../../api/types';
+import type { Drawn } from '../layers/overlay';
+
+/**
+ * What gestures, fields and forms ask of the server: commands by their ids. Nowhere outside this folder stands the id
+ * of an edit; what else a screen has to know of one is in its spec.
+ */
+
+const ticksOf = (by: number): Record<string, unknown> => ({
+    steps: Math.sign(by),
+    by: { unit: 'ticks', amount: Math.abs(by) },
+});
+
+export const moveBy = (ticks: number): Command => ({ edit: 'nudge', params: ticksOf(ticks) });
+export const transposeBy = (semitones: number): Command => ({ edit: 'transpose', params: { semitones } });
+export const lengthenBy = (ticks: number): Command => ({ edit: 'resize', params: ticksOf(ticks) });
+export const startBy = (ticks: number): Command => ({ edit: 'resize', params: { ...ticksOf(ticks), edge: 'start' } });
+export const endAt = (tick: number): Command => ({ edit: 'end-at', params: { tick } });
+export const louderBy = (amount: number): Command => ({ edit: 'velocity-add', params: { amount } });
+export const moveTo = (tick: number | string): Command => ({ edit: 'move-to', params: { tick } });
+export const remove = (on?: On): Command => ({ edit: 'delete', ...(on ? { on } : {}) });
+export const cutSpan = (on: On): Command => ({ edit: 'cut-span', on, params: { from: 'span-start', to: 'span-end' } });
+export const asPlayed = (on: On): Command => ({ edit: 'as-played', on });
+export const longerByCell = (on: On, by: unknown): Command => ({ edit: 'resize', on, params: { steps: 1, by } });
+
+/** Notes to come: those without a length or a velocity take the pen's. */
+export function insert(
+    part: number,
+    notes: readonly Partial<Drawn & { velocity: number }>[] | Record<string, number>[],
+    more: Record<string, unknown> = {},
+): Command {
+    return { edit: 'insert', on: { part, notes: [] }, params: { notes, ...more } };
+}
+
+export const takeIn = (part: number, params: Record<string, unknown>): Command => ({
+    edit: TAKE,
+    on: { part, notes: [] },
+    params,
+    more: true,
+});
+/** The edit that a take is. */
+export const TAKE = 'take-in';
+
+export const tempoSet = (tempo: number, where: { at: number } | { bar: number }): Command => ({
+    edit: 'tempo-set',
+    params: { tempo, ...where },
+});
+export const meterSet = (beats: number, unit: number | string, where: { at: number } | { bar: number }): Command => ({
+    edit: 'meter-set',
+    params: { beats, unit: String(unit), ...where },
+});
+export type Mark = 'tempo' | 'meter';
+export const markMove = (what: Mark, at: number, bar: number): Command => ({
+    edit: what === 'tempo' ? 'tempo-move' : 'meter-move',
+    params: { at, bar },
+});
+export const markRemove = (what: Mark, at: number): Command => ({
+    edit: what === 'tempo' ? 'tempo-remove' : 'meter-remove',
+    params: { at },
+});
+export const tempoTap = (taps: readonly number[], at: number): Command => ({
+    edit: 'tempo-tap',
+    params: { taps, at },
+    more: true,
+});
+export const songRename = (name: string): Command => ({ edit: 'song-rename', params: { name } });
+
+/** Commands that move the caret where nothing is chosen, and those that make the span longer. */
+export const CARET_MOVERS = ['nudge', 'snap-nudge', 'transpose'];
+export const SPAN_MOVERS = ['resize'];
+/** Commands whose keys the nudge settings show. */
+export const BY_NUDGE_STEP = ['nudge', 'resize', 'snap-nudge'];

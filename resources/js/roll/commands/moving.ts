@@ -1,0 +1,93 @@
+import type { Command } from '../../api/types';
+import type { Handler, Press } from '../../keys/keys.svelte';
+import { recorder } from '../../sound/recorder.svelte';
+import { transport } from '../../sound/transport.svelte';
+import type { Sheet } from '../sheet.svelte';
+import * as make from './make';
+import { SPAN_MOVERS } from './make';
+import { askSpan } from './span';
+
+function asked(edit: string, params: Record<string, unknown>, press: Press): Command {
+    return {
+        edit,
+        params,
+        ...(press.more ? { more: true } : {}),
+        ...(press.times > 1 ? { times: press.times } : {}),
+    };
+}
+
+/** What the arrows do: to the notes chosen, or with none chosen to the caret and the span. */
+export function moving(sheet: Sheet): Record<string, Handler> {
+    const { song } = sheet;
+
+    /** An edit of the notes chosen; with none chosen the same keys do something else. */
+    const orElse =
+        (edit: string, other: (p: Record<string, unknown>, times: number) => void): Handler =>
+        (params, _, press) =>
+            song.inTurn(() => {
+                if (song.selected.size > 0) song.do(asked(edit, params, press));
+                else other(params, press.times);
+            });
+
+    const [inTime, byLine, inPitch] = make.CARET_MOVERS as [string, string, string];
+    const cell = { unit: 'grid', amount: 1 };
+    return {
+        [inTime]: orElse(inTime, (p, times) => song.moveCaret(Number(p.steps ?? 1) * times, p.by)),
+        [byLine]: orElse(byLine, (p, times) => song.moveCaret(Number(p.steps ?? 1) * times, cell)),
+        [inPitch]: orElse(inPitch, (p, times) => {
+            song.putCaret(song.caret.tick, song.caret.pitch + Number(p.semitones) * times);
+            sheet.caretCame();
+        }),
+        [SPAN_MOVERS[0]!]: orElse(SPAN_MOVERS[0]!, (p, times) =>
+            askSpan(sheet, { what: 'steps', steps: Number(p.steps ?? 1) * times, by: p.by }),
+        ),
+        locate: (p) => {
+            song.inTurn(() => {
+                song.putCaret(p.to === 'start' ? 0 : sheet.part.lastEnd);
+                sheet.showCaret();
+            });
+            return false;
+        },
+        caret: (p) => song.afterAll(() => caretTo(sheet, String(p.to))),
+        'loop-selection': () =>
+            song.inTurn(() => {
+                if (song.selected.size > 0) askSpan(sheet, { what: 'bars' }, true);
+                else if (!recorder.on) transport.setLoop(null);
+            }),
+    };
+}
+
+/** Where each way leads the caret; null where there is nothing more. */
+const WAYS: Record<string, (sheet: Sheet) => [tick: number, pitch: number] | null> = {
+    'first-note': ({ part }) => (part.ordered[0] ? [part.ordered[0].start, part.ordered[0].pitch] : null),
+    'part-end': ({ part, song }) => [part.lastEnd, song.caret.pitch],
+    // Of notes that start together each is come to, from below.
+    'next-note': ({ part, song: { caret } }) => {
+        const next = part.ordered.find(
+            (n) => n.start > caret.tick || (n.start === caret.tick && n.pitch > caret.pitch),
+        );
+        return next ? [next.start, next.pitch] : null;
+    },
+    'previous-note': ({ part, song: { caret } }) => {
+        const last = part.ordered.findLast(
+            (n) => n.start < caret.tick || (n.start === caret.tick && n.pitch < caret.pitch),
+        );
+        return last ? [last.start, last.pitch] : null;
+    },
+    'pitch-up': (sheet) => row(sheet, 1),
+    'pitch-down': (sheet) => row(sheet, -1),
+};
+
+/** The next row in use, up or down. */
+function row({ part, song: { caret } }: Sheet, way: 1 | -1): [number, number] | null {
+    const pitches = [...new Set(part.ordered.map((n) => n.pitch))].sort((a, b) => way * (a - b));
+    const next = pitches.find((p) => way * (p - caret.pitch) > 0);
+    return next === undefined ? null : [caret.tick, next];
+}
+
+function caretTo(sheet: Sheet, to: string): void {
+    const place = WAYS[to]?.(sheet) ?? null;
+    if (!place) return sheet.song.tell('There is nothing more to go to that way.');
+    sheet.song.putCaret(...place);
+    sheet.caretCame();
+}

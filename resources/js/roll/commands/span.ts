@@ -1,0 +1,43 @@
+import type { Handler } from '../../keys/keys.svelte';
+import { recorder } from '../../sound/recorder.svelte';
+import { transport } from '../../sound/transport.svelte';
+import type { Sheet } from '../sheet.svelte';
+
+interface Found {
+    from: number;
+    to: number;
+    said: string;
+}
+
+/** Makes the span; whether it is looped stays as it was, unless that is said. */
+export function setSpan(sheet: Sheet, from: number, to: number, on?: boolean, said?: string): void {
+    const { song, part } = sheet;
+    if (recorder.on) return song.tell('The span stays as it is while a take is recorded.');
+    if (to <= from) return song.tell('A span ends after it begins: nothing changed.');
+    const looped = on ?? transport.loop?.on ?? false;
+    transport.setLoop({ from, to, on: looped });
+    const words = said ?? `Span from ${song.time.position(from, part.lines)} to ${song.time.position(to, part.lines)}`;
+    song.tell(`${words}${looped ? ', looped' : ''}.`);
+}
+
+/** Asks which span is meant: what that is, is the server's to say. */
+export function askSpan(sheet: Sheet, params: Record<string, unknown>, on?: boolean): void {
+    sheet.song.ask<Found>(
+        'span',
+        () => params,
+        ({ from, to, said }) => setSpan(sheet, from, to, on, said),
+    );
+}
+
+export function spans(sheet: Sheet): Record<string, Handler> {
+    const { song } = sheet;
+    return {
+        span: (p) =>
+            song.inTurn(() => {
+                if (p.what !== 'clear') return askSpan(sheet, { what: p.what });
+                if (recorder.on) return song.tell('The span stays as it is while a take is recorded.');
+                transport.setLoop(null);
+                song.tell('There is no span.');
+            }),
+    };
+}

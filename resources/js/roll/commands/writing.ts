@@ -1,0 +1,96 @@
+import { linesAround } from '../../api/time';
+import type { Handler } from '../../keys/keys.svelte';
+import { tool } from '../pen.svelte';
+import type { Sheet } from '../sheet.svelte';
+import * as make from './make';
+
+/** Notes put in, chosen and taken away at the caret and at the pointer; copies. */
+export function writing(sheet: Sheet): Record<string, Handler> {
+    const { song, part } = sheet;
+
+    /** Writing goes on where the last answer said. */
+    function goOn(): void {
+        song.select([]);
+        if (song.goesOn === null) return;
+        song.putCaret(song.goesOn);
+        sheet.caretCame();
+    }
+
+    /** Keeps what is chosen, or what lies in the span; then does what follows, in its turn. */
+    function copy(then: (words: string, inSpan: boolean) => void): void {
+        song.carry(({ notes: { length: n } }, inSpan) =>
+            then(`${n === 1 ? '1 note' : `${n} notes`}${inSpan ? ' of the span' : ''}`, inSpan),
+        );
+    }
+
+    return {
+        tool: (p) => {
+            tool.turn(p.tool === 'eraser' ? 'eraser' : 'pen');
+            song.tell(
+                {
+                    pen: 'The pen is in hand: a press writes a note, with Shift one at each line of the grid.',
+                    eraser: 'The eraser is in hand: it deletes the notes that it goes over.',
+                    hand: 'Nothing is in hand.',
+                }[tool.name],
+            );
+        },
+        'insert-at': (p) =>
+            song.inTurn(() => {
+                const { pointed } = sheet;
+                const atPointer = p.at === 'pointer' && pointed !== null;
+                const note = atPointer
+                    ? { start: linesAround(part.lines, pointed.tick)[0], pitch: pointed.pitch }
+                    : { start: song.caret.tick, pitch: song.caret.pitch };
+                song.do(make.insert(part.id, [note], p.touch ? { touch: p.touch } : {}));
+                if (p.at !== 'pointer') song.inTurn(goOn);
+            }),
+        'note-here': (p) =>
+            song.afterAll(() => {
+                if (p.at === 'pointer') {
+                    const under = song.pointer?.note;
+                    if (!under) return song.tell('There is no note under the pointer.');
+                    return song.do(make.remove({ part: part.id, notes: [under.id] }));
+                }
+                const { tick, pitch } = song.caret;
+                const here: number[] = [];
+                part.between(tick, tick + 1, (n) => n.pitch === pitch && here.push(n.id));
+                if (here.length === 0) return song.tell('There is no note at the caret.');
+                if (p.what === 'delete') song.do(make.remove({ part: part.id, notes: here }));
+                else song.select(here);
+            }),
+        'place-and-next': () =>
+            song.inTurn(() => {
+                const { tick } = song.caret;
+                const moved = new Set(song.selected);
+                song.do(make.moveTo('caret'));
+                if (moved.size > 0)
+                    song.afterAll(() => {
+                        const next = part.ordered.find((n) => n.start > tick && !moved.has(n.id));
+                        if (!next) return;
+                        song.putCaret(next.start, next.pitch);
+                        sheet.showCaret();
+                    });
+            }),
+        copy: () => copy((words) => song.tell(`${words} copied.`)),
+        cut: () =>
+            copy((words, inSpan) => {
+                song.do(inSpan ? make.cutSpan({ part: part.id, notes: [] }) : make.remove());
+                song.afterAll(() => song.tell(`${words} cut.`));
+            }),
+        paste: () =>
+            song.afterAll(() => {
+                const clip = song.carried;
+                if (!clip) return song.tell('Nothing was copied yet.');
+                const { tick } = song.caret;
+                song.do(make.insert(part.id, clip.notes, { at: tick, anchor: clip.anchor }));
+                // Pasted once more it follows on.
+                song.afterAll(() => {
+                    song.putCaret(tick + clip.length);
+                    sheet.showCaret();
+                });
+            }),
+        select: (p, _, press) =>
+            song.do({ select: String(p.move), ...(press.times > 1 ? { times: press.times } : {}) }),
+        set: (p) => song.do({ set: p, part: part.id }),
+    };
+}

@@ -1,0 +1,89 @@
+import { untrack } from 'svelte';
+import { inputs } from '../sound/inputs/inputs.svelte';
+import { recorder } from '../sound/recorder.svelte';
+import { transport } from '../sound/transport.svelte';
+import { theme } from '../theme.svelte';
+import type { Sheet } from './sheet.svelte';
+
+/** Milliseconds after a change before it is asked where notes overlap: a held key asks once. */
+const OVERLAPS_AFTER = 120;
+
+/** What the roll follows for as long as its component is there: each change touches the layers that show it. */
+export function followed(sheet: Sheet): void {
+    const { song, part, view } = sheet;
+    const there = (): boolean => view.width > 0;
+
+    $effect(() => {
+        void part.version;
+        void part.lines;
+        void part.head;
+        void song.end;
+        void song.selectionVersion;
+        view.end = song.end;
+        if (there()) sheet.touchAll();
+    });
+    $effect(() => {
+        void theme.version;
+        if (there()) untrack(() => sheet.recolour());
+    });
+    $effect(() => {
+        void transport.loop;
+        void recorder.on;
+        void recorder.settings;
+        sheet.touch('ruler');
+    });
+    // What is held is seen at once, also on the keyboard.
+    $effect(() => {
+        const held = [...inputs.held.values()];
+        if (!there()) return;
+        untrack(() => sheet.showHeld());
+        const { tick } = untrack(() => song.caret);
+        if (sheet.steps.on && held.length > 0) view.reveal(tick, tick + 1, Math.min(...held), Math.max(...held));
+    });
+    $effect(() => {
+        void transport.tick;
+        if (there() && !transport.playing) sheet.darken();
+    });
+    $effect(() => {
+        sheet.overlay.landing = song.looking.landing;
+        sheet.overlay.marked = song.marked;
+        sheet.touch('overlay');
+    });
+    $effect(() => {
+        void sheet.playedPlaces;
+        void part.overlaps;
+        sheet.touch('notes');
+    });
+    $effect(() => {
+        void song.caret;
+        if (!there()) return;
+        sheet.place();
+        sheet.touch('ruler');
+    });
+    // What is looked at follows the notes, the choice and the settings.
+    $effect(() => {
+        void song.selectionVersion;
+        void part.version;
+        void part.settings;
+        const { looked } = sheet;
+        if (looked) void untrack(() => song.looking.look([looked], true));
+    });
+    // An edit by key may carry the notes out of sight: keep them there.
+    $effect(() => {
+        void song.selectionVersion;
+        if (there() && !sheet.holding() && song.selected.size > 0) untrack(() => sheet.revealSelection());
+    });
+    // Where notes overlap is the server's to say, when the hand rests.
+    $effect(() => {
+        void part.version;
+        const timer = setTimeout(() => {
+            if (song.looking.comparing) return;
+            song.read<{ stretches: Record<string, [number, number, number][]> }>('overlap-reading', {}, [
+                { part: part.id, notes: [] },
+            ])
+                .then(({ stretches }) => (part.overlaps = stretches[part.id] ?? []))
+                .catch(() => {});
+        }, OVERLAPS_AFTER);
+        return () => clearTimeout(timer);
+    });
+}

@@ -1,0 +1,71 @@
+import { transport } from '../../sound/transport.svelte';
+import type { Gesture } from '../../stage/hands';
+import type { Sheet } from '../sheet.svelte';
+import { DRAG_FROM } from './drag';
+
+/** A press on empty paper: dragged it chooses what the box touches, else it ends the choice or puts the caret. */
+export function box(sheet: Sheet): Gesture {
+    const { song, part, overlay, view } = sheet;
+    let from = { tick: 0, y: 0 };
+    let keep = new Set<number>();
+    let take = false;
+
+    function choose(): void {
+        const { x0, y0, x1, y1 } = overlay.box!;
+        const [first, last] = [view.tick(Math.min(x0, x1)), view.tick(Math.max(x0, x1))];
+        const [low, high] = [view.pitch(Math.max(y0, y1)), view.pitch(Math.min(y0, y1))];
+        const ids = new Set(keep);
+        part.between(first, last, (n) => {
+            if (n.pitch < low || n.pitch > high || !part.holds(n.start)) return;
+            if (take && keep.has(n.id)) ids.delete(n.id);
+            else ids.add(n.id);
+        });
+        song.select(ids);
+    }
+
+    /** A drag that leaves the roll takes the view along. */
+    function scrollAtEdge(x: number, y: number): void {
+        const by = (p: number, size: number): number =>
+            p < 0 ? Math.max(-30, p / 2) : p > size ? Math.min(30, (p - size) / 2) : 0;
+        const [dx, dy] = [by(x, view.width), by(y, view.height)];
+        if (dx || dy) view.scroll(dx, dy);
+    }
+
+    function end(): void {
+        overlay.box = null;
+        sheet.touch('overlay');
+    }
+
+    return {
+        begin({ x, y, button, mod, shift }) {
+            if (button !== 0) return false;
+            from = { tick: view.tick(x), y };
+            take = mod;
+            keep = mod || shift ? new Set(song.selected) : new Set();
+            return true;
+        },
+        move({ x, y }) {
+            const x0 = view.x(from.tick);
+            if (Math.hypot(x - x0, y - from.y) < DRAG_FROM && !overlay.box) return;
+            overlay.box = { x0, y0: from.y, x1: x, y1: y };
+            choose();
+            sheet.touch('overlay');
+            scrollAtEdge(x, y);
+        },
+        drop(touch) {
+            if (!overlay.box) {
+                if (keep.size === 0) song.select([]);
+                if (song.selected.size === 0 && touch) {
+                    song.putCaret(sheet.snapped(view.tick(touch.x), touch.alt), view.pitch(touch.y));
+                    transport.locate(song.caret.tick);
+                    sheet.sayCaret();
+                }
+            }
+            end();
+        },
+        cancel() {
+            song.select(keep);
+            end();
+        },
+    };
+}

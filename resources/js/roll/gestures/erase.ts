@@ -1,0 +1,50 @@
+import { keys } from '../../keys/keys.svelte';
+import type { Gesture, Touch } from '../../stage/hands';
+import { remove } from '../commands/make';
+import { tool } from '../pen.svelte';
+import type { Sheet } from '../sheet.svelte';
+import { noteAt } from './drag';
+
+/** The eraser, or the second button while the pen is in hand: deletes the notes that it goes over. */
+export function erase(sheet: Sheet): Gesture {
+    const { song, part, overlay } = sheet;
+    let last = { x: 0, y: 0 };
+
+    function rub(x: number, y: number): void {
+        const hit = noteAt(sheet.view, part, song.selected, x, y);
+        if (!hit || overlay.erased.has(hit.note.id)) return;
+        overlay.erased = new Set([...overlay.erased, hit.note.id]);
+        sheet.touch('overlay');
+    }
+
+    function end(): void {
+        overlay.erased = new Set();
+        sheet.touch('overlay');
+    }
+
+    return {
+        begin({ x, y, button }: Touch) {
+            if (!(tool.name === 'eraser' ? button === 0 : tool.name === 'pen' && button === 2)) return false;
+            last = { x, y };
+            overlay.erased = new Set();
+            rub(x, y);
+            return true;
+        },
+        move({ x, y }) {
+            // A fast hand skips over notes: all between two looks are met.
+            const steps = Math.max(1, Math.ceil(Math.hypot(x - last.x, y - last.y) / 4));
+            for (let i = 1; i <= steps; i++)
+                rub(last.x + ((x - last.x) * i) / steps, last.y + ((y - last.y) * i) / steps);
+            last = { x, y };
+        },
+        drop() {
+            const command = remove({ part: part.id, notes: [...overlay.erased] });
+            if (overlay.erased.size > 0) {
+                song.do(command);
+                keys.flashFor(command.edit!);
+            }
+            end();
+        },
+        cancel: end,
+    };
+}

@@ -1,0 +1,68 @@
+import type { Note } from '../../api/tables';
+import { keys } from '../../keys/keys.svelte';
+import { transport } from '../../sound/transport.svelte';
+import type { Gesture } from '../../stage/hands';
+import { numbersOf } from '../numbers';
+import type { Sheet } from '../sheet.svelte';
+import { NoteDrag, noteAt } from './drag';
+
+/** A press on a note chooses it, and drags what is chosen. */
+export function grab(sheet: Sheet): Gesture {
+    const { song, part, overlay } = sheet;
+    let drag: NoteDrag;
+    let note: Note;
+    /** What was chosen before. */
+    let keep = new Set<number>();
+
+    function end(): void {
+        sheet.raised = 0;
+        overlay.outlines = null;
+        sheet.touch('overlay', 'lane');
+    }
+
+    /** A click: alone it chooses this note, with Shift it adds, with Mod it takes away or adds. */
+    function click(mod: boolean, shift: boolean): void {
+        // The pen takes after the note, where it is told to.
+        if (part.settings.velocityFrom === 'touched' || part.settings.lengthFrom === 'touched')
+            song.do({ touched: note.id, part: part.id });
+        if (mod) song.select(keep.has(note.id) ? [...keep].filter((id) => id !== note.id) : [...keep, note.id]);
+        else if (!shift && song.selected.size > 1) song.select([note.id]);
+        if (keep.has(note.id) && !mod) transport.try(part, [note]);
+    }
+
+    return {
+        begin({ x, y, button, mod, shift }) {
+            const hit = button === 0 ? noteAt(sheet.view, part, song.selected, x, y) : null;
+            if (!hit) return false;
+            keep = new Set(song.selected);
+            ({ note } = hit);
+            const chosen = song.selected.has(note.id);
+            // With Mod on a note not chosen it is open yet whether this adds the note or drags it alone.
+            if (!chosen && !mod) song.select(shift ? [...song.selected, note.id] : [note.id]);
+            drag = new NoteDrag(part, chosen || !mod ? song.selection : [note], note, mod ? 'feel' : hit.grip, x, y);
+            if (!chosen) transport.try(part, [note]);
+            return true;
+        },
+        move({ x, y, shift, alt }) {
+            const { pitch } = drag.shift;
+            drag.move(sheet.view, x, y, { shift, alt });
+            if (!drag.idle && !song.selected.has(drag.grabbed.id)) song.select([drag.grabbed.id]);
+            overlay.outlines = drag.idle ? null : { notes: drag.notes, shift: drag.shift };
+            sheet.raised = drag.velocity;
+            if (pitch !== drag.shift.pitch)
+                transport.try(part, [{ ...drag.grabbed, pitch: drag.grabbed.pitch + drag.shift.pitch }]);
+            sheet.onHover(drag.words || numbersOf(drag.grabbed, part, song.time));
+            sheet.touch('overlay', 'lane');
+        },
+        drop(touch) {
+            const commands = drag.commands();
+            if (commands.length === 0 && overlay.outlines === null) click(touch?.mod ?? false, touch?.shift ?? false);
+            else if (commands.length === 1) song.do(commands[0]!);
+            else if (commands.length > 1) song.one(commands);
+            // What is done by mouse shows its key in the strip.
+            if (commands[0]?.edit) keys.flashFor(commands[0].edit);
+            end();
+        },
+        cancel: end,
+    };
+}

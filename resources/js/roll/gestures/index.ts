@@ -1,0 +1,71 @@
+import { linesAround } from '../../api/time';
+import { Hands, type Touch } from '../../stage/hands';
+import { insert } from '../commands/make';
+import { numbersOf } from '../numbers';
+import { tool } from '../pen.svelte';
+import type { Sheet } from '../sheet.svelte';
+import { box } from './box';
+import { noteAt } from './drag';
+import { erase } from './erase';
+import { grab } from './grab';
+import { drawSpan } from './span';
+import { raise, stemAt } from './stem';
+import { strike } from './strike';
+import { write } from './write';
+
+export type Surface = 'notes' | 'ruler' | 'keyboard' | 'lane';
+
+/** The hands over each surface of the roll; of the gestures of one, the first that takes a press keeps it. */
+export function handsOf(sheet: Sheet, element: (surface: Surface) => HTMLElement): Record<Surface, Hands> {
+    const { song, part, view } = sheet;
+
+    function overNotes(touch: Touch): void {
+        const hit = noteAt(view, part, song.selected, touch.x, touch.y);
+        sheet.cursor =
+            tool.name === 'eraser'
+                ? 'cell'
+                : !hit
+                  ? tool.name === 'pen'
+                      ? 'crosshair'
+                      : 'default'
+                  : touch.mod
+                    ? 'move'
+                    : hit.grip === 'move'
+                      ? 'grab'
+                      : 'ew-resize';
+        const tick = Math.max(0, view.tick(touch.x));
+        const pitch = view.pitch(touch.y);
+        song.pointer = { tick: sheet.snapped(tick, touch.alt), note: hit?.note ?? null };
+        sheet.pointed = { tick, pitch };
+        sheet.onHover(
+            hit
+                ? numbersOf(hit.note, part, song.time)
+                : `${sheet.rowName(pitch)}  ${song.time.position(tick, part.lines)}`,
+        );
+    }
+
+    function overLane({ x }: Touch): void {
+        const hit = stemAt(sheet, x);
+        sheet.cursor = hit ? 'ns-resize' : 'default';
+        sheet.onHover(hit ? numbersOf(hit, part, song.time) : '');
+    }
+
+    const on = (surface: Surface) => (): Element => element(surface);
+    return {
+        notes: new Hands(on('notes'), [erase(sheet), write(sheet), grab(sheet), box(sheet)], overNotes),
+        ruler: new Hands(on('ruler'), [drawSpan(sheet)], ({ x }) =>
+            sheet.onHover(song.time.position(Math.max(0, view.tick(x)), part.lines)),
+        ),
+        keyboard: new Hands(on('keyboard'), [strike(sheet)]),
+        lane: new Hands(on('lane'), [raise(sheet, () => element('lane').clientHeight)], overLane),
+    };
+}
+
+/** A double click on empty paper puts a note in, unless a press wrote already or ended a choice. */
+export function insertAt(sheet: Sheet, touch: Touch, endedChoice: boolean): void {
+    const { song, part, view } = sheet;
+    if (tool.name !== 'hand' || endedChoice || noteAt(view, part, song.selected, touch.x, touch.y)) return;
+    const tick = Math.max(0, view.tick(touch.x));
+    const start = touch.alt ? Math.round(tick) : linesAround(part.lines, tick)[0];
+    song.do(insert(part.id, [{ start, pitch: view.pitch(touch.y) }]));
+}

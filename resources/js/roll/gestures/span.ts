@@ -1,0 +1,26 @@
+import { transport } from '../../sound/transport.svelte';
+import type { Gesture } from '../../stage/hands';
+import { setSpan } from '../commands/span';
+import type { Sheet } from '../sheet.svelte';
+import { DRAG_FROM } from './drag';
+
+/** In the ruler: a click puts the caret and the playhead there, a drag makes the span. */
+export function drawSpan(sheet: Sheet): Gesture {
+    let from = { x: 0, tick: 0 };
+    return {
+        begin({ x, button }) {
+            from = { x, tick: sheet.view.tick(x) };
+            return button === 0;
+        },
+        move({ x, alt }) {
+            if (Math.abs(x - from.x) < DRAG_FROM) return;
+            const [a, b] = [sheet.snapped(from.tick, alt), sheet.snapped(sheet.view.tick(x), alt)];
+            setSpan(sheet, Math.min(a, b), Math.max(a, b), true);
+        },
+        drop(touch) {
+            if (!touch || Math.abs(touch.x - from.x) >= DRAG_FROM) return;
+            sheet.song.putCaret(sheet.snapped(from.tick, touch.alt));
+            transport.locate(sheet.song.caret.tick);
+        },
+    };
+}

@@ -1,0 +1,250 @@
+import type { Part } from '../api/part.svelte';
+import type { Song } from '../api/song.svelte';
+import { passing, type Note } from '../api/tables';
+import { nearestLine } from '../api/time';
+import type { Command } from '../api/types';
+import { inputs } from '../sound/inputs/inputs.svelte';
+import { recorder } from '../sound/recorder.svelte';
+import { transport } from '../sound/transport.svelte';
+import { coloursOf, type Colours } from '../stage/colours';
+import { Stage } from '../stage/stage';
+import { View } from '../stage/view';
+import type { Drawn, Overlay } from './layers/overlay';
+import { pitchName } from './names';
+import type { StepInput } from './steps.svelte';
+
+export type LayerName = 'grid' | 'notes' | 'overlay' | 'ruler' | 'keyboard' | 'lane';
+
+const DRUM_CHANNEL = 9;
+const OPENING_BARS = 6;
+const FOLLOW_AT = 0.94;
+
+/** First start, last end, and the pitches of some notes. */
+export type Bounds = [from: number, to: number, low: number, high: number];
+
+/**
+ * The roll of one part: what its layers show, its gestures change and its commands look at. Drawing is the stage's,
+ * rules are the server's.
+ */
+export class Sheet {
+    readonly view: View;
+    readonly stage: Stage<LayerName>;
+    colours: Colours;
+    overlay: Overlay = {
+        box: null,
+        outlines: null,
+        sounding: [],
+        landing: null,
+        marked: null,
+        drawn: [],
+        erased: new Set(),
+        held: [],
+    };
+    /** Rows that sound or are held: lit on the keyboard. */
+    readonly lit = new Set<number>();
+    /** What the pointer is over, while it is over the notes. */
+    pointed: { tick: number; pitch: number } | null = null;
+    /** Notes drawn that the server has not told of yet. */
+    pending: Drawn[] = [];
+    /** By how much a drag in the velocity lane raises what is chosen. */
+    raised = 0;
+    /** Whether a press is held. */
+    holding: () => boolean = () => false;
+    laneOpen = $state(localStorage.getItem('jactonic.lane') !== 'closed');
+    playedPlaces = $state(localStorage.getItem('jactonic.played') !== 'hidden');
+    cursor = $state('default');
+    /** The edit whose landing is looked at while its key is held. */
+    looked = $state.raw<Command | null>(null);
+    steps!: StepInput;
+    /** Places the playhead and the caret, which stand above the canvases. */
+    place: () => void = () => {};
+
+    constructor(
+        readonly song: Song,
+        readonly part: Part,
+        private readonly drums: Record<string, string>,
+        /** What is under the pointer, in numbers. */
+        readonly onHover: (numbers: string) => void,
+    ) {
+        this.view = new View(song.time.ppq, () => this.touchAll());
+        this.view.end = song.end;
+        this.stage = new Stage(() => this.place());
+        this.colours = coloursOf(this.trackIndex);
+    }
+
+    get isDrums(): boolean {
+        return this.part.version >= 0 && this.part.channel === DRUM_CHANNEL;
+    }
+
+    get drumNames(): Record<string, string> | null {
+        return this.isDrums ? this.drums : null;
+    }
+
+    private get trackIndex(): number {
+        return this.song.tracks.findIndex((t) => t.id === this.part.trackId);
+    }
+
+    /** The theme changed. */
+    recolour(): void {
+        this.colours = coloursOf(this.trackIndex);
+        this.touchAll();
+    }
+
+    touch(...names: LayerName[]): void {
+        this.stage.touch(...names);
+    }
+
+    touchAll(): void {
+        this.touch('grid', 'notes', 'ruler', 'keyboard', 'lane');
+        const o = this.overlay;
+        // Mostly there is nothing on it.
+        if (
+            o.box ||
+            o.outlines ||
+            o.landing ||
+            o.marked ||
+            o.sounding.length + o.drawn.length + o.held.length + o.erased.size > 0
+        )
+            this.touch('overlay');
+    }
+
+    bounds(notes: Iterable<Note> = this.song.selection): Bounds | null {
+        let [from, to, low, high] = [Infinity, 0, 127, 0];
+        for (const n of notes) {
+            from = Math.min(from, n.start);
+            to = Math.max(to, n.start + n.length);
+            low = Math.min(low, n.pitch);
+            high = Math.max(high, n.pitch);
+        }
+        return from === Infinity ? null : [from, to, low, high];
+    }
+
+    /** Length of the bar at a tick, for how much is shown. */
+    private barLength(tick: number): number {
+        const [beats, unit] = this.song.time.meterAt(tick);
+        return (4 * this.song.time.ppq * beats) / unit;
+    }
+
+    show(what: 'all' | 'selection' | 'span'): void {
+        const { song, part, view } = this;
+        if (what === 'span') {
+            const { span } = song;
+            if (!span) return song.tell('There is no span to see: make one first.');
+            const [, , low, high] = this.bounds(part.ordered) ?? [0, 0, 55, 79];
+            return view.fit(span.from, span.to, low, high);
+        }
+        const found = this.bounds(what === 'selection' && song.selected.size > 0 ? song.selection : part.ordered);
+        const bar = this.barLength(found?.[0] ?? part.head.from);
+        if (found && what === 'all') view.fit(Math.max(0, found[0] - bar / 4), found[1] + bar / 4, found[2], found[3]);
+        else if (found) view.fit(...found);
+        else view.fit(part.head.from, Math.max(part.head.from + bar * 4, part.head.to ?? 0), 55, 79);
+    }
+
+    /** A part opens on its first bars, near enough to be read. */
+    begin(): void {
+        const { view, part, song } = this;
+        this.show('all');
+        const first = song.time.barStart(part.lines, part.firstStart + song.early);
+        const barsShown = view.width / view.scale / this.barLength(first);
+        if (barsShown <= OPENING_BARS) return;
+        view.zoomTime(barsShown / OPENING_BARS, 0);
+        view.left = first - 12 / view.scale;
+        view.scroll(0, 0);
+    }
+
+    revealSelection(): void {
+        if (this.song.selected.size > 2000) return;
+        const found = this.bounds();
+        // Only what fits is followed: a whole part is looked at as the person has it.
+        if (found && (found[1] - found[0]) * this.view.scale <= this.view.width) this.view.reveal(...found);
+    }
+
+    showCaret(): void {
+        const { tick, pitch } = this.song.caret;
+        this.view.reveal(tick, tick + 1, pitch, pitch);
+    }
+
+    /** The caret has come to where it was sent. */
+    caretCame(): void {
+        this.showCaret();
+        if (!transport.playing) transport.locate(this.song.caret.tick);
+        this.sayCaret();
+    }
+
+    sayCaret(): void {
+        const { tick, pitch } = this.song.caret;
+        this.song.tell(`Caret at ${this.song.time.position(tick, this.part.lines)}, ${this.rowName(pitch)}.`);
+    }
+
+    rowName(pitch: number): string {
+        return (this.isDrums ? this.drums[String(pitch)] : undefined) ?? pitchName(pitch);
+    }
+
+    /** A tick as the grid has it, unless that is suspended. */
+    snapped(tick: number, free: boolean): number {
+        return free ? Math.max(0, Math.round(tick)) : nearestLine(this.part.lines, Math.max(0, tick));
+    }
+
+    /** Sounds a pitch as the pen would write it. */
+    sound(pitch: number): void {
+        const { song, part } = this;
+        transport.try(part, [
+            passing({
+                start: song.caret.tick,
+                length: song.time.ppq / 2,
+                pitch,
+                velocity: part.settings.penVelocity,
+                channel: part.channel,
+            }),
+        ]);
+    }
+
+    /** A frame went by while it plays. */
+    onFrame(tick: number): void {
+        const { overlay, view } = this;
+        const sounding = transport.soundingIn(this.part);
+        const same = sounding.length === overlay.sounding.length && sounding.every((n, i) => n === overlay.sounding[i]);
+        if (!same) {
+            overlay.sounding = sounding;
+            this.light();
+            this.touch('overlay', 'keyboard');
+        }
+        if (overlay.held.length > 0) this.showHeld();
+        if (recorder.on && tick > view.end - this.song.time.ppq * 8) view.end = tick + this.song.time.ppq * 16;
+        if (!this.holding() && (tick > view.left + (view.width * FOLLOW_AT) / view.scale || tick < view.left)) {
+            view.left = tick - 30 / view.scale;
+            view.scroll(0, 0);
+        }
+        this.place();
+    }
+
+    /** It plays no longer. */
+    darken(): void {
+        this.overlay.sounding = [];
+        this.lit.clear();
+        this.touch('overlay', 'keyboard');
+    }
+
+    private light(): void {
+        this.lit.clear();
+        for (const n of this.overlay.sounding) this.lit.add(n.pitch);
+        for (const pitch of inputs.held.values()) this.lit.add(pitch);
+    }
+
+    /** What is held: at the caret for step input, from where it was struck while a take is recorded. */
+    showHeld(): void {
+        this.light();
+        const { song, part, overlay } = this;
+        const now = transport.position();
+        overlay.held = recorder.on
+            ? recorder.held.map((n) => ({ start: n.tick, length: Math.max(0, now - n.tick), pitch: n.pitch }))
+            : this.steps.on
+              ? [...inputs.held.values()].map((pitch) => ({
+                    start: song.caret.tick,
+                    length: part.penTicks(song.caret.tick),
+                    pitch,
+                }))
+              : [];
+        this.touch('overlay', 'keyboard');
+    }
+}
