@@ -9,9 +9,9 @@ declare(strict_types=1);
 
 require __DIR__.'/../vendor/autoload.php';
 
-use Jactonic\Core\Score\Document;
 use Jactonic\Core\Score\Note;
-use Jactonic\Core\Score\Part;
+use Jactonic\Core\Score\Rows;
+use Jactonic\Core\Score\Table;
 
 $count = (int) ($argv[1] ?? 20_000);
 mt_srand(1);
@@ -19,22 +19,22 @@ $notes = [];
 for ($id = 1; $id <= $count; $id++) {
     $notes[$id] = new Note($id, $id * 60 + mt_rand(-20, 20), mt_rand(30, 200), mt_rand(36, 90), mt_rand(40, 110));
 }
-$document = Document::encode(new Part(1, 'Floor', $notes, [], null, $count + 1, 1));
+$document = Rows::of(Table::notes(), $notes)->bytes();
 $file = tempnam(sys_get_temp_dir(), 'floor');
 $db = new PDO("sqlite:$file");
-$db->exec('PRAGMA journal_mode=WAL; PRAGMA synchronous=FULL; CREATE TABLE part (document TEXT)');
+$db->exec('PRAGMA journal_mode=WAL; PRAGMA synchronous=FULL; CREATE TABLE part (document BLOB)');
 $db->prepare('INSERT INTO part VALUES (?)')->execute([$document]);
 $times = [];
 for ($run = 0; $run < 21; $run++) {
     $begin = hrtime(true);
     $read = $db->query('SELECT document FROM part')->fetchColumn();
-    [$notes] = Document::decode((string) $read);
+    $notes = Rows::read(Table::notes(), (string) $read)->all();
     foreach ($notes as $id => $note) {
         $line = intdiv($note->start + 120, 240) * 240;
-        $notes[$id] = $note->retimed($line, $note->length);
+        $notes[$id] = $note->with(['start' => $line]);
     }
-    $put = json_encode(Document::rows($notes));
-    $db->prepare('UPDATE part SET document = ?')->execute([Document::encode(new Part(1, 'Floor', $notes, [], null, $count + 1, 1))]);
+    $put = json_encode(Table::notes()->rows($notes, static fn (Note $note): int => $note->start + $note->length));
+    $db->prepare('UPDATE part SET document = ?')->execute([Rows::of(Table::notes(), $notes)->bytes()]);
     $times[] = (hrtime(true) - $begin) / 1e6;
 }
 array_map(unlink(...), glob("$file*") ?: []);

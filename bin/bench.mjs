@@ -48,30 +48,39 @@ async function bring(bytes, name = 'bench.mid') {
     return (await fetch(`${base}/api/songs/${song.id}`)).json();
 }
 
+/** Median milliseconds of edits of a song, and of an empty route asked in between. */
+async function edits(song, runs, command) {
+    let revision = song.revision;
+    const empty = [], edit = [];
+    for (let i = 0; i < runs; i++) {
+        let begin = performance.now();
+        await (await fetch(`${base}/api/alive`)).text();
+        empty.push(performance.now() - begin);
+        begin = performance.now();
+        const answer = await fetch(`${base}/api/songs/${song.id}/edits`, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify({ base: revision, do: [command(i)] }) });
+        const text = await answer.text();
+        edit.push(performance.now() - begin);
+        if (!answer.ok) throw new Error(text);
+        revision = JSON.parse(text).revision;
+    }
+    return { empty: median(empty), edit: median(edit) };
+}
+
 async function server() {
-    for (const [count, runs] of [[1000, 41], [20000, 15]]) {
+    for (const [count, runs] of [[1000, 61], [20000, 15]]) {
         const song = await bring(midi(count));
-        const on = { part: song.tracks[0].parts[0].id, pick: { all: true } };
-        let revision = song.revision;
-        const empty = [], edit = [];
-        for (let i = 0; i < runs; i++) {
-            let begin = performance.now();
-            await (await fetch(`${base}/api/alive`)).text();
-            empty.push(performance.now() - begin);
-            // Back and forth, so that every note moves every time.
-            const command = i % 2 ? { edit: 'as-played', on } : { edit: 'quantize', on, params: { grid: '1/16' } };
-            begin = performance.now();
-            const answer = await fetch(`${base}/api/songs/${song.id}/edits`, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify({ base: revision, do: [command] }) });
-            const text = await answer.text();
-            edit.push(performance.now() - begin);
-            revision = JSON.parse(text).revision;
-        }
+        const part = song.tracks[0].parts[0];
+        const on = { part: part.id, pick: { all: true } };
+        // Back and forth, so that every note moves every time.
+        const { empty, edit } = await edits(song, runs, (i) => (i % 2 ? { edit: 'as-played', on } : { edit: 'quantize', on, params: { grid: '1/16' } }));
         if (count === 1000) {
-            row('server: edit of 1,000 notes', median(edit) / median(empty), '× empty route', 1.5, `${median(edit).toFixed(1)} ms against ${median(empty).toFixed(1)} ms`);
-        } else {
-            const floor = Number(execFileSync('php', [...process.env.PHP_FAST.split(' '), 'bin/bench-floor.php', String(count)], { encoding: 'utf8' }));
-            row('server: edit of 20,000 notes', median(edit) / floor, '× plain PHP', 2, `${median(edit).toFixed(1)} ms against ${floor.toFixed(1)} ms`);
+            row('server: edit of 1,000 notes', edit / empty, '× empty route', 1.5, `${edit.toFixed(1)} ms against ${empty.toFixed(1)} ms`);
+            continue;
         }
+        const floor = Number(execFileSync('php', [...process.env.PHP_FAST.split(' '), 'bin/bench-floor.php', String(count)], { encoding: 'utf8' }));
+        row('server: edit of 20,000 notes', edit / floor, '× plain PHP', 2, `${edit.toFixed(1)} ms against ${floor.toFixed(1)} ms`);
+        const one = await edits(song, 41, (i) => ({ edit: 'transpose', on: { part: part.id, notes: [part.notes[9000][0]] }, params: { semitones: i % 2 ? -1 : 1 } }));
+        row('server: edit of one note among 20,000', one.edit / one.empty, '× empty route', 4, `${one.edit.toFixed(1)} ms against ${one.empty.toFixed(1)} ms`);
     }
 }
 
@@ -268,11 +277,21 @@ function reading() {
 }
 
 function size() {
-    const gzip = (file) => gzipSync(readFileSync(file), { level: 9 }).length / 1024;
-    const assets = readdirSync('public/build/assets').filter((f) => /\.(js|css)$/.test(f));
-    const page = assets.filter((f) => !f.startsWith('synth')).reduce((sum, f) => sum + gzip(`public/build/assets/${f}`), 0);
-    const synth = assets.filter((f) => f.startsWith('synth')).reduce((sum, f) => sum + gzip(`public/build/assets/${f}`), 0) + gzip('public/sound/processor.js');
-    row('front end, gzip, without the sound bank', page + synth, 'KB', 180, `interface ${page.toFixed(0)} KB, synthesizer (at the first sound) ${synth.toFixed(0)} KB`);
+    const gzip = (file) => gzipSync(readFileSync(`public/build/${file}`), { level: 9 }).length / 1024;
+    const manifest = JSON.parse(readFileSync('public/build/manifest.json', 'utf8'));
+    /** What is fetched with a chunk: it, what it imports, their styles. */
+    const withAll = (name, all = new Set()) => {
+        const { file, imports = [], css = [] } = manifest[name];
+        [file, ...css].forEach((f) => all.add(f));
+        imports.forEach((i) => manifest[i] && !all.has(manifest[i].file) && withAll(i, all));
+        return all;
+    };
+    const sum = (files) => [...files].reduce((total, f) => total + gzip(f), 0);
+    const first = new Set([...withAll('resources/js/main.ts'), ...withAll('resources/css/app.css')]);
+    const code = readdirSync('public/build/assets').filter((f) => /\.(js|css)$/.test(f)).map((f) => `assets/${f}`);
+    const page = sum(code.filter((f) => !f.includes('/synth')));
+    row('front end, gzip: the interface', page, 'KB', 180, `the synthesizer, at the first sound, ${(sum(code) - page + gzip('../sound/processor.js')).toFixed(0)} KB besides`);
+    row('the same, what the first screen needs', sum(first), 'KB', 100);
 }
 
 const parts = { server, keys, resolving, scrolling, opening, playing, reading, size };

@@ -179,8 +179,9 @@ test('the caret goes to notes, to rows in use and to the ends; the span to what 
     await press(page, 'Shift+i');
     await chosen(page, 2);
     await press(page, 'Alt+e');
-    const width = Number((await page.getByTestId('roll').getAttribute('data-drawn'))!.split(' ')[2]) * 480;
-    expect(width).toBeGreaterThan(500);
+    await expect
+        .poll(async () => Number((await page.getByTestId('roll').getAttribute('data-drawn'))!.split(' ')[2]) * 480)
+        .toBeGreaterThan(500);
     // It is kept over a reload, and played round.
     await page.reload();
     await expect(page.getByTestId('roll')).toHaveAttribute('data-drawn', /^\d/);

@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
 import type { PickData } from '../../resources/js/api/types';
-import { ASKS, conditionOf, pickOf } from '../../resources/js/views/conditions';
+import { ASKS, conditionOf, pickOf } from '../../resources/js/views/recipes/conditions';
 
 test('a condition of the builder is a pick, and a pick the condition again', () => {
     const picks: (PickData | null)[] = [

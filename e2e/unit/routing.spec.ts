@@ -47,7 +47,7 @@ test('controllers of a track without notes reach every track on their channel', 
     const made = song(
         { points: [program(0, 0)] },
         { points: [program(0, 48)] },
-        { points: [[0, 0xb0, 7, 90]], notes: false },
+        { points: [{ status: 0xb0, data1: 7, heard: 1 }], notes: false },
     );
     expect(new Routing(made).reach(made.tracks[2]!.parts[0]!, 0)).toEqual([0, 16]);
 });

@@ -106,7 +106,7 @@ export class Queue {
             this.count();
         }
         this.busy = false;
-        this.song.rested();
+        this.song.elsewhere.rested();
         for (const resolve of this.idle.splice(0)) resolve();
     }
 
@@ -145,7 +145,7 @@ export class Queue {
         } catch (e) {
             if (e instanceof Problem && e.status === 409 && e.catchUp) {
                 const same = version === song.selectionVersion;
-                song.caughtUp(e.catchUp);
+                song.elsewhere.caughtUp(e.catchUp);
                 song.trouble = '';
                 // Done before, and only the answer lost: what it did has been caught up with.
                 if (e.done) {

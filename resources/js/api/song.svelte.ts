@@ -1,14 +1,14 @@
 import { request } from './client';
+import { Copied } from './copied';
+import { Elsewhere } from './elsewhere';
 import { Looking } from './looking.svelte';
 import { Notebook } from './notebook.svelte';
 import { Part } from './part.svelte';
 import { Queue } from './queue.svelte';
-import { type Carried, type Done, type Item } from './items';
+import { type Done, type Item } from './items';
 import { Time } from './time';
 import type {
     Answer,
-    CatchUp,
-    Clip,
     Command,
     Context,
     Note,
@@ -47,6 +47,8 @@ export class Song {
     readonly queue = new Queue(this);
     readonly looking = new Looking(this);
     readonly notebook = new Notebook(this);
+    readonly copied = new Copied(this);
+    readonly elsewhere = new Elsewhere(this);
 
     /** The part that is open, and the notes chosen in it. */
     open = $state.raw<Part | null>(null);
@@ -67,8 +69,6 @@ export class Song {
     goesOn: number | null = null;
     /** A stretch of time: looped, recorded in, copied, seen. */
     span = $state.raw<{ from: number; to: number } | null>(null);
-    /** What was copied last. */
-    carried: Clip | null = null;
     /** The tick under the pointer, and the note there, while it is over the notes. */
     pointer: { tick: number; note: Note | null } | null = null;
     /** Notes that meet a condition being made: marked in the roll. */
@@ -91,16 +91,9 @@ export class Song {
 
     /** The edit that the last step was made by, and the revision that it left. */
     private last = { edit: '', revision: 0 };
-    /** Another window said something while a request was under way. */
-    private behind = false;
-    private channel = new BroadcastChannel('jactonic');
-
     private constructor(data: SongData) {
         this.id = data.id;
         this.load(data);
-        this.channel.onmessage = (e: MessageEvent<{ song: number; revision: number }>) => {
-            if (e.data.song === this.id && e.data.revision > this.revision) void this.catchUp();
-        };
     }
 
     static async fetch(id: number): Promise<Song> {
@@ -109,7 +102,7 @@ export class Song {
 
     close(): void {
         this.onChange = this.onNotes = () => {};
-        this.channel.close();
+        this.elsewhere.close();
     }
 
     private load(data: SongData): void {
@@ -122,7 +115,7 @@ export class Song {
         this.head(data);
     }
 
-    private setTracks(tracks: readonly Omit<TrackData, 'parts'>[]): void {
+    setTracks(tracks: readonly Omit<TrackData, 'parts'>[]): void {
         const parts = [...this.parts.values()];
         this.tracks = tracks.map((t) => ({
             ...t,
@@ -132,7 +125,8 @@ export class Song {
         }));
     }
 
-    private head(head: { name?: string; revision: number; canUndo: boolean; canRedo: boolean }): void {
+    /** Takes over what stands at the head of every answer. */
+    head(head: { name?: string; revision: number; canUndo: boolean; canRedo: boolean }): void {
         if (head.name !== undefined) this.name = head.name;
         this.revision = this.revisionShown = head.revision;
         this.canUndo = head.canUndo;
@@ -286,14 +280,14 @@ export class Song {
         if (said !== '' || answer.warnings.length > 0 || answer.refused)
             this.tell(said, answer.warnings, answer.refused?.at(-1)?.detail ?? '');
         if (Object.keys(answer.parts).length > 0 || answer.time || answer.tracks || answer.name !== undefined) {
-            this.channel.postMessage({ song: this.id, revision: this.revision });
+            this.elsewhere.tell();
             this.onChange();
         }
         if (heard.length > 0) this.onNotes(heard, changed);
-        if (answer.end > this.end) void this.reload();
+        if (answer.end > this.end) void this.elsewhere.reload();
     }
 
-    private takeParts(parts: Record<string, PartAnswer>, heard: Note[] | null): void {
+    takeParts(parts: Record<string, PartAnswer>, heard: Note[] | null): void {
         for (const [key, change] of Object.entries(parts)) {
             const id = Number(key);
             const part = this.parts.get(id);
@@ -365,25 +359,8 @@ export class Song {
         this.queue.push(Object.assign(item, { steps, by: same ?? '' }));
     }
 
-    /**
-     * Keeps what is chosen, or with nothing chosen what lies in the span, to be put in elsewhere; then does something,
-     * before all that was typed after it.
-     */
-    carry(then: Carried): void {
-        this.queue.push({ kind: 'ask', ask: () => this.carryNow(then) });
-    }
-
-    private async carryNow(then: Carried): Promise<void> {
-        const inSpan = this.selected.size === 0;
-        if (inSpan && !this.span) return this.tell('Nothing is chosen, and there is no span: nothing was copied.');
-        const clip = await this.read<Clip>('clip', inSpan ? { from: 'span-start', to: 'span-end' } : {});
-        if (clip.notes.length === 0) return this.tell('Nothing sounds in the span: nothing was copied.');
-        this.carried = clip;
-        this.queue.runInTurn(() => then(clip, inSpan));
-    }
-
     /** Takes over other tempos and meters, and the lines that follow them. */
-    private retime(data: TimeData): void {
+    retime(data: TimeData): void {
         const before = this.time;
         this.time = new Time(this.time.ppq, data.tempos, data.meters, data.markers);
         for (const [id, lines] of Object.entries(data.lines)) {
@@ -400,71 +377,10 @@ export class Song {
         this.trouble = trouble;
     }
 
-    private prune(): void {
+    /** Lets go of chosen notes that are no more. */
+    prune(): void {
         if (!this.open) return;
         for (const id of this.selected) if (!this.open.notes.has(id)) this.selected.delete(id);
-    }
-
-    /** Nothing waits any more: what came from elsewhere meanwhile is looked at. */
-    rested(): void {
-        if (this.behind) void this.catchUp();
-    }
-
-    /** Fetches what another window changed. */
-    async catchUp(): Promise<void> {
-        // What is under way may or may not know of it: looked at again when nothing is.
-        this.behind = this.queue.busy;
-        if (this.queue.busy) return;
-        const news = await request<CatchUp>('GET', `songs/${this.id}/changes?since=${this.revision}`).catch(() => null);
-        if (news && news.revision > this.revision && !this.queue.busy) this.caughtUp(news);
-    }
-
-    caughtUp(news: CatchUp): void {
-        this.head(news);
-        this.looking.showAsItIs();
-        this.end = Math.max(this.end, news.end);
-        this.takeParts(news.parts, null);
-        if (news.time) this.retime(news.time);
-        this.setTracks(news.tracks ?? this.tracks);
-        this.prune();
-        this.selectionVersion++;
-        this.onChange();
-    }
-
-    /** The song grew past what was drawn: bars and lines have to reach further. */
-    private async reload(): Promise<void> {
-        const data = await request<SongData>('GET', `songs/${this.id}`).catch(() => null);
-        if (!data || data.revision !== this.revision) return;
-        this.end = data.end;
-        for (const track of data.tracks)
-            for (const { id, lines } of track.parts) {
-                const part = this.parts.get(id);
-                if (part) part.lines = lines;
-            }
-        this.onChange();
-    }
-
-    async setTrack(track: Track, set: { muted?: boolean; soloed?: boolean }): Promise<void> {
-        await this.settled();
-        try {
-            const answer = await request<{ revision: number; track: { muted: boolean; soloed: boolean } }>(
-                'PATCH',
-                `songs/${this.id}/tracks/${track.id}`,
-                set,
-            );
-            this.revision = answer.revision;
-            this.tracks = this.tracks.map((t) => (t.id === track.id ? { ...t, ...answer.track } : t));
-            const now = answer.track;
-            this.tell(
-                'muted' in set
-                    ? `${track.name} is ${now.muted ? 'muted' : 'heard again'}.`
-                    : `${track.name} is ${now.soloed ? 'soloed' : 'no longer soloed'}.`,
-            );
-            this.channel.postMessage({ song: this.id, revision: this.revision });
-            this.onChange();
-        } catch (e) {
-            this.tell('', [], e instanceof Error ? e.message : String(e));
-        }
     }
 
     /** Whether a track is heard, with all mutes and solos. */

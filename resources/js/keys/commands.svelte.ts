@@ -19,10 +19,13 @@ class Commands {
     specs: Spec[] = [];
     edits = new Set<string>();
     recipes = $state.raw<RecipeData[]>([]);
+    /** Ticks to a quarter. */
+    ppq = 0;
     private byId = new Map<string, Spec>();
 
     start(setup: Setup): void {
         this.specs = setup.commands;
+        this.ppq = setup.ppq;
         this.edits = new Set(setup.edits);
         this.recipes = setup.recipes;
         this.byId = new Map(setup.commands.map((s) => [s.id, s]));

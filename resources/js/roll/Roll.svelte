@@ -6,11 +6,14 @@
     import { transport } from '../sound/transport.svelte';
     import { commandsOf, listen } from './commands';
     import { followed } from './followed.svelte';
-    import { handsOf, insertAt, type Surface } from './gestures';
+    import { handsOf, insertAt } from './gestures';
     import { layersOf } from './layers';
+    import MovingLines from './MovingLines.svelte';
     import { tool } from './pen.svelte';
     import { Sheet, type LayerName } from './sheet.svelte';
+    import { fit, KEYBOARD, LANE, RULER } from './sizes';
     import { StepInput } from './steps.svelte';
+    import Surface from './Surface.svelte';
     import { wheelOf } from './wheel';
 
     interface Props {
@@ -22,23 +25,15 @@
     }
     let { song, part, drums, onHover }: Props = $props();
 
-    const KEYBOARD = 104;
-    const RULER = 40;
-    // A low window (or one at twice the size) keeps its room for the notes.
-    const LANE = window.innerHeight < 560 ? 44 : 96;
-
     let body: HTMLElement;
     let canvases: Record<LayerName, HTMLCanvasElement> = $state.raw({} as never);
-    let playhead: HTMLElement;
-    let caret: HTMLElement;
-    let caretRow: HTMLElement;
+    let lines: ReturnType<typeof MovingLines>;
     /** Whether something was chosen at each of the last two presses: a press that ends a choice draws nothing. */
     let hadChoice: [boolean, boolean] = [false, false];
 
     const sheet = untrack(() => new Sheet(song, part, drums, (text) => onHover(text)));
     sheet.steps = untrack(() => new StepInput(song, part));
-    const surfaces = { notes: 'notes', ruler: 'ruler', keyboard: 'keyboard', lane: 'lane' } as const;
-    const hands = handsOf(sheet, (s: Surface) => canvases[surfaces[s]].parentElement!);
+    const hands = handsOf(sheet, (s) => canvases[s].parentElement!);
     const turn = wheelOf(sheet);
     sheet.holding = () => Object.values(hands).some((h) => h.held !== null);
     sheet.place = place;
@@ -46,30 +41,12 @@
 
     function place(): void {
         const { view } = sheet;
-        const put = (line: HTMLElement, x: number): void => {
-            line.style.transform = `translateX(${x}px)`;
-            line.style.visibility = x < -1 || x > view.width ? 'hidden' : 'visible';
-        };
-        put(playhead, view.x(transport.tick));
-        put(caret, Math.round(view.x(song.caret.tick)));
-        caretRow.style.transform = `translateY(${Math.round(view.y(song.caret.pitch))}px)`;
-        caretRow.style.height = `${view.row}px`;
+        lines.place();
         // What is on screen, for tests and measurements: revision, left tick, pixels per tick, top pitch, row height.
         body.dataset.drawn = [song.revision, view.left, view.scale, view.top, view.row].join(' ');
     }
 
-    function resize(): void {
-        const { width, height } = canvases.notes.parentElement!.getBoundingClientRect();
-        const { stage, view } = sheet;
-        const first = view.width === 0;
-        for (const name of ['grid', 'notes', 'overlay'] as const) stage.resize(name, width, height);
-        stage.resize('ruler', width, RULER);
-        stage.resize('keyboard', KEYBOARD, height);
-        stage.resize('lane', width, sheet.laneOpen ? LANE : 0);
-        view.resize(width, height);
-        if (first) sheet.begin();
-        else sheet.touchAll();
-    }
+    const resize = (): void => fit(sheet, canvases.notes.parentElement!);
 
     function cancel(): boolean {
         const held = sheet.holding();
@@ -134,34 +111,20 @@
     onwheel={wheel}
 >
     <div class="corner border-b border-base-content/50 bg-base-200"></div>
-    {#snippet surface(hand: (typeof hands)[Surface], canvas: LayerName, testid: string)}
-        <!-- svelte-ignore a11y_no_static_element_interactions -->
-        <div
-            class="relative touch-none overflow-hidden"
-            style:cursor={testid === 'velocity' ? sheet.cursor : undefined}
-            onpointerdown={hand.down}
-            onpointermove={hand.move}
-            onpointerup={hand.up}
-            onpointercancel={hand.cancel}
-            data-testid={testid}
-        >
-            <canvas bind:this={canvases[canvas]} class="absolute inset-0 size-full"></canvas>
-        </div>
-    {/snippet}
-    {@render surface(hands.ruler, 'ruler', 'ruler')}
-    {@render surface(hands.keyboard, 'keyboard', 'keyboard')}
-    <!-- svelte-ignore a11y_no_static_element_interactions -->
-    <div
-        class="relative touch-none overflow-hidden"
-        style:cursor={sheet.cursor}
+    <Surface hand={hands.ruler} testid="ruler">
+        <canvas bind:this={canvases.ruler} class="absolute inset-0 size-full"></canvas>
+    </Surface>
+    <Surface hand={hands.keyboard} testid="keyboard">
+        <canvas bind:this={canvases.keyboard} class="absolute inset-0 size-full"></canvas>
+    </Surface>
+    <Surface
+        hand={hands.notes}
+        testid="notes"
+        cursor={sheet.cursor}
         onpointerdown={press}
-        onpointermove={hands.notes.move}
-        onpointerup={hands.notes.up}
-        onpointercancel={hands.notes.cancel}
         onpointerleave={leave}
-        ondblclick={(e) => insertAt(sheet, hands.notes.at(e as unknown as PointerEvent), hadChoice[0])}
-        oncontextmenu={(e) => tool.name !== 'hand' && e.preventDefault()}
-        data-testid="notes"
+        ondblclick={(e: MouseEvent) => insertAt(sheet, hands.notes.at(e), hadChoice[0])}
+        oncontextmenu={(e: MouseEvent) => tool.name !== 'hand' && e.preventDefault()}
     >
         <canvas bind:this={canvases.grid} class="absolute inset-0 size-full"></canvas>
         <!-- The notes step back while it is looked where they would land. -->
@@ -171,15 +134,14 @@
             class:opacity-40={song.looking.landing !== null}
         ></canvas>
         <canvas bind:this={canvases.overlay} class="absolute inset-0 size-full"></canvas>
-        <div bind:this={caret} class="caret pointer-events-none absolute inset-y-0 left-0 w-px" data-testid="caret">
-            <div bind:this={caretRow} class="caret-row absolute"></div>
-        </div>
-        <div bind:this={playhead} class="playhead pointer-events-none absolute inset-y-0 left-0 w-px"></div>
-    </div>
+        <MovingLines bind:this={lines} {sheet} />
+    </Surface>
     <div
         class="flex items-start overflow-hidden border-t border-base-content/50 bg-base-200 px-2 pt-1 text-xs text-base-content/80"
     >
         Velocity
     </div>
-    {@render surface(hands.lane, 'lane', 'velocity')}
+    <Surface hand={hands.lane} testid="velocity" cursor={sheet.cursor}>
+        <canvas bind:this={canvases.lane} class="absolute inset-0 size-full"></canvas>
+    </Surface>
 </section>

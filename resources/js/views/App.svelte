@@ -11,14 +11,8 @@
     import { interrupted } from '../sound/interrupted.svelte';
     import { tempoTap } from '../roll/commands/make';
     import { newSeed, panels, remembered } from './panels.svelte';
-    import CommandList from './CommandList.svelte';
-    import PacePage from './PacePage.svelte';
-    import RollPage from './RollPage.svelte';
-    import Sheet from './Sheet.svelte';
-    import Shortcuts from './Shortcuts.svelte';
-    import SongPage from './SongPage.svelte';
+    import { pages } from './pages.svelte';
     import Songs from './Songs.svelte';
-    import Steps from './Steps.svelte';
     import TakeOffer from './TakeOffer.svelte';
     import TopLine from './TopLine.svelte';
 
@@ -75,6 +69,11 @@
     // Where there is no sound, the sentence line says why.
     $effect(() => {
         if (song && transport.trouble) song.tell('', [], transport.trouble);
+    });
+    // The page wanted comes first; the others follow while nothing is asked of them.
+    $effect(() => {
+        const idle = window.setTimeout(() => void pages.all().catch(() => {}), 200);
+        return () => clearTimeout(idle);
     });
     $effect(() => {
         keys.context = place.at;
@@ -177,7 +176,7 @@
                 track: (p) => {
                     const track = part && here.trackOf(part);
                     if (track)
-                        void here.setTrack(
+                        void here.elsewhere.setTrack(
                             track,
                             p.what === 'muted' ? { muted: !track.muted } : { soloed: !track.soloed },
                         );
@@ -300,9 +299,13 @@
         {#if place.at === 'songs'}
             <Songs {setup} {download} bind:dropped />
         {:else if place.at === 'keys'}
-            {#if place.page === 'shortcuts'}<Shortcuts {setup} />
-            {:else if place.page === 'sheet'}<Sheet />
-            {:else}<PacePage />{/if}
+            {#if place.page === 'shortcuts'}
+                {@const Shortcuts = pages.get('shortcuts')}
+                {#if Shortcuts}<Shortcuts {setup} />{/if}
+            {:else}
+                {@const Page = pages.get(place.page)}
+                {#if Page}<Page />{/if}
+            {/if}
         {:else if trouble}
             <main class="m-auto max-w-lg p-8 text-center">
                 <p class="text-lg">{trouble}</p>
@@ -311,8 +314,9 @@
         {:else if !song}
             <main class="m-auto" role="status">Opening the song…</main>
         {:else if place.at === 'roll' && part}
+            {@const RollPage = pages.get('roll')}
             {#key part}
-                <RollPage {song} {part} {setup} />
+                {#if RollPage}<RollPage {song} {part} {setup} />{/if}
             {/key}
         {:else if place.at === 'roll'}
             <main class="m-auto p-8 text-center">
@@ -320,13 +324,16 @@
                 <p class="mt-4"><a class="link" href="/songs/{song.id}">The parts of {song.name}</a></p>
             </main>
         {:else}
-            <SongPage {song} />
+            {@const SongPage = pages.get('song')}
+            {#if SongPage}<SongPage {song} />{/if}
         {/if}
         {#if panels.open?.name === 'commands'}
-            <CommandList {song} {part} onSaid={(said) => song?.tell(said)} />
+            {@const CommandList = pages.get('commands')}
+            {#if CommandList}<CommandList {song} {part} onSaid={(said) => song?.tell(said)} />{/if}
         {/if}
         {#if panels.open?.name === 'steps' && song}
-            <Steps {song} />
+            {@const Steps = pages.get('steps')}
+            {#if Steps}<Steps {song} />{/if}
         {/if}
     </div>
     {#if dragged}

@@ -207,7 +207,6 @@
                     <div data-asked class="-mx-3">
                         {#each entry.ask as param, k (param.name)}
                             <Field
-                                ppq={song?.time.ppq ?? 960}
                                 {param}
                                 value={params[param.name]}
                                 {settings}

@@ -53,7 +53,6 @@
     <p class="px-4 pt-3 pb-1 text-base-content/85">{spec.about}</p>
     {#each fields as param, i (param.name)}
         <Field
-            ppq={song.time.ppq}
             {param}
             value={params[param.name]}
             settings={part.settings}

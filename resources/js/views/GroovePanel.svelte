@@ -211,13 +211,7 @@
     </section>
     {#if groove}
         {#each strengths as param (param.name)}
-            <Field
-                ppq={song.time.ppq}
-                {param}
-                value={params[param.name]}
-                settings={part.settings}
-                onchange={(v) => set(param.name, v)}
-            />
+            <Field {param} value={params[param.name]} settings={part.settings} onchange={(v) => set(param.name, v)} />
         {/each}
     {/if}
     <section class="mt-2 flex flex-col gap-2 border-t border-base-300 px-4 py-3" aria-label="Take a groove">

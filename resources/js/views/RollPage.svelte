@@ -20,7 +20,7 @@
     import PenPanel from './PenPanel.svelte';
     import ReadingPanel from './ReadingPanel.svelte';
     import RecordingPanel from './RecordingPanel.svelte';
-    import RecipesPanel from './RecipesPanel.svelte';
+    import RecipesPanel from './recipes/RecipesPanel.svelte';
     import PartLine from './PartLine.svelte';
     import TempoPanel from './TempoPanel.svelte';
 

@@ -74,7 +74,7 @@
     async function turn(index: number, what: 'muted' | 'soloed'): Promise<void> {
         const track = song.tracks[index];
         if (!track) return;
-        await song.setTrack(track, what === 'muted' ? { muted: !track.muted } : { soloed: !track.soloed });
+        await song.elsewhere.setTrack(track, what === 'muted' ? { muted: !track.muted } : { soloed: !track.soloed });
         said = song.said;
         trouble = song.trouble;
     }

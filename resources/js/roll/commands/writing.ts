@@ -18,7 +18,7 @@ export function writing(sheet: Sheet): Record<string, Handler> {
 
     /** Keeps what is chosen, or what lies in the span; then does what follows, in its turn. */
     function copy(then: (words: string, inSpan: boolean) => void): void {
-        song.carry(({ notes: { length: n } }, inSpan) =>
+        song.copied.copy(({ notes: { length: n } }, inSpan) =>
             then(`${n === 1 ? '1 note' : `${n} notes`}${inSpan ? ' of the span' : ''}`, inSpan),
         );
     }
@@ -79,7 +79,7 @@ export function writing(sheet: Sheet): Record<string, Handler> {
             }),
         paste: () =>
             song.afterAll(() => {
-                const clip = song.carried;
+                const clip = song.copied.clip;
                 if (!clip) return song.tell('Nothing was copied yet.');
                 const { tick } = song.caret;
                 song.do(make.insert(part.id, clip.notes, { at: tick, anchor: clip.anchor }));

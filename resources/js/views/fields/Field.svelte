@@ -1,5 +1,6 @@
 <script lang="ts">
     import type { Param, Settings, Step } from '../../api/types';
+    import { commands } from '../../keys/commands.svelte';
     import GridField from './GridField.svelte';
     import PlaceField from './PlaceField.svelte';
     import StepField from './StepField.svelte';
@@ -12,10 +13,8 @@
         settings: Settings;
         onchange: (value: unknown) => void;
         first?: boolean;
-        /** Ticks to a quarter, where a length in ticks begins. */
-        ppq: number;
     }
-    let { param, value, settings, onchange, ppq, first = false }: Props = $props();
+    let { param, value, settings, onchange, first = false }: Props = $props();
 
     const own = $derived(
         param.setting ? (param.setting === 'nudge' ? nudgeStep(settings) : settings[param.setting]) : undefined,
@@ -31,7 +30,7 @@
     }
 
     function length(unit: string): void {
-        onchange(unit === 'ticks' ? ppq / 4 : '1/16');
+        onchange(unit === 'ticks' ? commands.ppq / 4 : '1/16');
     }
 </script>
 

@@ -1,4 +1,4 @@
-import type { PickData } from '../api/types';
+import type { PickData } from '../../api/types';
 
 /** One line of a condition, as the builder edits it. */
 export interface Line {

@@ -1,8 +1,8 @@
 <script lang="ts">
-    import type { Setup } from '../api/types';
-    import { keys } from '../keys/keys.svelte';
-    import { signAt, SIGNS } from '../keys/layout';
-    import { labels } from '../keys/strokes';
+    import type { Setup } from '../../api/types';
+    import { keys } from '../../keys/keys.svelte';
+    import { signAt, SIGNS } from '../../keys/layout';
+    import { labels } from '../../keys/strokes';
 
     interface Props {
         setup: Setup;

@@ -1,7 +1,7 @@
 <script lang="ts">
-    import type { RecipeStep } from '../api/types';
-    import { commands, type Entry } from '../keys/commands.svelte';
-    import { Search } from '../keys/search';
+    import type { RecipeStep } from '../../api/types';
+    import { commands, type Entry } from '../../keys/commands.svelte';
+    import { Search } from '../../keys/search';
 
     let { without, onAdd }: { without?: string; onAdd: (step: RecipeStep) => void } = $props();
 

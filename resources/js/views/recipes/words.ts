@@ -1,5 +1,5 @@
-import type { RecipeStep } from '../api/types';
-import { commands, paramWords, valueWords } from '../keys/commands.svelte';
+import type { RecipeStep } from '../../api/types';
+import { commands, paramWords, valueWords } from '../../keys/commands.svelte';
 
 /** A step as a sentence: "Transpose: semitones 7". */
 export function stepWordsOf(step: RecipeStep): string {

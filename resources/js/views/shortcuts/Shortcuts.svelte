@@ -1,38 +1,25 @@
 <script lang="ts">
     import { onMount, tick } from 'svelte';
-    import type { Binding, Setup, Spec } from '../api/types';
-    import { commands, same, type Entry } from '../keys/commands.svelte';
-    import { keys } from '../keys/keys.svelte';
-    import { Search } from '../keys/search';
-    import { labels } from '../keys/strokes';
-    import { router } from '../router.svelte';
-    import BottomLine from './BottomLine.svelte';
-    import Field from './fields/Field.svelte';
-    import GiveKey from './GiveKey.svelte';
+    import type { Setup } from '../../api/types';
+    import { commands } from '../../keys/commands.svelte';
+    import { keys } from '../../keys/keys.svelte';
+    import { Search } from '../../keys/search';
+    import { labels } from '../../keys/strokes';
+    import { router } from '../../router.svelte';
+    import BottomLine from '../BottomLine.svelte';
     import KeyboardPicture from './KeyboardPicture.svelte';
     import KeySets from './KeySets.svelte';
+    import { CONTEXTS, idOf, isChanged, narrow, placeOf, rowsOf, titleOf, type Mode, type Row } from './rows';
+    import ShortcutRow from './ShortcutRow.svelte';
 
     let { setup }: { setup: Setup } = $props();
 
-    const CONTEXTS: [string, string][] = [
-        ['roll', 'the roll'],
-        ['song', 'the song page'],
-        ['songs', 'the list of songs'],
-        ['any', 'everywhere'],
-        ['keys', 'this page'],
-    ];
     const SHOW: [string, string][] = [
         ['all', 'all'],
         ['bound', 'with a key'],
         ['unbound', 'no key'],
         ['changed', 'changed by me'],
     ];
-
-    interface Row {
-        entry: Entry;
-        binding: Binding | null;
-        params: Record<string, unknown>;
-    }
 
     let context = $state('roll');
     let text = $state('');
@@ -41,7 +28,7 @@
     let show = $state('all');
     let at = $state(0);
     let open = $state('');
-    let mode = $state<'' | 'give' | 'move' | 'params'>('');
+    let mode = $state<Mode>('');
     let params = $state.raw<Record<string, unknown>>({});
     /** The shortcut changed last: it stays in sight, whatever is looked for. */
     let touched = $state('');
@@ -54,56 +41,12 @@
     const search = $derived(new Search(entries));
     const groups = $derived([...new Set(entries.map((e) => e.group))]);
 
-    /** Every shortcut, and every command that has none. */
     const rows = $derived.by(() => {
         void keys.version;
-        const rows: Row[] = [];
-        for (const binding of keys.resolver.bindings) {
-            const exact = entries.find(
-                (e) => e.command === binding.command && e.ask.length === 0 && same(e.params, binding.params),
-            );
-            const spec = commands.find(binding.command);
-            const entry = exact ?? entries.find((e) => e.command === binding.command) ?? (spec && bare(spec));
-            if (entry) rows.push({ entry, binding, params: binding.params });
-        }
-        for (const entry of entries) {
-            if (!rows.some((r) => r.entry === entry)) rows.push({ entry, binding: null, params: entry.params });
-        }
-        return rows;
+        return rowsOf(entries, keys.resolver.bindings);
     });
-
-    const shown = $derived.by(() => {
-        const found = text.trim() === '' ? null : new Map(search.find(text).map((e, i) => [e.id, i]));
-        const list = rows.filter((r) => {
-            if (r.binding && touched === placeOf(r.binding)) return true;
-            if (group && r.entry.group !== group) return false;
-            if (pressed)
-                return r.binding !== null && (r.binding.keys === pressed || r.binding.keys.startsWith(`${pressed} `));
-            if (found && !found.has(r.entry.id) && !r.binding?.label.includes(text.trim().toLowerCase())) return false;
-            if (show === 'bound') return r.binding !== null;
-            if (show === 'unbound') return r.binding === null;
-            if (show === 'changed') return isChanged(r);
-            return true;
-        });
-        const typed = text.trim().toLowerCase();
-        const rank = (r: Row): number =>
-            r.binding && touched === placeOf(r.binding)
-                ? -2
-                : r.binding?.label.toLowerCase().startsWith(typed)
-                  ? -1
-                  : (found?.get(r.entry.id) ?? 999);
-        if (found) list.sort((a, b) => rank(a) - rank(b));
-        return list;
-    });
+    const shown = $derived(narrow(rows, { text, pressed, group, show, touched }, search, setup.defaults));
     const row = $derived(shown[Math.min(at, shown.length - 1)] ?? null);
-
-    function bare(spec: Spec): Entry {
-        return { ...spec, id: spec.id, command: spec.id, params: {}, ask: [] };
-    }
-
-    function placeOf(b: { context: string; keys: string }): string {
-        return `${b.context} ${b.keys}`;
-    }
 
     /** Keeps a shortcut in sight, and chosen. */
     function touch(b: { context: string; keys: string } | null): void {
@@ -115,26 +58,6 @@
         });
     }
 
-    function idOf(r: Row): string {
-        return `${r.entry.id} ${r.binding?.context ?? ''} ${r.binding?.keys ?? ''}`;
-    }
-
-    function ships(b: Binding): boolean {
-        return setup.defaults.some(
-            (d) => d.context === b.context && d.keys === b.keys && d.command === b.command && same(d.params, b.params),
-        );
-    }
-
-    /** A shortcut that does not ship, or a command that ships with keys and lost them. */
-    function isChanged(r: Row): boolean {
-        if (r.binding) return !ships(r.binding);
-        return setup.defaults.some((d) => d.command === r.entry.command && same(d.params, r.params));
-    }
-
-    function titleOf(r: Row): string {
-        return r.binding ? commands.title(r.entry.command, r.binding.params) : r.entry.title;
-    }
-
     async function work(what: () => Promise<void>, done: string): Promise<void> {
         try {
             await what();
@@ -144,7 +67,7 @@
         }
     }
 
-    function begin(r: Row, how: 'give' | 'move' | 'params'): void {
+    function begin(r: Row, how: Mode): void {
         open = idOf(r);
         mode = how;
         params = { ...r.params };
@@ -308,91 +231,18 @@
             data-testid="shortcuts"
         >
             {#each shown as r, i (idOf(r))}
-                <div
-                    class="grid grid-cols-[10rem_1fr_6rem_9rem_16rem] items-center gap-3 border-b border-l-4 border-b-base-300 px-2 py-1 outline-none {r ===
-                    row
-                        ? 'border-l-primary bg-base-200'
-                        : 'border-l-transparent'}"
-                    role="option"
-                    aria-selected={r === row}
-                    tabindex={r === row ? 0 : -1}
-                    onclick={() => (at = i)}
-                    onkeydown={() => {}}
-                >
-                    <span>
-                        {#if r.binding}
-                            {#each labels(r.binding.keys) as label, k (k)}{k > 0 ? ' ' : ''}<kbd class="key"
-                                    >{label}</kbd
-                                >{/each}
-                        {:else}<span class="text-base-content/70">no key</span>{/if}
-                    </span>
-                    <span class="truncate"
-                        >{#if r.binding}{r.binding.label}
-                            <span class="text-sm text-base-content/80">{titleOf(r)}</span>{:else}{titleOf(r)}{/if}</span
-                    >
-                    <span class="text-sm text-base-content/85">{r.entry.group}</span>
-                    <span class="text-sm text-base-content/85"
-                        >{r.binding ? (CONTEXTS.find(([id]) => id === r.binding!.context)?.[1] ?? '') : ''}{isChanged(r)
-                            ? ' · mine'
-                            : ''}</span
-                    >
-                    <span class="flex justify-end gap-1 whitespace-nowrap">
-                        {#if r.binding}
-                            <button class="btn btn-xs" tabindex="-1" data-field onclick={() => begin(r, 'move')}
-                                >Change</button
-                            >
-                            <button class="btn btn-xs" tabindex="-1" data-field onclick={() => begin(r, 'give')}
-                                >Add</button
-                            >
-                            <button class="btn btn-xs" tabindex="-1" data-field onclick={() => take(r)}
-                                >Take away</button
-                            >
-                        {:else}
-                            <button class="btn btn-xs" tabindex="-1" data-field onclick={() => begin(r, 'give')}
-                                >Give a key</button
-                            >
-                        {/if}
-                    </span>
-                    {#if open === idOf(r) && (mode === 'give' || mode === 'move')}
-                        <div class="col-span-5 pb-2">
-                            <GiveKey
-                                command={r.entry.command}
-                                params={mode === 'move' ? r.params : params}
-                                label={r.binding && (mode === 'move' || same(params, r.params))
-                                    ? r.binding.label
-                                    : commands.title(r.entry.command, params)}
-                                contexts={[
-                                    ...new Set(
-                                        [r.binding?.context, ...r.entry.contexts].filter((c) => c !== undefined),
-                                    ),
-                                ]}
-                                instead={mode === 'move' ? r.binding : null}
-                                onDone={done}
-                            />
-                        </div>
-                    {:else if open === idOf(r) && mode === 'params'}
-                        <div class="col-span-5 grid grid-cols-2 pb-2" data-params>
-                            {#each commands.find(r.entry.command)?.params ?? [] as param, k (param.name)}
-                                <Field
-                                    ppq={setup.ppq}
-                                    {param}
-                                    value={params[param.name]}
-                                    settings={{} as never}
-                                    first={k === 0}
-                                    onchange={(v) => {
-                                        const set = Object.entries({ ...params, [param.name]: v });
-                                        params = Object.fromEntries(set.filter(([, x]) => x !== undefined));
-                                    }}
-                                />
-                            {/each}
-                            <p class="col-span-2 px-4">
-                                <button class="btn btn-xs btn-primary" data-field onclick={() => keepParams(r)}
-                                    >Keep <kbd class="key text-base-content">Enter</kbd></button
-                                >
-                            </p>
-                        </div>
-                    {/if}
-                </div>
+                <ShortcutRow
+                    {r}
+                    chosen={r === row}
+                    mine={isChanged(r, setup.defaults)}
+                    mode={open === idOf(r) ? mode : ''}
+                    bind:params
+                    onChoose={() => (at = i)}
+                    onBegin={(how) => begin(r, how)}
+                    onTake={() => take(r)}
+                    onKeep={() => keepParams(r)}
+                    onDone={done}
+                />
             {:else}
                 <p class="p-4">No shortcut is like that. Show “all”, or another word.</p>
             {/each}

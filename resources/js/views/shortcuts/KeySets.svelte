@@ -1,6 +1,6 @@
 <script lang="ts">
-    import type { Setup } from '../api/types';
-    import { keys } from '../keys/keys.svelte';
+    import type { Setup } from '../../api/types';
+    import { keys } from '../../keys/keys.svelte';
 
     let { onSaid }: { setup: Setup; onSaid: (said: string, trouble: string) => void } = $props();
 

@@ -1,0 +1,90 @@
+import { request } from './client';
+import type { Song, Track } from './song.svelte';
+import type { CatchUp, SongData } from './types';
+
+/** What other windows do to the song, and telling them what this one did. */
+export class Elsewhere {
+    /** Another window said something while a request was under way. */
+    private behind = false;
+    private readonly channel = new BroadcastChannel('jactonic');
+
+    constructor(private readonly song: Song) {
+        this.channel.onmessage = (e: MessageEvent<{ song: number; revision: number }>) => {
+            if (e.data.song === song.id && e.data.revision > song.revision) void this.catchUp();
+        };
+    }
+
+    close(): void {
+        this.channel.close();
+    }
+
+    /** Tells the other windows that the song stands elsewhere now. */
+    tell(): void {
+        this.channel.postMessage({ song: this.song.id, revision: this.song.revision });
+    }
+
+    /** Nothing waits any more: what came meanwhile is looked at. */
+    rested(): void {
+        if (this.behind) void this.catchUp();
+    }
+
+    /** Fetches what another window changed. */
+    async catchUp(): Promise<void> {
+        const { song } = this;
+        // What is under way may or may not know of it: looked at again when nothing is.
+        this.behind = song.queue.busy;
+        if (song.queue.busy) return;
+        const news = await request<CatchUp>('GET', `songs/${song.id}/changes?since=${song.revision}`).catch(() => null);
+        if (news && news.revision > song.revision && !song.queue.busy) this.caughtUp(news);
+    }
+
+    caughtUp(news: CatchUp): void {
+        const { song } = this;
+        song.head(news);
+        song.looking.showAsItIs();
+        song.end = Math.max(song.end, news.end);
+        song.takeParts(news.parts, null);
+        if (news.time) song.retime(news.time);
+        song.setTracks(news.tracks ?? song.tracks);
+        song.prune();
+        song.selectionVersion++;
+        song.onChange();
+    }
+
+    /** The song grew past what was drawn: bars and lines have to reach further. */
+    async reload(): Promise<void> {
+        const { song } = this;
+        const data = await request<SongData>('GET', `songs/${song.id}`).catch(() => null);
+        if (!data || data.revision !== song.revision) return;
+        song.end = data.end;
+        for (const track of data.tracks)
+            for (const { id, lines } of track.parts) {
+                const part = song.parts.get(id);
+                if (part) part.lines = lines;
+            }
+        song.onChange();
+    }
+
+    /** Mutes or solos a track: no step of history, and other windows are told. */
+    async setTrack(track: Track, set: { muted?: boolean; soloed?: boolean }): Promise<void> {
+        const { song } = this;
+        await song.settled();
+        try {
+            const { revision, track: now } = await request<{
+                revision: number;
+                track: { muted: boolean; soloed: boolean };
+            }>('PATCH', `songs/${song.id}/tracks/${track.id}`, set);
+            song.revision = revision;
+            song.tracks = song.tracks.map((t) => (t.id === track.id ? { ...t, ...now } : t));
+            song.tell(
+                'muted' in set
+                    ? `${track.name} is ${now.muted ? 'muted' : 'heard again'}.`
+                    : `${track.name} is ${now.soloed ? 'soloed' : 'no longer soloed'}.`,
+            );
+            this.tell();
+            song.onChange();
+        } catch (e) {
+            song.tell('', [], e instanceof Error ? e.message : String(e));
+        }
+    }
+}

@@ -1,0 +1,28 @@
+<script lang="ts">
+    import { transport } from '../sound/transport.svelte';
+    import type { Sheet } from './sheet.svelte';
+
+    let { sheet }: { sheet: Sheet } = $props();
+
+    let playhead: HTMLElement;
+    let caret: HTMLElement;
+    let caretRow: HTMLElement;
+
+    /** Puts the playhead and the caret where they are, without drawing anything anew. */
+    export function place(): void {
+        const { view, song } = sheet;
+        const put = (line: HTMLElement, x: number): void => {
+            line.style.transform = `translateX(${x}px)`;
+            line.style.visibility = x < -1 || x > view.width ? 'hidden' : 'visible';
+        };
+        put(playhead, view.x(transport.tick));
+        put(caret, Math.round(view.x(song.caret.tick)));
+        caretRow.style.transform = `translateY(${Math.round(view.y(song.caret.pitch))}px)`;
+        caretRow.style.height = `${view.row}px`;
+    }
+</script>
+
+<div bind:this={caret} class="caret pointer-events-none absolute inset-y-0 left-0 w-px" data-testid="caret">
+    <div bind:this={caretRow} class="caret-row absolute"></div>
+</div>
+<div bind:this={playhead} class="playhead pointer-events-none absolute inset-y-0 left-0 w-px"></div>

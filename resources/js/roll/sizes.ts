@@ -1,0 +1,21 @@
+import type { Sheet } from './sheet.svelte';
+
+/** Pixels: the width of the piano keys, the height of the ruler. */
+export const KEYBOARD = 104;
+export const RULER = 40;
+/** The height of the lane below the notes: a low window (or one at twice the size) keeps its room for the notes. */
+export const LANE = window.innerHeight < 560 ? 44 : 96;
+
+/** Fits every layer to the room that the notes have; the first time the view begins where the part does. */
+export function fit(sheet: Sheet, room: HTMLElement): void {
+    const { width, height } = room.getBoundingClientRect();
+    const { stage, view } = sheet;
+    const first = view.width === 0;
+    for (const name of ['grid', 'notes', 'overlay'] as const) stage.resize(name, width, height);
+    stage.resize('ruler', width, RULER);
+    stage.resize('keyboard', KEYBOARD, height);
+    stage.resize('lane', width, sheet.laneOpen ? LANE : 0);
+    view.resize(width, height);
+    if (first) sheet.begin();
+    else sheet.touchAll();
+}

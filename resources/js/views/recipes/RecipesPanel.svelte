@@ -1,0 +1,204 @@
+<script lang="ts">
+    import { onMount, tick, untrack } from 'svelte';
+    import type { Part } from '../../api/part.svelte';
+    import type { Song } from '../../api/song.svelte';
+    import type { RecipeData } from '../../api/types';
+    import { commands } from '../../keys/commands.svelte';
+    import { keys } from '../../keys/keys.svelte';
+    import LandingWords from '../LandingWords.svelte';
+    import Panel from '../Panel.svelte';
+    import { panels } from '../panels.svelte';
+    import { Draft } from './draft.svelte';
+    import { bringRecipes, keepRecipe, removeRecipe } from './kept';
+    import RecipeList from './RecipeList.svelte';
+    import RecipeMaker from './RecipeMaker.svelte';
+
+    let { song, part }: { song: Song; part: Part } = $props();
+
+    const NEW: RecipeData = { name: '', pick: null, steps: [] };
+
+    /** The recipe being made or changed; null in the list. */
+    let draft = $state.raw<Draft | null>(null);
+    let at = $state(0);
+    let giving = $state('');
+    let matching = $state<number | null>(null);
+    let said = $state('');
+    let trouble = $state('');
+    let asked = 0;
+    let list: ReturnType<typeof RecipeList> | undefined = $state();
+    let picker: HTMLInputElement | undefined = $state();
+
+    const all = $derived(commands.recipes);
+
+    onMount(() => {
+        // What was recorded is opened as a recipe to be named.
+        const recorded = song.notebook.recorded;
+        song.notebook.recorded = null;
+        if (recorded) edit({ ...NEW, steps: recorded });
+        else list?.focus();
+    });
+
+    // Where the notes would land, and how many meet the condition now.
+    $effect(() => {
+        void song.selectionVersion;
+        void part.version;
+        const now = draft ? draft.recipe : all[at];
+        void untrack(() => look(now ?? null));
+    });
+    $effect(() => () => {
+        song.looking.unlook();
+        song.marked = null;
+    });
+
+    async function look(now: RecipeData | null): Promise<void> {
+        if (!now || now.steps.length === 0) song.looking.unlook();
+        else void song.looking.look([{ recipe: now }], true);
+        const mine = ++asked;
+        const pick = draft?.pick;
+        if (!pick) {
+            matching = null;
+            song.marked = null;
+            return;
+        }
+        const found = await song
+            .read<{ notes: number[] }>('picked', { pick }, [{ part: part.id, notes: [...song.selected] }])
+            .catch(() => null);
+        if (mine !== asked) return;
+        matching = found?.notes.length ?? null;
+        song.marked = found ? new Set(found.notes) : null;
+    }
+
+    function edit(recipe: RecipeData): void {
+        draft = new Draft(recipe);
+        giving = '';
+        trouble = '';
+    }
+
+    function leave(): void {
+        draft = null;
+        void tick().then(() => list?.focus());
+    }
+
+    async function work<T>(what: () => Promise<T>): Promise<T | null> {
+        try {
+            trouble = '';
+            return await what();
+        } catch (e) {
+            trouble = e instanceof Error ? e.message : String(e);
+            return null;
+        }
+    }
+
+    async function keep(thenGive = false): Promise<void> {
+        const kept = draft && (await work(() => keepRecipe(draft!.recipe)));
+        if (!kept) return;
+        said = `“${kept.name}” is kept.`;
+        song.tell(said);
+        at = all.findIndex((r) => r.key === kept.key);
+        leave();
+        if (thenGive) giving = kept.key ?? '';
+    }
+
+    async function remove(r: RecipeData): Promise<void> {
+        if ((await work(() => removeRecipe(r).then(() => true))) === null) return;
+        at = Math.max(0, Math.min(at, all.length - 1));
+        said = `“${r.name}” is deleted.`;
+    }
+
+    async function bring(files: FileList | null): Promise<void> {
+        const file = files?.[0];
+        if (!file) return;
+        said = (await work(() => bringRecipes(file))) ?? said;
+        if (picker) picker.value = '';
+    }
+
+    function run(r: RecipeData): void {
+        panels.close();
+        keys.run('recipe', { recipe: r.key }, 'list');
+    }
+
+    function press(e: KeyboardEvent): void {
+        if (giving) return;
+        const r = all[at];
+        const typing = e.target instanceof HTMLInputElement || e.target instanceof HTMLSelectElement;
+        const onButton = e.target instanceof HTMLButtonElement;
+        if (draft) {
+            if (e.key === 'Enter' && !onButton) void keep(e.shiftKey);
+            else if (e.key === 'Escape') leave();
+            else return;
+        } else if (e.key === 'ArrowDown' || e.key === 'ArrowUp') {
+            at = Math.max(0, Math.min(all.length - 1, at + (e.key === 'ArrowDown' ? 1 : -1)));
+            list?.focus();
+        } else if (typing || e.ctrlKey || e.metaKey || e.altKey) return;
+        else if (e.key === 'Enter' && !onButton && r) run(r);
+        else if (e.key.toLowerCase() === 'n') edit(NEW);
+        else if (e.key.toLowerCase() === 'e' && r) edit(r);
+        else if (e.key.toLowerCase() === 'k' && r) giving = r.key ?? '';
+        else if (e.key === 'Delete' && r) void remove(r);
+        else return;
+        e.preventDefault();
+        e.stopPropagation();
+    }
+</script>
+
+<Panel title={draft ? (draft.key ? 'Recipe' : 'New recipe') : 'Recipes'} onkeydown={press}>
+    {#if trouble}<p class="px-4 pt-3 text-error" role="alert">{trouble}</p>{:else if said && !draft}<p
+            class="px-4 pt-3"
+            role="status"
+        >
+            {said}
+        </p>{/if}
+    {#if draft}
+        {#key draft}<RecipeMaker {draft} {part} {matching} />{/key}
+    {:else}
+        <RecipeList
+            bind:this={list}
+            {all}
+            bind:at
+            bind:giving
+            onRun={run}
+            onEdit={edit}
+            onRemove={(r) => void remove(r)}
+            onGiven={(s) => {
+                said = s;
+                song.tell(s);
+            }}
+        />
+    {/if}
+    {#snippet foot()}
+        {#if draft}
+            {#if draft.steps.length > 0}<LandingWords landing={song.looking.landing} />{:else}<p class="pb-2">
+                    Add a step: it shows at once where the notes would land.
+                </p>{/if}
+            <div class="flex flex-wrap gap-2 py-1">
+                <button class="btn btn-sm btn-primary" data-field onclick={() => void keep()}
+                    >Keep <kbd class="key text-base-content">Enter</kbd></button
+                >
+                <button class="btn btn-sm" data-field onclick={() => void keep(true)}
+                    >Keep, give a key <kbd class="key">Shift Enter</kbd></button
+                >
+                <button class="btn btn-sm" data-field onclick={leave}>Leave it</button>
+            </div>
+        {:else}
+            {#if all[at]}<LandingWords landing={song.looking.landing} />{/if}
+            <div class="flex flex-wrap gap-2 py-1">
+                <button class="btn btn-sm" data-field onclick={() => edit(NEW)}>New <kbd class="key">N</kbd></button>
+                <button
+                    class="btn btn-sm"
+                    data-command="record-recipe"
+                    onclick={() => (panels.close(), keys.run('record-recipe'))}>Record</button
+                >
+                <a class="btn btn-sm" href="/api/recipes/file" download>Save all</a>
+                <button class="btn btn-sm" data-field onclick={() => picker?.click()}>Bring in</button>
+                <input
+                    bind:this={picker}
+                    class="hidden"
+                    type="file"
+                    accept=".json,application/json"
+                    aria-label="A file of recipes"
+                    onchange={() => void bring(picker?.files ?? null)}
+                />
+            </div>
+        {/if}
+    {/snippet}
+</Panel>

@@ -1,0 +1,37 @@
+import { request } from '../../api/client';
+import type { RecipeData } from '../../api/types';
+import { commands } from '../../keys/commands.svelte';
+import { keys } from '../../keys/keys.svelte';
+
+function took(recipes: RecipeData[]): void {
+    commands.recipes = recipes;
+    keys.version++;
+}
+
+/** Keeps a recipe, as a new one or in the place of the one with its key. */
+export async function keepRecipe(recipe: RecipeData): Promise<RecipeData> {
+    const kept = await request<{ recipe: RecipeData; recipes: RecipeData[] }>(
+        recipe.key ? 'PUT' : 'POST',
+        recipe.key ? `recipes/${recipe.key}` : 'recipes',
+        { recipe },
+    );
+    took(kept.recipes);
+    return kept.recipe;
+}
+
+export async function removeRecipe(recipe: RecipeData): Promise<void> {
+    took((await request<{ recipes: RecipeData[] }>('DELETE', `recipes/${recipe.key}`)).recipes);
+}
+
+/** Brings in a file of recipes and answers what the server says of it. */
+export async function bringRecipes(file: File): Promise<string> {
+    let data: unknown;
+    try {
+        data = JSON.parse(await file.text());
+    } catch {
+        throw new Error(`${file.name} is no recipe: it is not JSON. Nothing was changed.`);
+    }
+    const brought = await request<{ said: string; recipes: RecipeData[] }>('POST', 'recipes/import', { file: data });
+    took(brought.recipes);
+    return brought.said;
+}
