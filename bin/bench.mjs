@@ -60,7 +60,7 @@ async function edits(song, runs, command) {
         const answer = await fetch(`${base}/api/songs/${song.id}/edits`, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify({ base: revision, do: [command(i)] }) });
         const text = await answer.text();
         edit.push(performance.now() - begin);
-        if (!answer.ok) throw new Error(text);
+        if (!answer.ok) throw new Error(text.slice(0, 300));
         revision = JSON.parse(text).revision;
     }
     return { empty: median(empty), edit: median(edit) };
@@ -79,7 +79,8 @@ async function server() {
         }
         const floor = Number(execFileSync('php', [...process.env.PHP_FAST.split(' '), 'bin/bench-floor.php', String(count)], { encoding: 'utf8' }));
         row('server: edit of 20,000 notes', edit / floor, '× plain PHP', 2, `${edit.toFixed(1)} ms against ${floor.toFixed(1)} ms`);
-        const one = await edits(song, 41, (i) => ({ edit: 'transpose', on: { part: part.id, notes: [part.notes[9000][0]] }, params: { semitones: i % 2 ? -1 : 1 } }));
+        const now = await (await fetch(`${base}/api/songs/${song.id}`)).json();
+        const one = await edits(now, 41, (i) => ({ edit: 'transpose', on: { part: part.id, notes: [part.notes[9000][0]] }, params: { semitones: i % 2 ? -1 : 1 } }));
         row('server: edit of one note among 20,000', one.edit / one.empty, '× empty route', 4, `${one.edit.toFixed(1)} ms against ${one.empty.toFixed(1)} ms`);
     }
 }
