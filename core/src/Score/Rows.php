@@ -163,6 +163,10 @@ final class Rows implements \ArrayAccess, \Countable, \IteratorAggregate
         if (isset($this->made[$id])) {
             return $this->made[$id];
         }
+        // Asked for one after another, all at once are cheaper.
+        if (count($this->made) >= max(self::MANY, $this->count() >> 6)) {
+            return $this->all()[$id] ?? null;
+        }
         $at = $this->find($id);
 
         return $at === null ? null : $this->made[$id] = $this->make($at);
@@ -331,17 +335,18 @@ final class Rows implements \ArrayAccess, \Countable, \IteratorAggregate
         return $last;
     }
 
+    /** Where an id lies; null where it is not there. */
     private function find(int $id): ?int
     {
-        if ($id < 0) {
-            return null;
-        }
         $ids = $this->packed()['id'];
-        $wanted = pack('V', $id);
-        for ($i = strpos($ids, $wanted); $i !== false; $i = strpos($ids, $wanted, $i + 1)) {
-            if ($i % 4 === 0) {
-                return intdiv($i, 4);
+        [$low, $high] = [0, (strlen($ids) >> 2) - 1];
+        while ($low <= $high) {
+            $middle = ($low + $high) >> 1;
+            $there = unpack('V', $ids, $middle << 2)[1] ?? 0;
+            if ($there === $id) {
+                return $middle;
             }
+            $there < $id ? $low = $middle + 1 : $high = $middle - 1;
         }
 
         return null;
