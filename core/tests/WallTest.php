@@ -16,6 +16,45 @@ final class WallTest extends TestCase
         'rand(', 'random_int(', 'shuffle(', 'mt_srand(', 'echo ', 'print ', '$_GET', '$_SERVER', '$_POST', 'header(',
     ];
 
+    /** Which houses of the core a house may name: none needs another that needs it. */
+    private const ARROWS = [
+        'Standard' => [],
+        'Time' => ['Standard'],
+        'Score' => ['Standard', 'Time'],
+        'Sounding' => ['Score'],
+        'Recording' => ['Score', 'Time'],
+        'Selection' => ['Score', 'Time'],
+        'Midi' => ['Score', 'Sounding', 'Standard', 'Time'],
+        'Param' => ['Recording', 'Score', 'Selection', 'Time'],
+        'Edit' => ['Param', 'Recording', 'Score', 'Selection', 'Standard', 'Time'],
+        'Reading' => ['Edit', 'Param', 'Recording', 'Score', 'Selection', 'Time'],
+        'Recipe' => ['Edit', 'Param', 'Score', 'Selection'],
+        'Command' => ['Edit', 'Param', 'Recipe', 'Score', 'Selection'],
+        'Keymap' => ['Command'],
+    ];
+
+    public function test_the_houses_name_one_another_one_way_only(): void
+    {
+        $seen = [];
+        foreach (self::files() as [$path]) {
+            $house = explode('/', substr($path, strlen(__DIR__.'/../src/')))[0];
+            $code = (string) preg_replace('~/\*.*?\*/|//[^\n]*~s', '', (string) file_get_contents($path));
+            preg_match_all('/Jactonic\\\\Core\\\\(\w+)\\\\\w/', substr($code, (int) strpos($code, ';', (int) strpos($code, 'namespace'))), $named);
+            foreach (array_unique($named[1]) as $other) {
+                if ($other !== $house && ! in_array($other, self::ARROWS[$house] ?? [], true)) {
+                    $seen[] = "$house names $other in ".basename($path);
+                }
+            }
+        }
+        self::assertSame([], $seen);
+        // And the list itself has no way round: each names only those before it.
+        $before = [];
+        foreach (self::ARROWS as $house => $named) {
+            self::assertSame([], array_diff($named, $before), $house);
+            $before[] = $house;
+        }
+    }
+
     /** @return iterable<string, array{string}> */
     public static function files(): iterable
     {

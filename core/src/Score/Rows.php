@@ -80,12 +80,8 @@ final class Rows implements \ArrayAccess, \Countable, \IteratorAggregate
     public function bytes(int $origin = 0): string
     {
         $packed = $this->shift === $origin || $this->count() === 0 ? $this->packed() : [$this->table->place => $this->places($origin)] + $this->packed();
-        $out = pack('V', $this->count());
-        foreach (array_keys($this->table->columns) as $i => $name) {
-            $out .= isset($packed[$name]) ? chr($i).$packed[$name] : '';
-        }
 
-        return $out;
+        return Document::write($this->table, $packed, $this->count());
     }
 
     /** @return array<int, T> all, ids ascending */
@@ -225,7 +221,7 @@ final class Rows implements \ArrayAccess, \Countable, \IteratorAggregate
         foreach ($after as $id => $thing) {
             $rows->put($id, $thing);
         }
-        $rows->packed = $this->canonical($rows->packed(), $rows->count());
+        $rows->packed = Document::canonical($this->table, $rows->packed(), $rows->count());
 
         return $rows;
     }
@@ -383,7 +379,7 @@ final class Rows implements \ArrayAccess, \Countable, \IteratorAggregate
             return $this->packed;
         }
         if ($this->all === null) {
-            return $this->packed = $this->unfold($this->source === null ? pack('V', 0) : ($this->source)());
+            return $this->packed = Document::read($this->table, $this->source === null ? pack('V', 0) : ($this->source)());
         }
         $packed = [];
         foreach ($this->table->columns as $name => $column) {
@@ -391,39 +387,6 @@ final class Rows implements \ArrayAccess, \Countable, \IteratorAggregate
             $packed[$name] = $values === [] ? '' : pack($column->code.'*', ...$values);
         }
 
-        return $this->packed = $this->canonical($packed, count($this->all));
-    }
-
-    /**
-     * Without the columns in which every value is the default.
-     *
-     * @param  array<string, string>  $packed
-     * @return array<string, string>
-     */
-    private function canonical(array $packed, int $count): array
-    {
-        foreach ($this->table->columns as $name => $column) {
-            if ($column->default !== null && isset($packed[$name]) && $packed[$name] === str_repeat($column->pack($column->default), $count)) {
-                unset($packed[$name]);
-            }
-        }
-
-        return $packed;
-    }
-
-    /** @return array<string, string> */
-    private function unfold(string $document): array
-    {
-        $columns = array_values($this->table->columns);
-        $count = unpack('V', $document)[1] ?? 0;
-        $count = is_int($count) ? $count : 0;
-        $packed = [];
-        for ($at = 4; $at < strlen($document);) {
-            $column = $columns[ord($document[$at])] ?? throw new \UnexpectedValueException('A document has a column that is not known.');
-            $packed[$column->name] = substr($document, $at + 1, $count * $column->width);
-            $at += 1 + $count * $column->width;
-        }
-
-        return $packed + ['id' => '', $this->table->place => ''];
+        return $this->packed = Document::canonical($this->table, $packed, count($this->all));
     }
 }

@@ -2,38 +2,23 @@ import type { Part } from '../api/part.svelte';
 import type { Song } from '../api/song.svelte';
 import type { Note } from '../api/tables';
 import type { Time } from '../api/time';
+import { Anchors, type Anchor } from './anchors';
 import { beatsBetween } from './beats';
 import { chased, dataOf } from './chase';
 import { Clocks } from './clock';
 import { heardBetween } from './heard';
-import { GUARD, Live } from './live';
+import { Live } from './live';
 import { Loudness } from './loudness.svelte';
 import { Routing } from './routing';
 import { keepSpan, keptSpan, type Loop } from './span';
 import type { Synth } from './synth';
 import { Trial } from './trial';
+import { Voices } from './voices';
 
 /** How far ahead of the audio clock notes are handed to the synthesizer, and how often, in seconds. */
 const AHEAD = 0.1;
 const EVERY = 0.025;
 const START_IN = 0.05;
-
-interface Sounding {
-    part: Part;
-    note: Note;
-    channel: number;
-    /** Audio times at which it begins and ends. */
-    at: number;
-    end: number;
-    /** Set once its end was handed over. */
-    ended: boolean;
-}
-
-/** A moment where audio time and song time are known to meet. */
-interface Anchor {
-    at: number;
-    seconds: number;
-}
 
 /** How playing begins. */
 export interface Begin {
@@ -72,10 +57,10 @@ export class Transport {
     private synth: Synth | null = null;
     private starting: Promise<Synth> | null = null;
     private routing: Routing | null = null;
-    private anchors: Anchor[] = [];
+    private readonly anchors = new Anchors();
     /** Song time up to which everything was handed over, and the audio time of that. */
     private scheduled: Anchor = { at: 0, seconds: 0 };
-    private sounding: Sounding[] = [];
+    private readonly voices = new Voices(() => this.synth);
     private timer = 0;
     private frame = 0;
     /** Audio time at which nothing handed over before the last stop is left. */
@@ -154,7 +139,7 @@ export class Transport {
         for (let i = 0; i < (begin.countIn ?? 0) * beats; i++)
             synth.click(first + i * this.beat, i % beats === 0, this.metronomeLevel);
         const seconds = this.song.time.seconds(from);
-        this.anchors = [{ at, seconds }];
+        this.anchors.begin({ at, seconds });
         this.scheduled = { at, seconds };
         this.chase(synth, from, at - START_IN / 5);
         this.timer = window.setInterval(() => this.pump(), EVERY * 1000);
@@ -172,7 +157,7 @@ export class Transport {
         this.onStop();
         clearInterval(this.timer);
         cancelAnimationFrame(this.frame);
-        this.anchors = [];
+        this.anchors.clear();
         this.hush();
         this.loudness.watch();
     }
@@ -217,11 +202,8 @@ export class Transport {
 
     /** The song's tempos or meters changed: goes on from the same tick. */
     retimed(before: Time): void {
-        if (!this.playing || !this.synth || this.anchors.length === 0) return;
-        const now = this.synth.context.currentTime;
-        const { at, seconds } = this.anchors[0]!;
-        const tick = before.tick(seconds + Math.max(0, now - at));
-        void this.play(tick);
+        const anchor = this.anchors.at(this.now);
+        if (this.playing && anchor) void this.play(before.tick(anchor.seconds + Math.max(0, this.now - anchor.at)));
     }
 
     /** The audio clock at the moment of an event, in seconds. */
@@ -267,40 +249,32 @@ export class Transport {
         if (!this.playing || !this.song || !this.synth) return;
         const now = this.synth.context.currentTime;
         const position = this.position();
-        for (const s of this.sounding) {
-            const note = s.part.notes.get(s.note.id);
+        this.voices.follow(now, (part, was) => {
+            const note = part.notes.get(was.id);
             const stands =
                 note &&
                 note.until > 0 &&
-                note.pitch === s.note.pitch &&
-                note.channel === s.note.channel &&
-                this.audible(s.part);
-            if (!stands || position >= note.until || position < note.start - this.song.time.ppq / 4) {
-                this.end(s, Math.max(now, s.at) + GUARD);
-            } else {
-                s.note = note;
-                s.end = now + this.song.time.seconds(note.until) - this.song.time.seconds(position);
-            }
-        }
-        this.sounding = this.sounding.filter((s) => !s.ended);
+                note.pitch === was.pitch &&
+                note.channel === was.channel &&
+                this.song!.tracks.some((t) => t.id === part.trackId && this.song!.audible(t)) &&
+                position < note.until &&
+                position >= note.start - this.song!.time.ppq / 4;
+            const left = stands ? this.song!.time.seconds(note.until) - this.song!.time.seconds(position) : 0;
+            return stands ? { note, end: now + left } : null;
+        });
     }
 
     /** The song's position now, in ticks, off the audio clock. */
     position(): number {
-        if (!this.playing || !this.synth || !this.song || this.anchors.length === 0) return this.tick;
+        if (!this.playing || !this.synth || !this.song) return this.tick;
         const now = this.synth.context.currentTime;
-        while (this.anchors.length > 1 && this.anchors[1]!.at <= now) this.anchors.shift();
-        const { at, seconds } = this.anchors[0]!;
-        return this.song.time.tick(seconds + Math.max(0, now - at));
+        const anchor = this.anchors.at(now);
+        return anchor ? this.song.time.tick(anchor.seconds + Math.max(0, now - anchor.at)) : this.tick;
     }
 
     /** The notes of a part that sound now. */
     soundingIn(part: Part): Note[] {
-        const now = this.synth?.context.currentTime ?? 0;
-        const out: Note[] = [];
-        if (this.playing)
-            for (const s of this.sounding) if (s.part === part && s.at <= now && s.end > now) out.push(s.note);
-        return out;
+        return this.playing ? this.voices.of(part, this.now) : [];
     }
 
     /** Nothing sounds after this: for stop, for another song, for closing the page. */
@@ -308,13 +282,11 @@ export class Transport {
         const synth = this.synth;
         if (!synth) return;
         const now = synth.context.currentTime;
-        const ahead = this.sounding.filter((s) => s.at > now);
-        for (const s of this.sounding) this.end(s, Math.max(now, s.at) + GUARD);
-        this.sounding = [];
+        const ahead = this.voices.cut(now);
         this.live.forget();
         this.stands = '';
         this.trial.end(synth);
-        synth.silence(ahead.length > 0);
+        synth.silence(ahead);
         if (this.scheduled.at > now) this.settled = this.scheduled.at;
     }
 
@@ -351,11 +323,6 @@ export class Transport {
         synth.channels(this.routing.count, (channel) => this.routing!.isDrums(channel));
     }
 
-    private audible(part: Part): boolean {
-        const track = this.song?.tracks.find((t) => t.id === part.trackId);
-        return !!track && !!this.song?.audible(track);
-    }
-
     /** Hands over everything up to a moment ahead of the audio clock. */
     private pump(): void {
         const synth = this.synth!;
@@ -374,15 +341,13 @@ export class Transport {
             this.scheduled = { at: wraps ? at + (to - seconds) : until, seconds: to };
             if (wraps) {
                 const wrap = this.scheduled.at;
-                for (const s of this.sounding) this.end(s, Math.min(s.end, wrap));
-                this.sounding = [];
+                this.voices.endAll(wrap);
                 this.scheduled = { at: wrap, seconds: song.time.seconds(loop.from) };
-                this.anchors.push(this.scheduled);
+                this.anchors.add(this.scheduled);
                 this.chase(synth, loop.from, wrap);
             }
         }
-        for (const s of this.sounding) if (s.end <= until) this.end(s, s.end);
-        this.sounding = this.sounding.filter((s) => !s.ended || s.end > synth.context.currentTime);
+        this.voices.endTill(until, synth.context.currentTime);
         if (this.position() >= song.end && !this.loop?.on && !this.goesOn) this.stop();
     }
 
@@ -404,32 +369,22 @@ export class Transport {
             note: (part, note) => {
                 if (this.passes(part, note)) return;
                 const end = Math.min(song.time.seconds(note.until), loopEnd) + shift;
-                this.begin(part, note, song.time.seconds(note.start) + shift, end);
+                this.voices.begin(
+                    part,
+                    note,
+                    this.routing!.of(part, note.channel),
+                    song.time.seconds(note.start) + shift,
+                    end,
+                );
             },
         });
-    }
-
-    private begin(part: Part, note: Note, at: number, end: number): void {
-        const channel = this.routing!.of(part, note.channel);
-        // The same key struck again: the note before ends here, so that its end does not cut this one short.
-        for (const s of this.sounding)
-            if (s.channel === channel && s.note.pitch === note.pitch && s.end > at) this.end(s, at);
-        this.synth!.on(channel, note.pitch, note.velocity, at);
-        this.sounding.push({ part, note, channel, at, end, ended: false });
-    }
-
-    private end(s: Sounding, at: number): void {
-        if (s.ended) return;
-        s.ended = true;
-        s.end = at;
-        this.synth!.off(s.channel, s.note.pitch, at);
     }
 
     private draw(): void {
         this.frame = requestAnimationFrame(() => {
             if (!this.playing) return;
             this.tick = this.position();
-            const left = this.anchors[0]!.at - this.synth!.context.currentTime;
+            const left = (this.anchors.at(0)?.at ?? 0) - this.synth!.context.currentTime;
             this.counting = this.countsIn && left > 0 ? Math.ceil(left / this.beat - 1e-6) : 0;
             this.loudness.measure();
             this.onFrame(this.tick);

@@ -5,7 +5,7 @@
     import { does } from '../keys/does';
     import { keys } from '../keys/keys.svelte';
     import { addressOf, follow, router } from '../router.svelte';
-    import { songRename } from '../roll/commands/make';
+    import { NEW_PART, NEW_TRACK, songRename } from '../roll/commands/make';
     import { transport } from '../sound/transport.svelte';
     import BottomLine from './BottomLine.svelte';
     import MiniPart from './MiniPart.svelte';
@@ -143,12 +143,12 @@
             <button
                 class="link text-sm whitespace-nowrap"
                 title="An empty part on the track chosen"
-                {@attach does('part-new')}>New part</button
+                {@attach does(NEW_PART)}>New part</button
             >
             <button
                 class="link text-sm whitespace-nowrap"
                 title="A track with an empty part, to begin with a piano"
-                {@attach does('track-new', { program: 0 })}>New track</button
+                {@attach does(NEW_TRACK, { program: 0 })}>New track</button
             >
         {/if}
     </div>

@@ -70,3 +70,7 @@ export const CARET_MOVERS = ['nudge', 'snap-nudge', 'transpose'];
 export const SPAN_MOVERS = ['resize'];
 /** Commands whose keys the nudge settings show. */
 export const BY_NUDGE_STEP = ['nudge', 'resize', 'snap-nudge'];
+
+/** What buttons of the song page stand for. */
+export const NEW_PART = 'part-new';
+export const NEW_TRACK = 'track-new';

@@ -1,0 +1,63 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jactonic\Core\Score;
+
+/**
+ * The notes or points of a part as they are kept: their number in 32 bits, and then for each column that is not the
+ * default throughout its place in the table in a byte, and its values packed one after another.
+ */
+final class Document
+{
+    /**
+     * @param  Table<covariant Note|Point>  $table
+     * @param  array<string, string>  $packed  a string a column
+     */
+    public static function write(Table $table, array $packed, int $count): string
+    {
+        $out = pack('V', $count);
+        foreach (array_keys($table->columns) as $i => $name) {
+            $out .= isset($packed[$name]) ? chr($i).$packed[$name] : '';
+        }
+
+        return $out;
+    }
+
+    /**
+     * @param  Table<covariant Note|Point>  $table
+     * @return array<string, string> a string a column; those that are the default throughout are left out
+     */
+    public static function read(Table $table, string $document): array
+    {
+        $columns = array_values($table->columns);
+        $count = unpack('V', $document)[1] ?? 0;
+        $count = is_int($count) ? $count : 0;
+        $packed = [];
+        for ($at = 4; $at < strlen($document);) {
+            $column = $columns[ord($document[$at])] ?? throw new \UnexpectedValueException('A document has a column that is not known.');
+            $packed[$column->name] = substr($document, $at + 1, $count * $column->width);
+            $at += 1 + $count * $column->width;
+        }
+
+        return $packed + ['id' => '', $table->place => ''];
+    }
+
+    /**
+     * Without the columns in which every value is the default: equal things give equal bytes.
+     *
+     * @param  Table<covariant Note|Point>  $table
+     * @param  array<string, string>  $packed
+     * @return array<string, string>
+     */
+    public static function canonical(Table $table, array $packed, int $count): array
+    {
+        foreach ($table->columns as $name => $column) {
+            if ($column->default !== null && isset($packed[$name]) && $packed[$name] === str_repeat($column->pack($column->default), $count)) {
+                unset($packed[$name]);
+            }
+        }
+
+        return $packed;
+    }
+}

@@ -1,0 +1,87 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests;
+
+use Jactonic\Core\Edit\Catalogue;
+use Jactonic\Core\Score\PartSettings;
+use Jactonic\Core\Score\Table;
+
+/** How the house is built: what may stand where, and how much of it. */
+final class HouseTest extends TestCase
+{
+    /** Lines of a file, above which it holds two ideas. */
+    private const LONGEST = 400;
+
+    public function test_no_file_is_longer_than_one_idea(): void
+    {
+        $long = [];
+        foreach (['app', 'core/src', 'resources/js', 'bin', 'database'] as $folder) {
+            foreach (self::files($folder, ['php', 'ts', 'svelte', 'mjs']) as $name => $text) {
+                $lines = substr_count($text, "\n");
+                if ($lines > self::LONGEST) {
+                    $long[] = "$name has $lines lines";
+                }
+            }
+        }
+        self::assertSame([], $long);
+    }
+
+    public function test_ids_of_edits_stand_in_one_folder_of_the_interface(): void
+    {
+        // A setting may be called as the edit that goes by it.
+        $ids = array_diff(array_keys(Catalogue::classes()), array_keys(PartSettings::fresh()->toArray()));
+        $found = [];
+        foreach (self::files('resources/js', ['ts', 'svelte']) as $name => $text) {
+            if (str_starts_with($name, 'resources/js/roll/commands/')) {
+                continue;
+            }
+            foreach ($ids as $id) {
+                if (preg_match('/[\'"`]'.preg_quote($id, '/').'[\'"`]/', $text) === 1) {
+                    $found[] = "$name names $id";
+                }
+            }
+        }
+        self::assertSame([], $found);
+        self::assertGreaterThan(40, count($ids));
+    }
+
+    public function test_the_interface_reads_the_columns_that_the_core_writes(): void
+    {
+        $tables = (string) file_get_contents(base_path('resources/js/api/tables.ts'));
+        $columns = static function (string $constant) use ($tables): array {
+            preg_match("/$constant = \\[(.*?)\\]/s", $tables, $match);
+            preg_match_all("/'(\\w+)'/", $match[1] ?? '', $names);
+
+            return $names[1];
+        };
+        self::assertSame([...Table::notes()->shown, 'until'], $columns('NOTE_COLUMNS'));
+        self::assertSame([...Table::points()->shown, 'heard'], $columns('POINT_COLUMNS'));
+        $this->getJson('/api/setup')->assertJsonPath('tables.note', $columns('NOTE_COLUMNS'))->assertJsonPath('tables.point', $columns('POINT_COLUMNS'));
+    }
+
+    public function test_no_controller_calls_another_and_no_answer_of_http_is_made_elsewhere(): void
+    {
+        foreach (self::files('app', ['php']) as $name => $text) {
+            if (str_starts_with($name, 'app/Http/Controllers/')) {
+                self::assertDoesNotMatchRegularExpression('/new \w+Controller|use App\\\\Http\\\\Controllers/', $text, $name);
+            } elseif (! str_starts_with($name, 'app/Http/')) {
+                self::assertDoesNotMatchRegularExpression('/use (Illuminate\\\\Http|Symfony\\\\Component\\\\HttpFoundation)\\\\\w*Response/', $text, $name);
+            }
+        }
+    }
+
+    /**
+     * @param  list<string>  $endings
+     * @return iterable<string, string> text by path
+     */
+    private static function files(string $folder, array $endings): iterable
+    {
+        foreach (new \RecursiveIteratorIterator(new \RecursiveDirectoryIterator(base_path($folder), \FilesystemIterator::SKIP_DOTS)) as $file) {
+            if ($file instanceof \SplFileInfo && in_array($file->getExtension(), $endings, true)) {
+                yield substr($file->getPathname(), strlen(base_path()) + 1) => (string) file_get_contents($file->getPathname());
+            }
+        }
+    }
+}
