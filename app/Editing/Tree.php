@@ -45,7 +45,7 @@ final class Tree
             'said' => $said,
             'change' => ChangeCodec::encode($change),
             'chosen' => json_encode([$this->choice($before), $this->choice($after)], JSON_THROW_ON_ERROR),
-            'created_at' => now()->toDateTimeString(),
+            'created_at' => gmdate('Y-m-d H:i:s'),
         ]);
         $this->markNext($id);
         $this->session->song->head_id = $id;

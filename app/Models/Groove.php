@@ -16,6 +16,9 @@ use Jactonic\Core\Time\Groove as CoreGroove;
  */
 final class Groove extends Model
 {
+    /** Said, so that no request works it out of the English plural. */
+    protected $table = 'grooves';
+
     protected $guarded = [];
 
     /** @var array<string, string> */

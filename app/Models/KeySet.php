@@ -18,6 +18,9 @@ use Jactonic\Core\Keymap\KeySet as CoreKeySet;
  */
 final class KeySet extends Model
 {
+    /** Said, so that no request works it out of the English plural. */
+    protected $table = 'key_sets';
+
     /** Changes that can be taken back. */
     private const UNDO = 50;
 

@@ -20,6 +20,9 @@ use Illuminate\Database\Eloquent\Model;
  */
 final class Part extends Model
 {
+    /** Said, so that no request works it out of the English plural. */
+    protected $table = 'parts';
+
     public $timestamps = false;
 
     protected $guarded = [];

@@ -18,6 +18,9 @@ use Jactonic\Core\Refusal;
  */
 final class Recipe extends Model
 {
+    /** Said, so that no request works it out of the English plural. */
+    protected $table = 'recipes';
+
     protected $guarded = [];
 
     /** @var array<string, string> */

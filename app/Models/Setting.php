@@ -14,6 +14,9 @@ use Illuminate\Database\Eloquent\Model;
  */
 final class Setting extends Model
 {
+    /** Said, so that no request works it out of the English plural. */
+    protected $table = 'settings';
+
     /** Id of the set of shortcuts in use; 0 for the one that ships. */
     public const KEY_SET = 'key-set';
 

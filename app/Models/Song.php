@@ -29,6 +29,9 @@ final class Song extends Model
 {
     use SoftDeletes;
 
+    /** Said, so that no request works it out of the English plural. */
+    protected $table = 'songs';
+
     protected $guarded = [];
 
     /** @var array<string, string> */

@@ -22,6 +22,9 @@ use Illuminate\Support\Carbon;
  */
 final class Step extends Model
 {
+    /** Said, so that no request works it out of the English plural. */
+    protected $table = 'steps';
+
     public const UPDATED_AT = null;
 
     protected $guarded = [];

@@ -21,6 +21,9 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  */
 final class Track extends Model
 {
+    /** Said, so that no request works it out of the English plural. */
+    protected $table = 'tracks';
+
     public $timestamps = false;
 
     protected $guarded = [];
