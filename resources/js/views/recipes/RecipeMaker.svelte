@@ -28,7 +28,7 @@
 <div class="flex flex-col gap-3 px-4 py-3">
     <label class="flex flex-col gap-1 text-sm font-semibold"
         >Name <input
-            class="input input-sm"
+            class="input input-sm w-full"
             type="text"
             maxlength="80"
             data-recipe-name
