@@ -1,0 +1,148 @@
+import { expect, test, type Page } from '@playwright/test';
+import { bring, type SongJson } from './support';
+
+/** A channel message with the second at which it is due. */
+type Message = [seconds: number, ...bytes: number[]];
+
+/** 96 ticks to the quarter: notes on two channels, a pedal, a bend, and a tempo that doubles at the second beat. */
+const EVENTS: [tick: number, ...bytes: number[]][] = [
+    [0, 0xff, 0x51, 3, 0x07, 0xa1, 0x20],
+    [0, 0xc0, 4],
+    [0, 0xc1, 32],
+    [10, 0x90, 60, 80],
+    [12, 0x91, 36, 90],
+    [24, 0xb0, 64, 127],
+    [50, 0x80, 60, 64],
+    [60, 0x90, 64, 70],
+    [72, 0xe0, 0, 80],
+    [90, 0x81, 36, 64],
+    [96, 0xff, 0x51, 3, 0x03, 0xd0, 0x90],
+    [100, 0x90, 67, 75],
+    [130, 0xb0, 64, 0],
+    [140, 0xe0, 0, 64],
+    [150, 0x80, 64, 64],
+    [200, 0x80, 67, 64],
+    [210, 0x90, 72, 100],
+    [300, 0x80, 72, 64],
+];
+
+function file(): Buffer {
+    let last = 0;
+    const body = EVENTS.flatMap(([tick, ...bytes]) => {
+        const delta = tick - last;
+        last = tick;
+        return [...(delta > 127 ? [(delta >> 7) | 128, delta & 127] : [delta]), ...bytes];
+    });
+    const head = Buffer.from('4d546864000000060000000100604d54726b00000000', 'hex');
+    body.push(0, 0xff, 0x2f, 0);
+    head.writeUInt32BE(body.length, 18);
+    return Buffer.concat([head, Buffer.from(body)]);
+}
+
+/** What a MIDI file says: its channel messages in seconds, those of all tracks together. */
+function played(data: Buffer): Message[] {
+    const ppq = data.readUInt16BE(12);
+    const all: { tick: number; bytes: number[] }[] = [];
+    for (let at = 14; at < data.length;) {
+        const end = at + 8 + data.readUInt32BE(at + 4);
+        let [tick, status] = [0, 0];
+        at += 8;
+        const quantity = (): number => {
+            let n = 0;
+            for (;;) {
+                const byte = data[at++]!;
+                n = (n << 7) | (byte & 127);
+                if (byte < 128) return n;
+            }
+        };
+        while (at < end) {
+            tick += quantity();
+            if (data[at]! >= 0x80) status = data[at++]!;
+            if (status === 0xff) {
+                const kind = data[at++]!;
+                const length = quantity();
+                if (kind === 0x51) all.push({ tick, bytes: [0xff, data.readUIntBE(at, 3)] });
+                at += length;
+            } else {
+                const length = (status & 0xe0) === 0xc0 ? 1 : 2;
+                all.push({ tick, bytes: [status, ...data.subarray(at, at + length)] });
+                at += length;
+            }
+        }
+    }
+    all.sort((a, b) => a.tick - b.tick);
+    let [seconds, last, tempo] = [0, 0, 500_000];
+    const out: Message[] = [];
+    for (const { tick, bytes } of all) {
+        seconds += ((tick - last) * tempo) / ppq / 1e6;
+        last = tick;
+        if (bytes[0] === 0xff) tempo = bytes[1]!;
+        else out.push([seconds, ...bytes]);
+    }
+    return out;
+}
+
+/** What counts of a message: a note-on of velocity 0 is a note-off, and the velocity of that is not played. */
+function plain([seconds, status, ...data]: Message): string {
+    const off = (status! & 0xf0) === 0x80 || ((status! & 0xf0) === 0x90 && data[1] === 0);
+    const bytes = off ? [0x80 | (status! & 15), data[0]] : [status, ...data];
+    return `${seconds.toFixed(3)} ${bytes.join(' ')}`;
+}
+
+async function edit(page: Page, song: SongJson, commands: unknown[]): Promise<void> {
+    const { revision } = (await (await page.request.get(`/api/songs/${song.id}`)).json()) as SongJson;
+    const answer = await page.request.post(`/api/songs/${song.id}/edits`, { data: { base: revision, do: commands } });
+    expect(answer.status(), await answer.text()).toBe(200);
+}
+
+test('the player plays what a saved file holds, to the millisecond: with notes and parts muted and parts moved', async ({
+    page,
+}) => {
+    const song = await bring(page, file());
+    const [first, second] = song.tracks.filter((t) => t.parts.length > 0).map((t) => t.parts[0]!);
+    await edit(page, song, [
+        { edit: 'mute', on: { part: first!.id, notes: [first!.notes.find((n) => n[3] === 64)![0]] } },
+        { edit: 'part-move', on: { parts: [second!.id] }, params: { steps: 1, by: { unit: 'ticks', amount: 120 } } },
+        { edit: 'part-new', on: { tracks: [song.tracks.at(-1)!.id] } },
+    ]);
+    const made = (await (await page.request.get(`/api/songs/${song.id}`)).json()) as SongJson;
+    const third = made.tracks.at(-1)!.parts.find((p) => p.id !== second!.id)!;
+    await edit(page, song, [
+        {
+            edit: 'insert',
+            on: { part: third.id, notes: [] },
+            params: { notes: [{ start: 400, length: 99, pitch: 50, velocity: 60 }] },
+        },
+        { edit: 'part-mute', on: { parts: [third.id] } },
+    ]);
+    const saved = played(await (await page.request.get(`/api/songs/${song.id}/file`)).body());
+
+    await page.addInitScript(() => {
+        const sent: [number, ...number[]][] = ((window as unknown as { sent: unknown }).sent = []);
+        const real = MessagePort.prototype.postMessage;
+        MessagePort.prototype.postMessage = function (this: MessagePort, ...args: unknown[]): void {
+            const message = args[0] as { type?: string; data?: { messageData: number[]; options?: { time?: number } } };
+            const time = message?.data?.options?.time;
+            if (message?.type === 'midiMessage' && time !== undefined) sent.push([time, ...message.data!.messageData]);
+            return (real as (...a: unknown[]) => void).apply(this, args);
+        } as typeof real;
+    });
+    await page.addInitScript(() => localStorage.setItem('jactonic.hear', 'off'));
+    await page.goto(`/songs/${song.id}/parts/${first!.id}`);
+    await expect(page.getByTestId('roll')).toHaveAttribute('data-drawn', /^\d/);
+    await page.keyboard.press('Home');
+    await page.keyboard.press('Space');
+    const heard = (): Promise<Message[]> => page.evaluate(() => (window as unknown as { sent: Message[] }).sent);
+    await expect.poll(async () => (await heard()).filter(([, s, p]) => s === 0x80 && p === 72).length).toBe(1);
+    await page.keyboard.press('Space');
+
+    const sounding = saved.filter(([seconds]) => seconds > 0);
+    const all = await heard();
+    // One moment of audio time is one of song time: the first note tells which. What stands before it is put in place early.
+    const begin = all.find(([, status]) => (status! & 0xf0) === 0x90)![0] - sounding[0]![0];
+    const due = all.map(([time, ...bytes]): Message => [time - begin, ...bytes]).filter(([seconds]) => seconds > 1e-4);
+    expect(due.map(plain).sort()).toEqual(sounding.map(plain).sort());
+    // And it was no empty file: five notes, one of them muted, and four points.
+    expect(sounding.filter(([, status]) => (status! & 0xf0) === 0x90)).toHaveLength(4);
+    expect(sounding.filter(([, status]) => [0xb0, 0xe0].includes(status! & 0xf0))).toHaveLength(4);
+});
