@@ -130,7 +130,7 @@ final class EditsTest extends TestCase
     {
         $song = $this->song();
         $part = $this->partId($song);
-        $document = Part::query()->findOrFail($part)->getRawOriginal('document');
+        $document = Part::query()->findOrFail($part)->getRawOriginal('notes');
         $on = $this->all($song);
         $bad = [
             [],
@@ -152,7 +152,7 @@ final class EditsTest extends TestCase
             self::assertSame(422, $answer->status(), "request $i: ".$answer->getContent());
             self::assertMatchesRegularExpression('/\.$/', (string) $answer->json('detail'));
         }
-        self::assertSame($document, Part::query()->findOrFail($part)->getRawOriginal('document'));
+        self::assertSame($document, Part::query()->findOrFail($part)->getRawOriginal('notes'));
         self::assertSame(1, $song->refresh()->revision);
     }
 

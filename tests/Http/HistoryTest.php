@@ -20,9 +20,12 @@ final class HistoryTest extends TestCase
 
     private function document(Song $song): string
     {
-        $document = Part::query()->findOrFail($this->partId($song))->getRawOriginal('document');
+        $part = Part::query()->findOrFail($this->partId($song));
+        $document = $part->getRawOriginal('notes');
+        self::assertIsString($document);
+        self::assertNotSame('', $document);
 
-        return is_string($document) ? $document : '';
+        return $document;
     }
 
     public function test_everything_is_undone_and_done_again_to_the_last_byte(): void
@@ -45,6 +48,7 @@ final class HistoryTest extends TestCase
             self::assertSame($states[$i], $this->document($song), "done again to state $i");
         }
         $this->walk($song, 'redo')->assertJsonPath('said.0', 'There is nothing to redo.');
+        self::assertCount(count($states), array_unique($states), 'each step changed something');
         $this->walk($song, 'undo', 100);
         self::assertSame($states[0], $this->document($song));
     }

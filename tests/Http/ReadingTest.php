@@ -134,8 +134,11 @@ final class ReadingTest extends TestCase
 
     private function document(int $part): string
     {
-        $document = Part::query()->findOrFail($part)->getRawOriginal('document');
+        $document = Part::query()->findOrFail($part)->getRawOriginal('notes');
 
-        return is_string($document) ? $document : '';
+        self::assertIsString($document);
+        self::assertNotSame('', $document);
+
+        return $document;
     }
 }

@@ -1,0 +1,161 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Http;
+
+use App\Models\Song;
+use App\Models\Step;
+use App\Songs\Library;
+use Jactonic\Core\Midi\Importer;
+use Jactonic\Core\Midi\Reader;
+use Jactonic\Core\Tests\Support\Smf;
+use PHPUnit\Framework\Attributes\DataProvider;
+use Tests\TestCase;
+
+/** Parts, tracks, points and markers: changed by edits, kept, answered, and undone after everything was read anew. */
+final class PartsTest extends TestCase
+{
+    /** One note, a pedal down and up again after its end, and a marker. */
+    private function pedalled(): Song
+    {
+        $bytes = Smf::file([Smf::at(0, 'FF 06 04 51 75 61 79').Smf::at(0, '90 3C 50').Smf::at(12, 'B0 40 7F').Smf::at(12, '80 3C 40').Smf::at(24, 'B0 40 00').Smf::END]);
+
+        return Library::keep(Importer::import(Reader::read($bytes), 'Quay')[0]);
+    }
+
+    /** @return array<string, mixed> all of the song that edits change, as the interface gets it when it opens it */
+    private function whole(Song $song): array
+    {
+        /** @var array<string, mixed> $data */
+        $data = $this->getJson("/api/songs/$song->id")->assertOk()->json();
+
+        return array_diff_key($data, ['revision' => 0, 'canUndo' => 0, 'canRedo' => 0, 'end' => 0]);
+    }
+
+    private function walk(Song $song, string $way): void
+    {
+        $this->postJson("/api/songs/$song->id/$way", ['base' => $song->refresh()->revision])->assertOk();
+    }
+
+    /** @return iterable<string, array{list<array<string, mixed>>}> commands; "on" is put in by their key */
+    public static function commands(): iterable
+    {
+        $bar = ['unit' => 'bar', 'amount' => 1];
+        yield 'a part moved' => [[['parts' => true, 'edit' => 'part-move', 'params' => ['steps' => 1, 'by' => $bar]]]];
+        yield 'a part renamed and muted' => [[['parts' => true, 'edit' => 'part-rename', 'params' => ['name' => 'Lead']], ['parts' => true, 'edit' => 'part-mute']]];
+        yield 'a part deleted' => [[['parts' => true, 'edit' => 'part-delete']]];
+        yield 'a part made, written in and moved' => [[['parts' => true, 'edit' => 'part-new', 'params' => ['name' => 'Second']], ['edit' => 'insert', 'params' => ['notes' => [['start' => 0, 'length' => 240, 'pitch' => 64]]]], ['edit' => 'part-move', 'params' => ['steps' => 2, 'by' => $bar]]]];
+        yield 'a track made, renamed and put first' => [[['edit' => 'track-new', 'params' => ['program' => 32]], ['edit' => 'track-rename', 'params' => ['name' => 'Low']], ['edit' => 'track-order', 'params' => ['by' => -1]]]];
+        yield 'a track deleted' => [[['tracks' => true, 'edit' => 'track-delete']]];
+        yield 'a marker set, moved, and another removed' => [[['edit' => 'marker-set', 'params' => ['name' => 'Gangway', 'at' => 960]], ['edit' => 'marker-move', 'params' => ['at' => 960, 'to' => 1920]], ['edit' => 'marker-remove', 'params' => ['at' => 0]]]];
+        yield 'the song renamed' => [[['edit' => 'song-rename', 'params' => ['name' => 'Night boat']]]];
+        yield 'points nudged and deleted' => [[['points' => true, 'edit' => 'nudge', 'params' => ['steps' => 1, 'by' => ['unit' => 'ticks', 'amount' => 30]]], ['edit' => 'delete']]];
+        yield 'all notes of a part as a whole' => [[['parts' => true, 'edit' => 'transpose', 'params' => ['semitones' => 3]], ['tracks' => true, 'edit' => 'velocity-set', 'params' => ['value' => 33]]]];
+    }
+
+    /** @param  list<array<string, mixed>>  $commands */
+    #[DataProvider('commands')]
+    public function test_each_is_a_step_that_is_undone_and_done_again(array $commands): void
+    {
+        $song = $this->pedalled();
+        $track = $song->tracks()->has('parts')->firstOrFail()->id;
+        $on = ['parts' => ['parts' => [$this->partId($song)]], 'tracks' => ['tracks' => [$track]]];
+        $points = array_column((array) $this->getJson("/api/songs/$song->id")->json('tracks.0.parts.0.points'), 0);
+        $on['points'] = ['part' => $this->partId($song), 'lane' => 'cc:64', 'points' => $points];
+        $states = [$this->whole($song)];
+        foreach ($commands as $i => $command) {
+            $named = array_intersect_key($on, $command);
+            $command = array_diff_key($command, $on) + ($named === [] ? [] : ['on' => reset($named)]);
+            $chosen = $i === 0 || isset($command['on']) ? [] : ['on' => $last];
+            $answer = $this->do($song, [$command], $chosen)->assertOk();
+            $last = $answer->json('selection');
+            $states[] = $this->whole($song);
+            self::assertNotEquals($states[$i], $states[$i + 1], (string) $answer->json('said.0'));
+            self::assertNotSame('', $answer->json('said.0'));
+        }
+        self::assertSame(count($commands), Step::query()->count());
+        for ($i = count($commands) - 1; $i >= 0; $i--) {
+            $this->walk($song, 'undo');
+            self::assertSame($states[$i], $this->whole($song), "undone to state $i");
+        }
+        for ($i = 1; $i <= count($commands); $i++) {
+            $this->walk($song, 'redo');
+            self::assertSame($states[$i], $this->whole($song), "done again to state $i");
+        }
+    }
+
+    public function test_a_part_that_moves_takes_its_pedal_along(): void
+    {
+        $song = $this->pedalled();
+        $before = (array) $this->getJson("/api/songs/$song->id")->json('tracks.0.parts.0');
+
+        $answer = $this->do($song, [['edit' => 'part-move', 'on' => ['parts' => [$before['id']]], 'params' => ['steps' => 1, 'by' => ['unit' => 'bar', 'amount' => 1]]]])->assertOk();
+
+        self::assertSame(3840, $answer->json("parts.{$before['id']}.shift"), 'and nothing of what is in it is sent again');
+        self::assertSame([[], []], [$answer->json("parts.{$before['id']}.put"), $answer->json("parts.{$before['id']}.putPoints")]);
+        $after = (array) $this->getJson("/api/songs/$song->id")->json('tracks.0.parts.0');
+        $shifted = static fn (mixed $rows): array => array_map(static fn (mixed $row): int => is_array($row) && is_int($row[1]) ? $row[1] + 3840 : 0, is_array($rows) ? $rows : []);
+        self::assertSame($shifted($before['notes']), array_column((array) $after['notes'], 1));
+        self::assertSame($shifted($before['points']), array_column((array) $after['points'], 1));
+        self::assertCount(2, (array) $after['points']);
+    }
+
+    public function test_points_are_answered_as_notes_are(): void
+    {
+        $song = $this->pedalled();
+        $part = $this->partId($song);
+        $ids = array_column((array) $this->getJson("/api/songs/$song->id")->json('tracks.0.parts.0.points'), 0);
+
+        $answer = $this->do($song, [['edit' => 'nudge', 'on' => ['part' => $part, 'lane' => 'cc:64', 'points' => [$ids[1]]], 'params' => ['steps' => -1, 'by' => ['unit' => 'ticks', 'amount' => 100]]]])->assertOk();
+        self::assertSame([[$ids[1], 380, 0xB0, 64, 0, 1]], $answer->json("parts.$part.putPoints"));
+        self::assertSame([['part' => $part, 'lane' => 'cc:64', 'points' => [$ids[1]]]], $answer->json('selection'));
+
+        $answer = $this->do($song, [['edit' => 'delete', 'on' => $answer->json('selection')]])->assertOk();
+        self::assertSame([[], [$ids[1]]], [$answer->json("parts.$part.putPoints"), $answer->json("parts.$part.dropPoints")]);
+        $this->do($song, [['edit' => 'quantize', 'on' => ['part' => $part, 'lane' => 'cc:64', 'points' => [$ids[0]]]]])->assertOk()
+            ->assertJsonPath('said.0', 'Points are chosen, and this works on notes: nothing changed.');
+    }
+
+    public function test_undo_and_redo_give_back_what_was_chosen(): void
+    {
+        $song = $this->song();
+        $part = $this->partId($song);
+        $ids = array_column((array) $this->getJson("/api/songs/$song->id")->json('tracks.0.parts.0.notes'), 0);
+        $this->do($song, [['edit' => 'split', 'on' => ['part' => $part, 'notes' => [$ids[0], $ids[1]]], 'params' => ['into' => 2]], ['select' => 'none']])->assertOk();
+        $after = Step::query()->firstOrFail()->chosen;
+
+        $undone = $this->postJson("/api/songs/$song->id/undo", ['base' => 2])->assertOk();
+        self::assertSame([['part' => $part, 'notes' => [$ids[0], $ids[1]]]], $undone->json('selection'));
+
+        $done = $this->postJson("/api/songs/$song->id/redo", ['base' => 3])->assertOk();
+        self::assertSame(json_decode((string) $after, true)[1], $done->json('selection'));
+        self::assertCount(4, (array) $done->json('selection.0.notes'));
+    }
+
+    /** @return iterable<string, array{mixed, string}> */
+    public static function refused(): iterable
+    {
+        yield 'a part that is not there' => [['edit' => 'part-mute', 'on' => ['parts' => [999]]], 'part'];
+        yield 'a track that is not there' => [['edit' => 'track-rename', 'on' => ['tracks' => [999]], 'params' => ['name' => 'x']], 'track'];
+        yield 'no name' => [['edit' => 'song-rename', 'params' => ['name' => '']], 'name'];
+        yield 'a word that is unknown' => [['edit' => 'marker-set', 'params' => ['name' => 'x', 'at' => 'the moon']], 'at'];
+        yield 'a marker that is unknown' => [['edit' => 'move-to', 'params' => ['tick' => 'marker:Nowhere']], 'Nowhere'];
+        yield 'a key that is unknown' => [['edit' => 'delete', 'on' => ['part' => 1, 'note' => [1]]], 'on'];
+        yield 'a place without a caret' => [['edit' => 'marker-set', 'params' => ['name' => 'x']], 'caret'];
+    }
+
+    #[DataProvider('refused')]
+    public function test_what_is_wrong_is_refused_with_a_sentence_and_nothing_is_changed(mixed $command, string $word): void
+    {
+        $song = $this->song();
+        $before = $this->whole($song);
+        self::assertIsArray($command);
+
+        $answer = $this->do($song, [$command + ['on' => $this->all($song)]])->assertStatus(422);
+
+        self::assertStringContainsString($word, (string) $answer->json('detail'));
+        self::assertSame($before, $this->whole($song));
+        self::assertSame(0, Step::query()->count());
+    }
+}
