@@ -105,6 +105,26 @@ final class ApplyTest extends TestCase
         self::assertSame([['track' => 1, 'name' => 'Bassür', 'notes' => 3], ['track' => 2, 'name' => 'Part 2', 'notes' => 2]], $report['tracks']);
     }
 
+    public function test_settings_times_parts_and_tracks_are_as_everywhere(): void
+    {
+        $bar = ['unit' => 'bar', 'amount' => 1];
+        [$code, $said] = $this->apply(['do' => [
+            ['set' => ['grid' => '1/8'], 'on' => ['track' => 1]],
+            ['edit' => 'quantize', 'on' => ['track' => 1]],
+            ['edit' => 'transpose', 'on' => ['tracks' => [1]], 'params' => ['semitones' => 1], 'times' => 3],
+            ['edit' => 'part-move', 'on' => ['parts' => [2]], 'params' => ['steps' => 1, 'by' => $bar]],
+            ['edit' => 'track-new', 'params' => ['program' => 11, 'name' => 'Bells']],
+            ['edit' => 'insert', 'on' => ['part' => 3], 'params' => ['notes' => [['start' => 960, 'length' => 960, 'pitch' => 80, 'velocity' => 55]]]],
+            ['edit' => 'marker-set', 'params' => ['name' => 'Gangway', 'at' => 1920]],
+        ]]);
+
+        self::assertSame([0, ''], [$code, $said]);
+        self::assertSame([[0, 45, 39, 80], [0, 45, 46, 81], [96, 90, 41, 96], [96, 96, 80, 55], [384, 24, 42, 64], [408, 24, 42, 65]], $this->mido('out.mid'));
+        $csv = implode("\n", $this->csv('out.mid'));
+        self::assertStringContainsString('Title_t, "Bells"', $csv);
+        self::assertStringContainsString('192, Marker_t, "Gangway"', $csv);
+    }
+
     public function test_a_file_of_format_0_has_its_channels_as_tracks(): void
     {
         file_put_contents("$this->dir/zero.mid", Smf::file([Smf::at(0, '93 3C 40').Smf::at(0, '91 30 40').Smf::at(96, '83 3C 40').Smf::at(0, '81 30 40').Smf::END], 0));

@@ -50,6 +50,23 @@ final class RecipesTest extends TestCase
         }
     }
 
+    public function test_places_in_a_recipe_are_those_of_where_it_is_run(): void
+    {
+        $recipe = ['name' => 'To the span', 'steps' => [['select' => 'span'], ['edit' => 'move-to', 'params' => ['tick' => 'span-end']], ['edit' => 'marker-set', 'params' => ['name' => 'Here', 'at' => 'caret']]]];
+        $this->postJson('/api/recipes', ['recipe' => $recipe])->assertCreated();
+        $song = $this->song();
+        $run = [['recipe' => 'to-the-span', 'on' => $this->all($song)]];
+
+        $refused = $this->do($song, $run)->assertStatus(422);
+        self::assertStringContainsString('span', (string) $refused->json('detail'), 'without a span there is none to go to');
+        self::assertSame([20, 270, 480, 750], $this->starts($song));
+
+        $this->do($song, $run, ['context' => ['caret' => 960, 'span' => [200, 1000]]])->assertOk();
+        self::assertSame([20, 1000, 1210, 1480], $this->starts($song), 'the three in the span, the first of them at its end');
+        self::assertSame([[960, 'Here']], $this->getJson("/api/songs/$song->id")->json('markers'));
+        self::assertSame(1, Step::query()->count());
+    }
+
     public function test_a_recipe_is_changed_and_deleted_unless_another_runs_it(): void
     {
         $this->postJson('/api/recipes', ['recipe' => self::UP]);
