@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { bring, chosen, LOOSE, midi, notesOf, openRoll, press, said, type SongJson, stroke } from './support';
+import { bring, chosen, LOOSE, midi, notesOf, openRoll, press, said, spot, type SongJson, stroke } from './support';
 
 async function fresh(page: Page): Promise<SongJson> {
     const song = await bring(page, midi(LOOSE));
@@ -277,6 +277,32 @@ test('a recipe of five edits is recorded, kept, and run on another part', async 
     await said(page, /^Undone: “Five things”/);
     await expect(page.getByRole('button', { name: 'Undo' })).toBeDisabled();
     expect(await notesOf(page, song)).toHaveLength(8);
+});
+
+test('a click among recorded steps is none of them, whatever the pen takes from it', async ({ page }) => {
+    const song = await fresh(page);
+    const part = song.tracks[0]!.parts[0]!;
+    const set = { set: { lengthFrom: 'touched', velocityFrom: 'touched' }, part: part.id };
+    await page.request.post(`/api/songs/${song.id}/edits`, { data: { base: song.revision, do: [set] } });
+    await page.reload();
+    await expect(page.getByTestId('roll')).toHaveAttribute('data-drawn', /^\d/);
+    await press(page, 'Shift+Period');
+    await said(page, /^Recording: 0/);
+    const [, start, , pitch] = part.notes[3]!;
+    const note = await spot(page, start! + 60, pitch!);
+    await page.mouse.click(note.x, note.y);
+    await expect(page.getByTestId('settings').getByLabel('Pen velocity')).toHaveValue('73');
+    await press(page, 'ArrowUp', 'Shift+Period');
+    const panel = page.getByRole('dialog', { name: 'New recipe' });
+    await expect(panel.getByRole('listitem')).toHaveCount(1);
+    await page.keyboard.type('One up');
+    await press(page, 'Enter');
+    await said(page, '“One up” is kept.');
+    await press(page, 'Escape', 'Control+a', 'Slash');
+    await page.keyboard.type('one up');
+    await press(page, 'Enter');
+    await said(page, '“One up”: 8 notes up a semitone.');
+    await page.request.delete('/api/recipes/one-up');
 });
 
 test('a recipe that is refused says at which step, and a file with a cycle is not taken', async ({ page }) => {

@@ -224,6 +224,14 @@ test('the pen takes after the note last touched, where it is told to', async ({ 
         .poll(async () => (await notesOf(page, song)).find((n) => n[3] === 61)?.slice(1, 5))
         .toEqual([0, 770, 61, 101]);
     await expect(page.getByTestId('settings').getByLabel('Length of new notes')).toHaveValue('touched');
+    // The caret goes on by what was written.
+    await page.keyboard.press(';');
+    await expect
+        .poll(async () => (await notesOf(page, song)).filter((n) => n[3] === 61).map((n) => n.slice(1, 3)))
+        .toEqual([
+            [0, 770],
+            [770, 770],
+        ]);
 });
 
 test.describe('by touch', () => {

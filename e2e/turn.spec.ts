@@ -89,3 +89,22 @@ test('undo typed in between undoes what was typed before it, and nothing else', 
     expect(now.map((n) => n[4])).toEqual(take.map((n) => n[4]! + 5));
     expect(now.every((n) => n[1]! % 240 === 0)).toBe(true);
 });
+
+test('the mark at the top right rests after everything that was typed, whatever that was', async ({ page }) => {
+    await slow(page);
+    const mark = page.getByLabel('Everything is saved');
+    for (const keys of [
+        ['Control+a', 'Control+c'],
+        ['Escape', 'ArrowRight'],
+        [';'],
+        ['Shift+End', 'Control+v'],
+        ['Alt+PageUp'],
+        ['Control+z'],
+        ['Shift+ArrowRight', 'Control+c'],
+    ]) {
+        await press(page, ...keys);
+        await expect(mark, keys.join(' ')).toHaveCount(1);
+        await page.waitForTimeout(400);
+        await expect(mark, keys.join(' ')).toHaveCount(1);
+    }
+});

@@ -133,6 +133,34 @@ final class PartsTest extends TestCase
         self::assertCount(4, (array) $done->json('selection.0.notes'));
     }
 
+    /** @return iterable<string, array{0: array<string, mixed>, 1: int, 2?: int}> settings, ticks, and by how many the caret goes on where that is another number */
+    public static function pens(): iterable
+    {
+        yield 'a cell' => [['grid' => '1/8'], 480];
+        yield 'a tuplet' => [['grid' => '1/16:5'], 192];
+        yield 'a triplet' => [['grid' => '1/8T'], 320];
+        yield 'a length of its own' => [['grid' => '1/8', 'penLength' => '1/4D'], 1440];
+        yield 'a swung cell, after which it goes on at the next swung line' => [['grid' => '1/16', 'swing' => 66], 240, 317];
+        yield 'two bars' => [['grid' => '2bar'], 7680];
+        yield 'as the note last touched' => [['grid' => '1/16', 'lengthFrom' => 'touched'], 1920];
+    }
+
+    /** @param  array<string, mixed>  $set */
+    #[DataProvider('pens')]
+    public function test_the_pen_draws_what_it_writes_and_the_caret_goes_on_by_it(array $set, int $ticks, ?int $on = null): void
+    {
+        $song = $this->song();
+        $part = $this->partId($song);
+        $made = $this->do($song, [['edit' => 'insert', 'on' => ['part' => $part, 'notes' => []], 'params' => ['notes' => [['start' => 0, 'length' => 1920, 'pitch' => 40]]]]])->json("parts.$part.put.0.0");
+        $pen = $this->do($song, [['set' => $set, 'part' => $part], ['touched' => $made, 'part' => $part]])->assertOk()->json("parts.$part.pen");
+        self::assertSame(isset($pen['bars']) ? ['bars' => 2] : ['ticks' => $ticks], $pen);
+
+        $answer = $this->do($song, [['edit' => 'insert', 'on' => ['part' => $part, 'notes' => []], 'params' => ['notes' => [['start' => 7680, 'pitch' => 70]]]]])->assertOk();
+
+        self::assertSame([7680, $ticks], array_slice((array) $answer->json("parts.$part.put.0"), 1, 2));
+        self::assertSame(7680 + ($on ?? $ticks), $answer->json('caret'));
+    }
+
     /** @return iterable<string, array{mixed, string}> */
     public static function refused(): iterable
     {

@@ -11,7 +11,9 @@
     import { interrupted } from '../sound/interrupted.svelte';
     import { tempoTap } from '../roll/commands/make';
     import { newSeed, panels, remembered } from './panels.svelte';
+    import CommandList from './CommandList.svelte';
     import { pages } from './pages.svelte';
+    import Shortcuts from './shortcuts/Shortcuts.svelte';
     import Songs from './Songs.svelte';
     import TakeOffer from './TakeOffer.svelte';
     import TopLine from './TopLine.svelte';
@@ -300,8 +302,7 @@
             <Songs {setup} {download} bind:dropped />
         {:else if place.at === 'keys'}
             {#if place.page === 'shortcuts'}
-                {@const Shortcuts = pages.get('shortcuts')}
-                {#if Shortcuts}<Shortcuts {setup} />{/if}
+                <Shortcuts {setup} />
             {:else}
                 {@const Page = pages.get(place.page)}
                 {#if Page}<Page />{/if}
@@ -328,8 +329,7 @@
             {#if SongPage}<SongPage {song} />{/if}
         {/if}
         {#if panels.open?.name === 'commands'}
-            {@const CommandList = pages.get('commands')}
-            {#if CommandList}<CommandList {song} {part} onSaid={(said) => song?.tell(said)} />{/if}
+            <CommandList {song} {part} onSaid={(said) => song?.tell(said)} />
         {/if}
         {#if panels.open?.name === 'steps' && song}
             {@const Steps = pages.get('steps')}

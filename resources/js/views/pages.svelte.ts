@@ -3,10 +3,8 @@ import type { Component } from 'svelte';
 const LOADS = {
     roll: () => import('./RollPage.svelte'),
     song: () => import('./SongPage.svelte'),
-    shortcuts: () => import('./shortcuts/Shortcuts.svelte'),
     sheet: () => import('./Sheet.svelte'),
     pace: () => import('./PacePage.svelte'),
-    commands: () => import('./CommandList.svelte'),
     steps: () => import('./Steps.svelte'),
 } as const;
 
@@ -14,8 +12,8 @@ type Name = keyof typeof LOADS;
 type Page<N extends Name> = Awaited<ReturnType<(typeof LOADS)[N]>>['default'];
 
 /**
- * Pages that the first screen does without. They are fetched as soon as it stands, so that going to one is at once and
- * no key is lost on the way; until then a page is null.
+ * Pages that the first screen does without: fetched as soon as it stands, and null until then. Whatever is typed into as
+ * soon as it is asked for (the command list, the shortcuts) is not among them: its first letters would go elsewhere.
  */
 class Pages {
     private loaded = $state.raw<{ [N in Name]?: Page<N> }>({});

@@ -23,6 +23,16 @@ final class CutTest extends TestCase
         self::assertSame('1 note split into 3; 1 stayed whole.', Make::edit($score, 'split', ['grid' => '1/16'])->said);
     }
 
+    public function test_a_note_played_early_is_not_cut_at_the_line_it_was_meant_for(): void
+    {
+        // Hats on eighths, each a little early or late, over to the next: none is longer than what lies between two lines.
+        $hats = array_map(static fn (int $i): array => [$i * 480 + [-30, 12, -55, 0][$i % 4] + 60, 455, 42], range(0, 54));
+        $early = array_map(static fn (array $h): array => [$h[0] - 60 + 480, $h[1], $h[2]], $hats);
+
+        self::assertSame(self::spans(Make::score($early)), self::spans(Make::after(Make::score($early), 'split', ['grid' => '1/8'])));
+        self::assertSame([[470, 960], [960, 1500]], self::spans(Make::after(Make::score([[470, 1030, 42]]), 'split', ['grid' => '1/8'])), 'and one that goes on is cut at the lines after it');
+    }
+
     public function test_notes_are_split_into_equal_pieces_or_at_one_place(): void
     {
         $score = Make::score([[0, 240, 60], [480, 100, 62], [960, 2, 64]]);
