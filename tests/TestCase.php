@@ -12,6 +12,7 @@ use Illuminate\Http\UploadedFile;
 use Illuminate\Testing\TestResponse;
 use Jactonic\Core\Midi\Importer;
 use Jactonic\Core\Midi\Reader;
+use Jactonic\Core\Score\Table;
 use Jactonic\Core\Tests\Support\Smf;
 
 abstract class TestCase extends BaseTestCase
@@ -58,5 +59,18 @@ abstract class TestCase extends BaseTestCase
         $notes = $this->getJson("/api/songs/{$song->id}")->json('tracks.0.parts.0.notes');
 
         return array_column(is_array($notes) ? $notes : [], 1);
+    }
+
+    /**
+     * Columns of a note's row by their names: a test says only those that it is about.
+     *
+     * @param  list<string>  $names
+     * @return array<string, mixed>
+     */
+    protected function named(mixed $row, array $names): array
+    {
+        $all = array_combine([...Table::notes()->shown, 'until'], is_array($row) ? $row : []);
+
+        return array_intersect_key($all, array_flip($names));
     }
 }

@@ -35,7 +35,7 @@ final class SongsTest extends TestCase
         $song = $this->getJson("/api/songs/$id")->assertOk();
         $song->assertJsonPath('ppq', 960)->assertJsonPath('meters', [[0, 4, 4], [3840, 3, 4]])->assertJsonPath('tempos.1.2', 600_000)
             ->assertJsonPath('tracks.0.name', 'Bassür')->assertJsonPath('tracks.0.instrument', 'Acoustic Bass')->assertJsonPath('tracks.1.instrument', 'Drum kit');
-        self::assertSame([30, 450, 36, 80, 0, 0, 1, 0, 0, 480], array_slice((array) $song->json('tracks.0.parts.0.notes.0'), 1));
+        self::assertSame(['start' => 30, 'length' => 450, 'pitch' => 36, 'velocity' => 80, 'channel' => 1, 'until' => 480], $this->named($song->json('tracks.0.parts.0.notes.0'), ['start', 'length', 'pitch', 'velocity', 'channel', 'until']));
         self::assertSame([0, 0xB1, 0, 0, 1], array_slice((array) $song->json('tracks.0.parts.0.points.0'), 1));
     }
 

@@ -58,6 +58,28 @@ final class EveryEditTest extends TestCase
         self::assertSame(Make::bytes($score), Make::bytes(ChangeCodec::decode($json, $after, true)->inverse()->applyTo($after)));
     }
 
+    /** @return iterable<string, array{string, array<string, mixed>, Takes}> */
+    public static function editsByWhatTheyTake(): iterable
+    {
+        foreach (Catalogue::specs() as $spec) {
+            foreach ($spec->takes as $takes) {
+                yield "$spec->id on $takes->value" => [$spec->id, $spec->examples[0], $takes];
+            }
+        }
+    }
+
+    /** @param  array<string, mixed>  $params */
+    #[DataProvider('editsByWhatTheyTake')]
+    public function test_on_each_kind_that_it_takes_it_does_something_that_is_undone(string $id, array $params, Takes $takes): void
+    {
+        $score = Make::take(1);
+        $outcome = Batch::once(['edit' => $id, 'params' => $params, 'on' => Make::on($takes, $score)], $score);
+        $after = $outcome->change->applyTo($score);
+
+        self::assertNotSame(Make::bytes($score), Make::bytes($after), $outcome->said);
+        self::assertSame(Make::bytes($score), Make::bytes(ChangeCodec::decode(ChangeCodec::encode($outcome->change), $after, true)->inverse()->applyTo($after)));
+    }
+
     /** @param  array<string, mixed>  $params */
     #[DataProvider('edits')]
     public function test_the_same_input_gives_the_same_change(string $id, array $params, int $seed): void

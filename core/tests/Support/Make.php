@@ -5,8 +5,11 @@ declare(strict_types=1);
 namespace Jactonic\Core\Tests\Support;
 
 use Jactonic\Core\Command\Batch;
+use Jactonic\Core\Edit\Catalogue;
 use Jactonic\Core\Edit\Outcome;
+use Jactonic\Core\Edit\Takes;
 use Jactonic\Core\Edit\TimeChange;
+use Jactonic\Core\Score\Lane;
 use Jactonic\Core\Score\Note;
 use Jactonic\Core\Score\Part;
 use Jactonic\Core\Score\PartSettings;
@@ -57,7 +60,30 @@ final class Make
      */
     public static function edit(Score $score, string $edit, array $params = [], ?array $notes = null): Outcome
     {
-        return Batch::once(['edit' => $edit, 'params' => $params, 'on' => ['part' => 1] + ($notes === null ? ['pick' => ['all' => true]] : ['notes' => $notes])], $score);
+        $takes = Catalogue::edit($edit)::spec()->takes;
+        $on = $notes === null && $takes === [Takes::Points] ? self::on(Takes::Points, $score) : ['part' => 1] + ($notes === null ? ['pick' => ['all' => true]] : ['notes' => $notes]);
+
+        return Batch::once(['edit' => $edit, 'params' => $params, 'on' => $on], $score);
+    }
+
+    /**
+     * All that there is of one kind, as a command names it.
+     *
+     * @return array<array-key, mixed>
+     */
+    public static function on(Takes $what, Score $score): array
+    {
+        $lanes = [];
+        foreach ($score->part(1)->points as $id => $point) {
+            $lanes[Lane::of($point)->name][] = $id;
+        }
+
+        return match ($what) {
+            Takes::Notes => ['part' => 1, 'pick' => ['all' => true]],
+            Takes::Points => array_map(static fn (string $lane, array $ids): array => ['part' => 1, 'lane' => $lane, 'points' => $ids], array_keys($lanes), $lanes),
+            Takes::Parts => ['parts' => [1]],
+            Takes::Tracks => ['tracks' => [1]],
+        };
     }
 
     /**
