@@ -11,10 +11,7 @@ export function fit(sheet: Sheet, room: HTMLElement): void {
     const { width, height } = room.getBoundingClientRect();
     const { stage, view } = sheet;
     const first = view.width === 0;
-    for (const name of ['grid', 'notes', 'overlay'] as const) stage.resize(name, width, height);
-    stage.resize('ruler', width, RULER);
-    stage.resize('keyboard', KEYBOARD, height);
-    stage.resize('lane', width, sheet.laneOpen ? LANE : 0);
+    stage.fit();
     view.resize(width, height);
     if (first) sheet.begin();
     else sheet.touchAll();

@@ -12,7 +12,7 @@ export class Layer {
     private dirty = false;
 
     constructor(
-        private readonly canvas: HTMLCanvasElement,
+        readonly canvas: HTMLCanvasElement,
         private readonly paint: (ctx: CanvasRenderingContext2D, width: number, height: number) => void,
         /** Whether the painter covers every pixel itself. */
         private readonly covers = false,

@@ -20,8 +20,12 @@ export class Stage<Name extends string> {
         return this.layers.get(name)!;
     }
 
-    resize(name: Name, width: number, height: number): void {
-        this.layer(name).resize(width, height);
+    /** Fits each layer to the element that its canvas lies in. */
+    fit(): void {
+        for (const layer of this.layers.values()) {
+            const { width, height } = layer.canvas.parentElement!.getBoundingClientRect();
+            layer.resize(width, height);
+        }
     }
 
     /** Says that something on these layers changed. */
