@@ -168,7 +168,6 @@ final class History
         $said = $warnings = $refused = [];
         foreach ($do as $i => $command) {
             try {
-                $before = self::on($command, $session);
                 $outcome = $session->batch->run($command);
             } catch (Refusal $refusal) {
                 if (count($do) === 1) {
@@ -181,10 +180,10 @@ final class History
             array_push($warnings, ...$outcome->warnings);
             $sentence = $outcome->said;
             if (! $outcome->change->isEmpty() && is_array($command)) {
-                $longer = ($command['more'] ?? false) === true ? (new Longer($session, $tree))->step($command, $outcome, $before) : null;
+                $longer = ($command['more'] ?? false) === true ? (new Longer($session, $tree))->step($command, $outcome, $session->batch->on) : null;
                 $sentence = $longer ?? $sentence;
                 if ($longer === null) {
-                    $tree->add($command, $sentence, $outcome->change, $before, $outcome->selection);
+                    $tree->add($command, $sentence, $outcome->change, $session->batch->on, $outcome->selection);
                 }
             }
             $said[] = $sentence;
@@ -206,9 +205,10 @@ final class History
     {
         $said = $warnings = [];
         $joined = new Change;
-        $before = self::on($do[0], $session);
-        foreach ($do as $command) {
+        $before = null;
+        foreach ($do as $i => $command) {
             $outcome = $session->batch->run($command);
+            $before = $i === 0 ? $session->batch->on : $before;
             $said[] = $outcome->said;
             array_push($warnings, ...$outcome->warnings);
             $joined = $joined->then($outcome->change);
@@ -218,12 +218,6 @@ final class History
         }
 
         return Answer::of($session, $said, array_values(array_unique($warnings)));
-    }
-
-    /** What a command works on, to be chosen again when it is undone. */
-    private static function on(mixed $command, Session $session): ?Selection
-    {
-        return is_array($command) && isset($command['on']) ? On::read($command['on'], $session->batch->score) : $session->batch->chosen;
     }
 
     /**

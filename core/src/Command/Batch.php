@@ -42,6 +42,9 @@ final class Batch
     /** @var array<int, true> parts whose settings were set */
     public array $set = [];
 
+    /** What the last command worked on; null where nothing was known to be chosen. */
+    public ?Selection $on = null;
+
     /** Where writing goes on; null where it stays. */
     public ?int $caret = null;
 
@@ -76,6 +79,7 @@ final class Batch
         };
         $this->score = $outcome->change->applyTo($this->score);
         $this->change = $this->change->then($outcome->change);
+        $this->on = $on;
         $this->chosen = $outcome->selection;
         $this->caret = $outcome->caret ?? $this->caret;
         foreach ($outcome->settings as $part => $settings) {
