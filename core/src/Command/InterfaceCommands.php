@@ -217,7 +217,7 @@ final class InterfaceCommands
                 Param::choice('to', 'With', ['before', 'played'], 'before'),
             ], Needs::Part, ['hold', 'before', 'original']), self::ROLL, [
                 ['title' => 'Compare with before the last step', 'params' => ['to' => 'before'], 'words' => ['hold', 'undo']],
-                ['title' => 'Compare with as it was played', 'params' => ['to' => 'played'], 'words' => ['hold', 'original', 'unquantized']],
+                ['title' => 'Compare with as it was played', 'params' => ['to' => 'played'], 'words' => ['hold', 'original']],
             ]),
             new Command(new Spec('recipe', 'Run a recipe', Family::Recipe, 'Runs a recipe: notes by a condition, then a chain of edits.', [
                 Param::text('recipe', 'Recipe'),

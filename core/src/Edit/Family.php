@@ -16,7 +16,7 @@ enum Family: string
     case Part = 'part';
     case Recording = 'recording';
     case Recipe = 'recipe';
-    case Selection = 'selection';
+    case Selection = 'choosing';
     case Settings = 'settings';
     case View = 'view';
     case Transport = 'transport';

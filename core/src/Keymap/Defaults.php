@@ -195,7 +195,7 @@ final class Defaults
                 ['H', 'zoom', 'taller rows', ['axis' => 'pitch', 'by' => 1]],
                 ['Shift+H', 'zoom', 'lower rows', ['axis' => 'pitch', 'by' => -1]],
                 ['E', 'fit', 'see all', ['what' => 'all']],
-                ['Shift+E', 'fit', 'see selection', ['what' => 'selection']],
+                ['Shift+E', 'fit', 'see what is chosen', ['what' => 'selection']],
                 ['Alt+E', 'fit', 'see span', ['what' => 'span']],
                 ['PageDown', 'scroll', 'scroll later', ['x' => 1]],
                 ['PageUp', 'scroll', 'scroll earlier', ['x' => -1]],

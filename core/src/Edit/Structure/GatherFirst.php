@@ -19,7 +19,7 @@ use Jactonic\Core\Selection\Selection;
 
 /**
  * Keeps of each bar, or of each cell of another grid, only its first chord. The rest becomes the selection, or is
- * muted or deleted at once; then what was kept is selected, ready for legato. With nothing chosen it works on the
+ * muted or deleted at once; then what was kept is chosen, ready for legato. With nothing chosen it works on the
  * whole part. A chord played a little early (half a sixteenth) belongs to the bar it is meant for.
  */
 final class GatherFirst implements Edit

@@ -9,7 +9,7 @@
     let text = $state('');
     let at = $state(0);
 
-    /** What can be a step: edits, selection moves, settings, other recipes. */
+    /** What can be a step: edits, moves of the choice, settings, other recipes. */
     const search = $derived(
         new Search(
             commands
