@@ -5,7 +5,7 @@ import { bring, chosen, LOOSE, midi, notesOf, openRoll, press, said, type SongJs
 async function slow(page: Page): Promise<SongJson> {
     const song = await bring(page, midi(LOOSE));
     await openRoll(page, song);
-    await page.route(/\/(edits|caret|undo)$/, async (route) => {
+    await page.route(/\/(edits|reading|undo|redo)$/, async (route) => {
         await new Promise((resolve) => setTimeout(resolve, 250));
         await route.continue();
     });
@@ -107,4 +107,23 @@ test('the mark at the top right rests after everything that was typed, whatever 
         await page.waitForTimeout(400);
         await expect(mark, keys.join(' ')).toHaveCount(1);
     }
+});
+
+test('a refused command takes nothing with it of what was typed behind it', async ({ page }) => {
+    const song = await slow(page);
+    const take = await notesOf(page, song);
+    // A bar earlier would be before the song.
+    await press(page, 'Control+a', 'Shift+ArrowLeft', 'ArrowUp');
+    await expect.poll(async () => (await notesOf(page, song)).map((n) => n[3])).toEqual(take.map((n) => n[3]! + 1));
+    await said(page, '8 notes up a semitone.');
+});
+
+test('a repeat typed at once repeats what was typed before it, and places are those of then', async ({ page }) => {
+    const song = await slow(page);
+    const take = await notesOf(page, song);
+    await press(page, 'd', 'ArrowUp', 'Comma', 'Comma');
+    await expect.poll(async () => (await notesOf(page, song))[0]![3]).toBe(take[0]![3]! + 3);
+    // The note goes two cells on, and the caret to where it is then.
+    await press(page, 'ArrowRight', 'ArrowRight', 'Escape', 'Shift+Home', 'Alt+PageDown');
+    await said(page, 'Caret at 1.1.501, D♯4.');
 });

@@ -132,6 +132,35 @@ final class ReadingTest extends TestCase
         self::assertSame(5, Step::query()->count());
     }
 
+    public function test_a_held_key_is_one_step_also_once_notes_are_at_the_end_of_their_range(): void
+    {
+        $song = $this->song();
+        $louder = ['edit' => 'velocity-add', 'params' => ['amount' => 1], 'more' => true];
+        $on = [$this->all($song)];
+        $held = 0;
+        for ($i = 0; $i < 60; $i++) {
+            $answer = $this->do($song, [$louder], ['on' => $on])->assertOk();
+            $on = $answer->json('selection');
+            $held++;
+        }
+
+        self::assertSame(60, $held);
+        self::assertSame(1, Step::query()->count());
+        self::assertSame([127, 127, 127, 127], array_column((array) $this->getJson("/api/songs/$song->id")->json('tracks.0.parts.0.notes'), 4));
+        $this->postJson("/api/songs/$song->id/undo", ['base' => $song->refresh()->revision])->assertOk()->assertJsonPath('canUndo', false);
+        self::assertSame([80, 81, 82, 83], array_column((array) $this->getJson("/api/songs/$song->id")->json('tracks.0.parts.0.notes'), 4));
+    }
+
+    public function test_what_is_warned_of_is_said_once(): void
+    {
+        $song = $this->song();
+        $ids = array_column((array) $this->getJson("/api/songs/$song->id")->json('tracks.0.parts.0.notes'), 0);
+        $to = ['edit' => 'set-pitch', 'on' => ['part' => $this->partId($song), 'notes' => $ids], 'params' => ['pitch' => 60]];
+        $answer = $this->do($song, [$to, ['edit' => 'insert', 'params' => ['notes' => [['start' => 20, 'pitch' => 60]]]], ['edit' => 'insert', 'params' => ['notes' => [['start' => 20, 'pitch' => 60]]]]])->assertOk();
+
+        self::assertCount(1, (array) $answer->json('warnings'));
+    }
+
     private function document(int $part): string
     {
         $document = Part::query()->findOrFail($part)->getRawOriginal('notes');

@@ -35,7 +35,7 @@
                 >
             {/if}
             {said}
-            {#each warnings as warning (warning)}
+            {#each warnings as warning, i (i)}
                 <span class="ml-2 text-warning"
                     ><TriangleAlert size={14} class="mr-1 inline align-[-2px]" aria-label="Mind:" />{warning}</span
                 >
