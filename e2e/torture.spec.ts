@@ -18,19 +18,33 @@ function dice(seed: number): (below: number) => number {
     };
 }
 
+/** Where the caret stands, to the pixel: tick and row. */
+async function caret(page: Page): Promise<number[]> {
+    const [, left, scale, top, row] = (await page.getByTestId('roll').getAttribute('data-drawn'))!
+        .split(' ')
+        .map(Number);
+    const [x, y] = await page
+        .getByTestId('caret')
+        .evaluate((el) => [
+            new DOMMatrix(getComputedStyle(el).transform).m41,
+            new DOMMatrix(getComputedStyle(el.firstElementChild!).transform).m42,
+        ]);
+    return [Math.round((left! + x! / scale!) / 20), Math.round(top! - y! / row!)];
+}
+
 /** Everything that the person sees of it: the notes, what is chosen, the sentence, the caret. */
 async function state(page: Page, song: SongJson): Promise<unknown> {
     const { tracks } = await fetchSong(page, song.id);
     return {
         notes: tracks[0]!.parts[0]!.notes,
         chosen: await page.getByTestId('chosen').textContent(),
-        // A refusal that travelled with the last command is told before its sentence.
+        // What was refused or warned of on the way, of commands that travelled together, is told beside the last sentence.
         said: await page.getByTestId('said').evaluate((el) => {
             const copy = el.cloneNode(true) as HTMLElement;
-            copy.querySelector('.text-error')?.remove();
+            copy.querySelectorAll('.text-error, .text-warning').forEach((e) => e.remove());
             return copy.textContent!.trim();
         }),
-        caret: await page.getByTestId('caret').evaluate((el) => getComputedStyle(el).transform),
+        caret: await caret(page),
     };
 }
 
