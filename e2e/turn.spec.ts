@@ -127,3 +127,13 @@ test('a repeat typed at once repeats what was typed before it, and places are th
     await press(page, 'ArrowRight', 'ArrowRight', 'Escape', 'Shift+Home', 'Alt+PageDown');
     await said(page, 'Caret at 1.1.501, D♯4.');
 });
+
+test('what is typed behind Esc works on nothing, also where an edit before it travels along', async ({ page }) => {
+    const song = await slow(page);
+    const take = await notesOf(page, song);
+    await press(page, 'd');
+    await chosen(page, 1);
+    await press(page, 'ArrowUp', 'ArrowDown', 'Escape', 'Control+d');
+    await said(page, 'No notes are chosen: nothing changed.');
+    expect(await notesOf(page, song)).toEqual(take);
+});

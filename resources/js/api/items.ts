@@ -1,4 +1,4 @@
-import type { Answer, Clip, Command } from './types';
+import type { Answer, Clip, Command, Context } from './types';
 
 /** Told whether a command that went alone is kept, and its answer where that was not lost. */
 export type Done = (kept: boolean, answer: Answer | null) => void;
@@ -17,6 +17,8 @@ export interface Sealed {
     batch: Item[];
     key: string;
     body?: [string, Record<string, unknown>];
+    /** Caret, pointer and span as they were when it was typed, where they were changed since. */
+    where?: Context;
     /** The choice that it was typed with: one made later is not undone by its answer. */
     version: number;
 }

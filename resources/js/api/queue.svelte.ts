@@ -26,6 +26,9 @@ export class Queue {
     /** The notes that commands which wait are meant for, where that is no longer what is chosen. */
     private readonly meant = new WeakMap<Command, On[]>();
 
+    /** What was typed last before a choice by hand: what was typed after it does not travel with it. */
+    private readonly ends = new WeakSet<Item>();
+
     constructor(private readonly song: Song) {}
 
     push(item: Item): void {
@@ -61,12 +64,18 @@ export class Queue {
     }
 
     /** The choice is about to be made otherwise by hand: what was typed until now is meant for the notes chosen until now. */
-    meanChosen(items: Item[] = [...(this.again?.batch ?? []), ...this.items]): void {
+    meanChosen(): void {
         // What waits behind something that is done in its turn was typed after it, and is meant for what it leaves.
         if (this.front) return;
-        const first = items.find((i) => (i.kind === 'do' && !i.alone) || i.kind === 'one');
-        const waiting = first?.kind === 'do' ? first.command : first?.kind === 'one' ? first.commands[0] : undefined;
-        if (waiting && !waiting.on && !waiting.set && !this.meant.has(waiting)) this.meant.set(waiting, this.song.on());
+        const waiting = [...(this.again?.batch ?? []), ...this.items];
+        this.mean(waiting.slice(waiting.findLastIndex((i) => this.ends.has(i)) + 1));
+        const last = waiting.at(-1);
+        if (last) this.ends.add(last);
+    }
+
+    private mean(items: Item[]): void {
+        const command = items.map(commandOf).find((c) => c !== undefined);
+        if (command && !command.on && !command.set && !this.meant.has(command)) this.meant.set(command, this.song.on());
     }
 
     runInTurn(run: () => void): void {
@@ -129,7 +138,7 @@ export class Queue {
         const alone = first.kind === 'do' ? first.alone : undefined;
         const quiet = first.kind === 'do' && first.quiet !== undefined;
         try {
-            const [path, body] = (sealed.body ??= this.body(batch));
+            const [path, body] = (sealed.body ??= this.body(sealed));
             const answer = await request<Answer>('POST', `songs/${song.id}/${path}`, {
                 base: song.revision,
                 key,
@@ -166,24 +175,36 @@ export class Queue {
     }
 
     private seal(): Sealed {
-        const version = this.song.selectionVersion;
-        const batch = this.take();
-        const [first] = batch;
-        return { batch, version, key: (first?.kind === 'do' && first.alone?.key) || crypto.randomUUID() };
+        // What was typed before the last choice by hand does not undo that choice.
+        const command = commandOf(this.items[0]!);
+        const version = command && this.meant.has(command) ? -1 : this.song.selectionVersion;
+        const sealed: Sealed = { batch: [], version, key: '' };
+        this.take(sealed);
+        const [first] = sealed.batch;
+        sealed.key = (first?.kind === 'do' && first.alone?.key) || crypto.randomUUID();
+        return sealed;
     }
 
-    private take(): Item[] {
+    /** Puts into a batch what may travel together. */
+    private take(sealed: Sealed): void {
+        const { song } = this;
+        const { batch } = sealed;
         const first = this.items.shift()!;
-        const batch = [first];
-        if (first.kind === 'do' && first.alone) return batch;
+        batch.push(first);
+        if (first.kind === 'do' && first.alone) return;
         if (first.kind === 'do' || first.kind === 'undo' || first.kind === 'redo') {
             for (let next = this.items[0]; next && batch.length < MOST_TOGETHER; next = this.items[0]) {
+                if (this.ends.has(batch.at(-1)!)) break;
                 if (next.kind === first.kind && goTogether(first, next)) batch.push(this.items.shift()!);
                 else if (next.kind === 'later' && !next.afterAll && batch.every(keepsChoice)) {
-                    // What waited to know the choice knows it: it does not change before.
+                    // What waited to know the choice knows it: it does not change before. Those taken so far work on
+                    // what was chosen, and where the caret was, before it; those after it wait if it changed that.
+                    const [version, caret] = [song.selectionVersion, song.caret];
                     this.items.shift();
-                    this.meanChosen(batch);
+                    this.mean(batch);
+                    if (first.kind === 'do') sealed.where ??= song.context();
                     this.runInTurn(next.run);
+                    if (song.selectionVersion !== version || song.caret !== caret) break;
                 } else break;
             }
         }
@@ -191,10 +212,9 @@ export class Queue {
             // Moves by the same step are one.
             while (this.items[0] && first.join?.(this.items[0])) this.items.shift();
         }
-        return batch;
     }
 
-    private body(batch: Item[]): [string, Record<string, unknown>] {
+    private body({ batch, where }: Sealed): [string, Record<string, unknown>] {
         const first = batch[0]!;
         switch (first.kind) {
             case 'ask':
@@ -208,15 +228,27 @@ export class Queue {
             case 'one':
                 return ['edits', { ...this.edits(first.commands), as: 'one' }];
             case 'do':
-                return ['edits', this.edits(batch.map((i) => (i as { command: Command }).command))];
+                return [
+                    'edits',
+                    this.edits(
+                        batch.map((i) => (i as { command: Command }).command),
+                        where,
+                    ),
+                ];
         }
     }
 
     /** What the commands work on at first, unless they say so themselves; those after take what they leave. */
-    private edits(commands: Command[]): Record<string, unknown> {
+    private edits(commands: Command[], where = this.song.context()): Record<string, unknown> {
         const meant = commands.map((c) => this.meant.get(c)).find((on) => on !== undefined);
-        return { on: meant ?? this.song.on(), context: this.song.context(), do: commands };
+        return { on: meant ?? this.song.on(), context: where, do: commands };
     }
+}
+
+/** The first command of what works on what is chosen. */
+function commandOf(item: Item): Command | undefined {
+    if (item.kind === 'do') return item.alone ? undefined : item.command;
+    return item.kind === 'one' ? item.commands[0] : undefined;
 }
 
 function told(batch: Item[]): void {
