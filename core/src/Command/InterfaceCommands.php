@@ -134,6 +134,7 @@ final class InterfaceCommands
                 ['title' => 'Record only within the span, or anywhere', 'params' => ['what' => 'punch'], 'words' => ['punch', 'drop in']],
                 ['title' => 'Record into this part or a new one', 'params' => ['what' => 'into'], 'words' => ['take', 'layer']],
             ]),
+            new Command(new Spec('tune-latency', 'Tune the latency by tapping along', Family::Recording, 'Clicks, and takes the median of sixteen taps as how late sound is heard on this device.', needs: Needs::Song, words: ['delay', 'late', 'calibrate', 'offset', 'recording']), self::OPEN),
             new Command(new Spec('ask-inputs', 'Look for MIDI keyboards', Family::Recording, 'Asks the browser for the MIDI keyboards that are plugged in.', needs: Needs::Part, words: ['device', 'midi', 'controller', 'permission']), self::ROLL),
             new Command(new Spec('tap', 'Tap the tempo', Family::Transport, 'Each press is a quarter: from the second on the tempo follows.', needs: Needs::Song, words: ['bpm', 'beat']), self::OPEN),
         ];

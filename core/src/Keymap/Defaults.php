@@ -263,6 +263,7 @@ final class Defaults
                 ['L', 'loop', 'loop'],
                 ['Alt+M', 'metronome', 'metronome'],
                 ['Alt+Shift+M', 'count-in', 'count-in'],
+                ['Mod+Alt+M', 'tune-latency', 'tune the latency'],
                 ['Alt+Enter', 'stop-returns', 'on stop: return, stay'],
                 ['Shift+K', 'tap', 'tap the tempo'],
                 ['B', 'hear', 'hear notes'],

@@ -4,7 +4,10 @@ export interface Anchor {
     seconds: number;
 }
 
-/** Where audio time and song time meet: at the start, and at every way back of a loop. */
+/** What is heard now began at most so many rounds ago. */
+const KEPT = 64;
+
+/** Where audio time and song time met: at the start, and at each way back of a loop. */
 export class Anchors {
     private all: Anchor[] = [];
 
@@ -14,15 +17,19 @@ export class Anchors {
 
     add(anchor: Anchor): void {
         this.all.push(anchor);
+        if (this.all.length > KEPT) this.all.shift();
     }
 
     clear(): void {
         this.all = [];
     }
 
-    /** The one that counts at an audio time; null while nothing plays. */
-    at(now: number): Anchor | null {
-        while (this.all.length > 1 && this.all[1]!.at <= now) this.all.shift();
+    get first(): Anchor | null {
         return this.all[0] ?? null;
+    }
+
+    /** The one that counts at an audio time; the first where that is before all; null while nothing plays. */
+    at(now: number): Anchor | null {
+        return this.all.findLast((a) => a.at <= now) ?? this.all[0] ?? null;
     }
 }

@@ -1,21 +1,37 @@
 import type { Part } from '../api/part.svelte';
 import type { Song } from '../api/song.svelte';
 import type { Point } from '../api/tables';
+import type { Message } from './protocol';
 import type { Routing } from './routing';
 
-/** A message for a channel of the synthesizer. */
-export interface Sent {
-    channel: number;
-    status: number;
-    data: number[];
-}
-
 const RESET_CONTROLLERS = 121;
+/** Where controllers stand that nobody moved, by number; the others at 0. */
+const RESTING: Record<number, number> = { 7: 100, 8: 64, 10: 64, 11: 127 };
 
 /** The data bytes of a point: programs and channel pressure have one. */
 export function dataOf({ status, data1, data2 }: Point): number[] {
     const kind = status & 0xf0;
     return kind === 0xc0 || kind === 0xd0 ? [data1] : [data1, data2];
+}
+
+/** What each channel was last told of each thing, up to a tick; in the order of telling. */
+function standing(parts: Iterable<[Part, readonly Point[]]>, routing: Routing, tick: number): Map<string, Message> {
+    const last = new Map<string, Message>();
+    for (const [part, points] of parts) {
+        for (const point of points) {
+            if (point.tick > tick) break;
+            if (!point.heard) continue;
+            const kind = point.status & 0xf0;
+            for (const channel of routing.reach(part, point.status & 0x0f)) {
+                const which =
+                    kind === 0xb0 || kind === 0xa0 ? `${channel}:${kind}:${point.data1}` : `${channel}:${kind}`;
+                // Put in again, so that a bank is chosen before its program as in the file.
+                last.delete(which);
+                last.set(which, [channel, point.status, ...dataOf(point)]);
+            }
+        }
+    }
+    return last;
 }
 
 /**
@@ -24,30 +40,33 @@ export function dataOf({ status, data1, data2 }: Point): number[] {
  *
  * @param only the channels of this part alone
  */
-export function chased(song: Song, routing: Routing, tick: number, only?: Part): Sent[] {
+export function chased(song: Song, routing: Routing, tick: number, only?: Part): Message[] {
     const wanted = only
         ? new Set([only.channel, ...[...only.notes.values()].map((n) => n.channel)].map((c) => routing.of(only, c)))
         : null;
-    const last = new Map<string, Sent>();
-    const reset = new Set<number>();
-    for (const part of song.parts.values()) {
-        for (const point of part.points) {
-            if (point.tick > tick) break;
-            if (!point.heard) continue;
-            const kind = point.status & 0xf0;
-            for (const channel of routing.reach(part, point.status & 0x0f)) {
-                if (wanted && !wanted.has(channel)) continue;
-                reset.add(channel);
-                const which =
-                    kind === 0xb0 || kind === 0xa0 ? `${channel}:${kind}:${point.data1}` : `${channel}:${kind}`;
-                // Put in again, so that a bank is chosen before its program as in the file.
-                last.delete(which);
-                last.set(which, { channel, status: point.status, data: dataOf(point) });
-            }
-        }
+    const last = [
+        ...standing(
+            [...song.parts.values()].map((part) => [part, part.points]),
+            routing,
+            tick,
+        ).values(),
+    ].filter(([channel]) => !wanted || wanted.has(channel));
+    const reset = new Set(last.map(([channel]) => channel));
+    return [...[...reset].map((channel): Message => [channel, 0xb0, RESET_CONTROLLERS, 0]), ...last];
+}
+
+/** What puts right, while it plays, what points of a part that changed left standing otherwise. */
+export function mended(part: Part, before: readonly Point[], routing: Routing, tick: number): Message[] {
+    const was = standing([[part, before]], routing, tick);
+    const is = standing([[part, part.points]], routing, tick);
+    const all: Message[] = [];
+    for (const [which, message] of is) if (was.get(which)?.join() !== message.join()) all.push(message);
+    for (const [which, [channel, status, first]] of was) {
+        const kind = status & 0xf0;
+        if (is.has(which)) continue;
+        if (kind === 0xb0) all.push([channel, 0xb0, first!, RESTING[first!] ?? 0]);
+        else if (kind === 0xe0) all.push([channel, 0xe0, 0, 64]);
+        else if (kind === 0xd0) all.push([channel, 0xd0, 0]);
     }
-    return [
-        ...[...reset].map((channel) => ({ channel, status: 0xb0, data: [RESET_CONTROLLERS, 0] })),
-        ...last.values(),
-    ];
+    return all;
 }

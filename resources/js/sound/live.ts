@@ -1,11 +1,8 @@
 import type { Part } from '../api/part.svelte';
 import type { Transport } from './transport.svelte';
 
-/**
- * An end that is wanted now is asked for this much later: one that came in the same block of samples as its beginning
- * would be acted on first, and the note would never end.
- */
-export const GUARD = 0.03;
+const ON = 0x90;
+const OFF = 0x80;
 
 /** What is played live, by keys and keyboards: it sounds at once, through the part that it is played into. */
 export class Live {
@@ -18,8 +15,8 @@ export class Live {
     on(part: Part, who: string, pitch: number, velocity: number): void {
         const { transport } = this;
         void transport.standBy(part);
-        const ready = transport.ready;
-        if (!ready) {
+        const there = transport.there;
+        if (!there) {
             // The first note of all comes when sound is there, if it is still held.
             this.sounding.set(who, { channel: -1, pitch });
             void transport
@@ -29,9 +26,8 @@ export class Live {
             return;
         }
         this.off(who);
-        const channel = ready.routing.of(part, part.channel);
-        transport.open();
-        ready.synth.on(channel, pitch, velocity);
+        const channel = there.routing.of(part, part.channel);
+        there.synth.send([channel, ON, pitch, velocity]);
         this.sounding.set(who, { channel, pitch });
         transport.loudness.watch();
     }
@@ -39,15 +35,14 @@ export class Live {
     off(who: string): void {
         const sounding = this.sounding.get(who);
         this.sounding.delete(who);
-        const synth = this.transport.ready?.synth;
         if (sounding && sounding.channel >= 0)
-            synth?.off(sounding.channel, sounding.pitch, synth.context.currentTime + GUARD);
+            this.transport.there?.synth.send([sounding.channel, OFF, sounding.pitch, 64]);
     }
 
     /** A controller, a bend or pressure, as it is played. */
     message(part: Part, status: number, data: number[]): void {
-        const ready = this.transport.ready;
-        ready?.synth.send(ready.routing.of(part, part.channel), status, data);
+        const there = this.transport.there;
+        there?.synth.send([there.routing.of(part, part.channel), status, ...data]);
     }
 
     forget(): void {

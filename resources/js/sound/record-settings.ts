@@ -11,8 +11,6 @@ export interface RecordSettings {
     /** Only within the span. */
     punch: boolean;
     into: 'part' | 'new';
-    /** ms by which everything is put earlier. */
-    latency: number;
 }
 
 const FRESH: RecordSettings = {
@@ -22,7 +20,6 @@ const FRESH: RecordSettings = {
     timing: 'raw',
     punch: false,
     into: 'part',
-    latency: 0,
 };
 
 export function keptSettings(): RecordSettings {

@@ -7,6 +7,7 @@ import { interrupted } from './interrupted.svelte';
 import { keepSettings, keptSettings, type RecordSettings } from './record-settings';
 import { commandOf, type HeldNote, type Take } from './take';
 import { lockOf, TakeStore, type Piece } from './takes';
+import { latency } from './latency.svelte';
 import { transport } from './transport.svelte';
 
 /** Milliseconds for which what was played waits to travel together. */
@@ -60,16 +61,16 @@ class Recorder {
             const running = transport.playing;
             const { loop } = transport;
             const round = loop?.on && (running ? transport.position() : from) < loop.to ? loop : null;
-            transport.goesOn = true;
+            transport.forTake(true);
             const at = running
                 ? transport.now
                 : await transport.play(from, { countIn: settings.countIn, click: settings.click });
             if (at === null) {
-                transport.goesOn = false;
+                transport.forTake(false);
                 song.tell('', [], transport.trouble || 'There is no sound to record by.');
                 return null;
             }
-            const tick = running ? transport.position() : from;
+            const tick = running ? transport.position(at) : from;
             this.begin(song, part, Math.round(tick), at, round);
             return at;
         } finally {
@@ -84,7 +85,6 @@ class Recorder {
         const params: Record<string, unknown> = {
             take: id,
             from,
-            latency: settings.latency,
             timing: settings.timing,
             mode: settings.mode,
             ...(loop ? { loopFrom: loop.from, loopTo: loop.to } : {}),
@@ -102,6 +102,7 @@ class Recorder {
             params,
             at,
             from,
+            late: latency.seconds,
             first: loop ? time.seconds(loop.to) - time.seconds(from) : Infinity,
             length: loop ? time.seconds(loop.to) - time.seconds(loop.from) : Infinity,
             held: new Map(),
@@ -130,8 +131,11 @@ class Recorder {
         this.count = 0;
         this.round = loop ? 1 : 0;
         if (settings.mode === 'replace')
-            transport.passes = (p, note) =>
-                p === part && (!settings.punch || !span || (note.start >= span.from && note.start < span.to));
+            transport.forTake(
+                true,
+                (p, note) =>
+                    p === part && (!settings.punch || !span || (note.start >= span.from && note.start < span.to)),
+            );
         transport.onStop = () => this.stop();
         this.rounds = window.setInterval(() => this.goRound(), 50);
     }
@@ -140,7 +144,7 @@ class Recorder {
     stop(): void {
         const { take } = this;
         if (!take) return;
-        const now = Math.max(0, transport.now - take.at);
+        const now = Math.max(0, this.now(take));
         for (const [key, held] of [...take.held]) this.end(take, key, held, now);
         this.flush(take, now);
         this.take = null;
@@ -148,8 +152,7 @@ class Recorder {
         this.round = 0;
         clearInterval(this.rounds);
         clearTimeout(this.timer);
-        transport.passes = () => false;
-        transport.goesOn = false;
+        transport.forTake(false);
         transport.onStop = () => {};
         if (transport.playing) transport.stop();
         void take.song.settled().then(() => {
@@ -177,7 +180,7 @@ class Recorder {
     takeBack(song: Song): void {
         const { take } = this;
         if (take) {
-            this.flush(take, Math.max(0, transport.now - take.at));
+            this.flush(take, Math.max(0, this.now(take)));
             take.held.clear();
         }
         song.inTurn(() => {
@@ -194,7 +197,7 @@ class Recorder {
     private hear(played: Played): void {
         const { take } = this;
         if (!take) return;
-        const seconds = transport.audioAt(played.stamp) - take.at;
+        const seconds = transport.audioAt(played.stamp) - take.late - take.at;
         if (played.kind === 'on') {
             const note = { on: seconds, pitch: played.pitch, velocity: played.velocity };
             take.held.set(`${played.who}:${played.pitch}`, {
@@ -305,11 +308,16 @@ class Recorder {
     private goRound(): void {
         const { take } = this;
         if (!take || take.length === Infinity) return;
-        const now = transport.now - take.at;
+        const now = this.now(take);
         const round = this.roundAt(take, now);
         if (round === this.round) return;
         this.round = round;
         this.flush(take, take.first + (round - 2) * take.length);
+    }
+
+    /** Seconds of the take that are heard now. */
+    private now(take: Take): number {
+        return transport.now - take.late - take.at;
     }
 
     private roundAt(take: Take, seconds: number): number {

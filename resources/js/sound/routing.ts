@@ -42,6 +42,16 @@ export class Routing {
               : [channel, ...(this.all.get(channel) ?? [])];
     }
 
+    /** The same for two that lead the same way. */
+    get key(): string {
+        return [...this.own].join(' ');
+    }
+
+    /** The channels of their own that are drums. */
+    get ownDrums(): number[] {
+        return [...this.drums];
+    }
+
     isDrums(channel: number): boolean {
         return channel === DRUMS || this.drums.has(channel);
     }

@@ -1,118 +1,150 @@
-import { WorkletSynthesizer } from 'spessasynth_lib';
+import decoderUrl from './decoder?worker&url';
+import workletUrl from './worklet/processor?worker&url';
+import type { Count, FromSound, Message, Plan, Report, Strike, ToSound, Wanted } from './protocol';
 
-const CHANNELS = 16;
-const BLOCK = 128;
-/** Time constants of fading out, in seconds. */
-const FADE = 0.08;
-const SHARP_FADE = 0.004;
-/** Hertz and seconds of the metronome. */
-const ACCENT = 1760;
-const BEAT = 1175;
-const CLICK_LENGTH = 0.05;
+const BANK = '/sound/bank.sf3';
 
-/** The synthesizer: loaded when it is first needed, in an audio worklet of its own, with the bank that ships. */
+/** What the sound tells: where song time and audio time meet, that the song is over, that voices were let go. */
+export interface SynthListener {
+    met: (at: number, seconds: number) => void;
+    ended: () => void;
+    letGo: (voices: number) => void;
+}
+
+/** The page's side of the sound: it is made in a thread of its own, which keeps the time. */
 export class Synth {
-    readonly context: AudioContext;
     private readonly analyser: AnalyserNode;
-    private readonly output: GainNode;
-    /** The synthesizer acts at the start of a block of samples: half a block early, the mean error is none. */
-    private readonly lead: number;
     private readonly samples = new Float32Array(1024);
+    private readonly asked = new Map<string, ((message: FromSound) => void)[]>();
+    private readonly warming = new Map<number, () => void>();
+    private tokens = 0;
+    /** What was asked for already: program and drums, then pitch and velocity. */
+    private readonly warm = new Map<string, Set<number>>();
 
     private constructor(
-        context: AudioContext,
-        private readonly synth: WorkletSynthesizer,
+        readonly context: AudioContext,
+        private readonly node: AudioWorkletNode,
+        private readonly listener: SynthListener,
     ) {
-        this.context = context;
         this.analyser = context.createAnalyser();
         this.analyser.fftSize = this.samples.length;
-        this.output = context.createGain();
-        this.lead = BLOCK / 2 / context.sampleRate;
-        synth.connect(this.output);
-        this.output.connect(this.analyser);
+        node.connect(this.analyser);
         this.analyser.connect(context.destination);
+        node.port.onmessage = ({ data }: MessageEvent<FromSound>) => this.hear(data);
     }
 
-    static async load(context: AudioContext): Promise<Synth> {
-        const [bank] = await Promise.all([
-            fetch('/sound/bank.sf3').then((r) =>
-                r.ok
-                    ? r.arrayBuffer()
-                    : Promise.reject(new Error('The sound bank is missing; build the application again.')),
-            ),
-            context.audioWorklet.addModule('/sound/processor.js'),
-        ]);
-        const worklet = new WorkletSynthesizer(context);
-        // Connected at once: its clock starts with it but goes on only while it is asked for sound, and one that lags
-        // would begin notes late, even after they were ended.
-        const synth = new Synth(context, worklet);
-        await worklet.isReady;
-        await worklet.soundBankManager.addSoundBank(bank, 'main');
+    /**
+     * Fetches the bank and starts the thread.
+     *
+     * @param progress told the share that is there, 0 to 1
+     * @throws Error where the bank is missing or cannot be read
+     */
+    static async load(
+        context: AudioContext,
+        listener: SynthListener,
+        progress: (share: number) => void,
+    ): Promise<Synth> {
+        const [bytes] = await Promise.all([fetchBank(progress), context.audioWorklet.addModule(workletUrl)]);
+        const synth = new Synth(
+            context,
+            new AudioWorkletNode(context, 'jactonic-sound', { numberOfInputs: 0, outputChannelCount: [2] }),
+            listener,
+        );
+        const { port1, port2 } = new MessageChannel();
+        new Worker(decoderUrl, { type: 'module' }).postMessage(port1, [port1]);
+        const answer = synth.answer('ready', 'failed');
+        synth.tell({ kind: 'bank', bytes, decoder: port2 }, [bytes, port2]);
+        const ready = await answer;
+        if (ready.kind === 'failed') throw new Error(`The sound bank cannot be read: ${ready.why}`);
         return synth;
     }
 
-    /** Makes sure that there are so many channels; those from 16 on are drums where `drums` says so. */
-    channels(count: number, drums: (channel: number) => boolean): void {
-        while (this.synth.channelCount < count) this.synth.addNewChannel();
-        for (let channel = CHANNELS; channel < count; channel++)
-            this.synth.midiChannels[channel]?.setDrums(drums(channel));
+    private tell(message: ToSound, transfer: Transferable[] = []): void {
+        this.node.port.postMessage(message, transfer);
     }
 
-    /** Sends a channel message, at a time of the audio clock in seconds, or now. */
-    send(channel: number, status: number, data: number[], time?: number): void {
-        this.synth.sendMessage(
-            [(status & 0xf0) | (channel % CHANNELS), ...data],
-            Math.floor(channel / CHANNELS) * CHANNELS,
-            this.when(time),
-        );
+    private answer(...kinds: FromSound['kind'][]): Promise<FromSound> {
+        return new Promise((resolve) => {
+            for (const kind of kinds) this.asked.set(kind, [...(this.asked.get(kind) ?? []), resolve]);
+        });
     }
 
-    on(channel: number, pitch: number, velocity: number, time?: number): void {
-        this.synth.noteOn(channel, pitch, velocity, this.when(time));
+    private hear(message: FromSound): void {
+        for (const resolve of this.asked.get(message.kind) ?? []) resolve(message);
+        this.asked.delete(message.kind);
+        if (message.kind === 'began' || message.kind === 'round') this.listener.met(message.at, message.seconds);
+        else if (message.kind === 'ended') this.listener.ended();
+        else if (message.kind === 'let-go') this.listener.letGo(message.voices);
+        else if (message.kind === 'warmed') this.warming.get(message.token)?.();
     }
 
-    off(channel: number, pitch: number, time?: number): void {
-        this.synth.noteOff(channel, pitch, this.when(time));
+    /** Makes sure that there are so many channels; those from 16 on are drums where they are among these. */
+    channels(count: number, drums: number[]): void {
+        this.tell({ kind: 'channels', count, drums });
     }
 
-    /**
-     * A beat of the metronome: a short tick of two pitches, the first beat of a bar higher and louder.
-     *
-     * @param loud 0 to 1
-     */
-    click(time: number, accent: boolean, loud: number): void {
-        const tone = this.context.createOscillator();
-        const gain = this.context.createGain();
-        const at = Math.max(time, this.context.currentTime);
-        tone.type = 'triangle';
-        tone.frequency.value = accent ? ACCENT : BEAT;
-        gain.gain.setValueAtTime(loud * (accent ? 0.6 : 0.35), at);
-        gain.gain.exponentialRampToValueAtTime(1e-4, at + CLICK_LENGTH);
-        tone.connect(gain).connect(this.output);
-        tone.start(at);
-        tone.stop(at + CLICK_LENGTH);
+    /** Has notes ready before they are struck; resolves when they are. */
+    async have(wanted: readonly Wanted[]): Promise<void> {
+        const missing: Wanted[] = [];
+        for (const { program, drums, strikes } of wanted) {
+            const key = `${program} ${drums}`;
+            const known = this.warm.get(key) ?? new Set();
+            this.warm.set(key, known);
+            const left = strikes.filter((s) => !known.has(s));
+            for (const s of left) known.add(s);
+            if (left.length > 0) missing.push({ program, drums, strikes: left });
+        }
+        if (missing.length > 0) {
+            const token = ++this.tokens;
+            const done = new Promise<void>((resolve) => this.warming.set(token, resolve));
+            this.tell({ kind: 'warm', token, wanted: missing });
+            void done.then(() => this.warming.delete(token));
+            this.pending = Promise.all([this.pending, done]);
+        }
+        await this.pending;
+    }
+    private pending: Promise<unknown> = Promise.resolve();
+
+    plan(plan: Plan): void {
+        this.tell({ kind: 'plan', plan });
     }
 
-    /** Lets sound out, from a time of the audio clock on. */
-    open(at: number): void {
-        this.output.gain.cancelScheduledValues(this.context.currentTime);
-        this.output.gain.setValueAtTime(1, at);
+    /** Plays from a moment of the song; gives the audio time at which that is heard. */
+    async play(from: number, chase: Message[], count: Count | null): Promise<number> {
+        const began = this.answer('began');
+        this.tell({ kind: 'play', from, chase, count });
+        return ((await began) as { at: number }).at;
     }
 
-    private when(time: number | undefined): { time: number } | undefined {
-        return time === undefined ? undefined : { time: time - this.lead };
+    stop(): void {
+        this.tell({ kind: 'stop' });
     }
 
-    /**
-     * Ends everything: notes, pedals that hold them, and after a moment the room's echo. `sharp` lets nothing more
-     * out at once, for what was handed over for the near future cannot be called back.
-     */
-    silence(sharp: boolean): void {
-        for (let channel = 0; channel < this.synth.channelCount; channel++) this.send(channel, 0xb0, [64, 0]);
-        this.synth.stopAll(true);
-        const { gain } = this.output;
-        gain.cancelScheduledValues(this.context.currentTime);
-        gain.setTargetAtTime(0, this.context.currentTime, sharp ? SHARP_FADE : FADE);
+    metronome(on: boolean, level: number): void {
+        this.tell({ kind: 'metronome', on, level });
+    }
+
+    /** Clicks by themselves; gives the audio time of the first. */
+    async count(count: Count): Promise<number> {
+        const counts = this.answer('counts');
+        this.tell({ kind: 'count', count });
+        return ((await counts) as { at: number }).at;
+    }
+
+    /** Sends channel messages at once. */
+    send(...messages: Message[]): void {
+        this.tell({ kind: 'send', messages });
+    }
+
+    /** Sounds notes for a moment; those tried before end. */
+    try(strikes: Strike[]): void {
+        this.tell({ kind: 'try', strikes });
+    }
+
+    async report(): Promise<Report> {
+        const report = this.answer('report');
+        this.tell({ kind: 'report' });
+        return ((await report) as { report: Report }).report;
     }
 
     /** The loudest sample of the last moment, 0 to 1 (or over). */
@@ -122,4 +154,27 @@ export class Synth {
         for (const s of this.samples) peak = Math.max(peak, Math.abs(s));
         return peak;
     }
+}
+
+async function fetchBank(progress: (share: number) => void): Promise<ArrayBuffer> {
+    const answer = await fetch(BANK);
+    if (!answer.ok || !answer.body) throw new Error('The sound bank is missing; build the application again.');
+    const total = Number(answer.headers.get('Content-Length')) || 0;
+    const pieces: Uint8Array[] = [];
+    let got = 0;
+    const reader = answer.body.getReader();
+    for (;;) {
+        const { done, value } = await reader.read();
+        if (done) break;
+        pieces.push(value);
+        got += value.length;
+        if (total > 0) progress(got / total);
+    }
+    const bytes = new Uint8Array(got);
+    let at = 0;
+    for (const piece of pieces) {
+        bytes.set(piece, at);
+        at += piece.length;
+    }
+    return bytes.buffer;
 }

@@ -23,6 +23,8 @@ export interface Take {
     /** Audio time at which it begins, and the tick there. */
     at: number;
     from: number;
+    /** Seconds after its time that sound was heard when it began: it stays so for the whole take. */
+    late: number;
     /** Seconds of its first round and of the others; Infinity where it does not go round. */
     first: number;
     length: number;

@@ -5,6 +5,8 @@
     import { keys, type Handler, type Press } from '../keys/keys.svelte';
     import { router } from '../router.svelte';
     import { recorder } from '../sound/recorder.svelte';
+    import { metronome } from '../sound/metronome.svelte';
+    import { tuning } from '../sound/tuning.svelte';
     import { transport } from '../sound/transport.svelte';
     import { theme } from '../theme.svelte';
     import { commands } from '../keys/commands.svelte';
@@ -23,6 +25,8 @@
     /** Seconds without a tap after which tapping begins anew, and the most taps of one go. */
     const TAP_PAUSE = 2;
     const MOST_TAPS = 60;
+    /** Milliseconds after a song is there. */
+    const READY_AFTER = 600;
 
     let song = $state.raw<Song | null>(null);
     let trouble = $state('');
@@ -56,11 +60,8 @@
                 loaded.keeps = (c) => c.set !== undefined || (commands.find(c.edit ?? '')?.keeps ?? false);
                 loaded.onNotes = (notes) => loaded.open && transport.try(loaded.open, notes);
                 loaded.onChange = () => transport.changed();
-                loaded.onTime = (before) => {
-                    // A take is measured by one time.
-                    recorder.stop();
-                    transport.retimed(before);
-                };
+                // A take is measured by one time.
+                loaded.onTime = () => recorder.stop();
                 transport.attach(loaded);
                 void interrupted.look(loaded);
                 song = loaded;
@@ -71,6 +72,16 @@
     // Where there is no sound, the sentence line says why.
     $effect(() => {
         if (song && transport.trouble) song.tell('', [], transport.trouble);
+    });
+    $effect(() => {
+        if (song && transport.warning) song.tell(song.said, [transport.warning]);
+        transport.warning = '';
+    });
+    // Sound is had ready while nothing else is asked for.
+    $effect(() => {
+        if (!song) return;
+        const idle = window.setTimeout(() => void transport.ready(), READY_AFTER);
+        return () => clearTimeout(idle);
     });
     // The page wanted comes first; the others follow while nothing is asked of them.
     $effect(() => {
@@ -141,8 +152,8 @@
                     else transport.setLoop({ from: 0, to: part?.lastEnd || here.end, on: true });
                 },
                 metronome: () => {
-                    transport.setMetronome(!transport.metronome);
-                    here.tell(transport.metronome ? 'The metronome is on.' : 'The metronome is off.');
+                    metronome.turn(!metronome.on);
+                    here.tell(metronome.on ? 'The metronome is on.' : 'The metronome is off.');
                 },
                 'count-in': () => {
                     recorder.set({ countIn: (recorder.settings.countIn + 1) % 3 });
@@ -162,6 +173,7 @@
                     );
                 },
                 tap: () => tap(here),
+                'tune-latency': () => tuning.turn(here),
                 take: (p) => {
                     const [left] = interrupted.left;
                     if (!left) here.tell('No take was interrupted.');

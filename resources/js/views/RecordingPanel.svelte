@@ -5,23 +5,25 @@
     import { keys } from '../keys/keys.svelte';
     import { labels } from '../keys/strokes';
     import { recorder } from '../sound/recorder.svelte';
-    import { transport } from '../sound/transport.svelte';
+    import { latency, MOST_LATENCY } from '../sound/latency.svelte';
+    import { metronome } from '../sound/metronome.svelte';
+    import { TAPS, tuning } from '../sound/tuning.svelte';
     import Panel from './Panel.svelte';
 
     let { song, part }: { song: Song; part: Part } = $props();
 
     const settings = $derived(recorder.settings);
     const COUNTS = ['none', '1 bar', '2 bars'];
-    const LATENCY = 500;
 
     function key(command: string, params: Record<string, unknown> = {}): string {
         return labels(keys.keysFor(command, params, 'roll')).join(' ');
     }
 
-    function latency(text: string): void {
+    function setLatency(text: string): void {
         const ms = Number(text);
-        if (text !== '' && Math.abs(ms) <= LATENCY) recorder.set({ latency: ms });
-        else song.tell('', [], `A latency is from −${LATENCY} to ${LATENCY} ms: ${text || 'nothing'} was not taken.`);
+        if (text === '') latency.set(null);
+        else if (Math.abs(ms) <= MOST_LATENCY) latency.set(ms);
+        else song.tell('', [], `A latency is from −${MOST_LATENCY} to ${MOST_LATENCY} ms: ${text} was not taken.`);
     }
 </script>
 
@@ -141,8 +143,8 @@
             ><input
                 class="checkbox checkbox-sm"
                 type="checkbox"
-                checked={transport.metronome}
-                onchange={(e) => transport.setMetronome(e.currentTarget.checked)}
+                checked={metronome.on}
+                onchange={(e) => metronome.turn(e.currentTarget.checked)}
             /> whenever it plays</label
         >
         <label class="flex cursor-pointer items-center gap-2"
@@ -160,10 +162,10 @@
                 min="0"
                 max="1"
                 step="0.05"
-                value={transport.metronomeLevel}
-                oninput={(e) => transport.setMetronomeLevel(Number(e.currentTarget.value))}
+                value={metronome.level}
+                oninput={(e) => metronome.setLevel(Number(e.currentTarget.value))}
             />
-            <span class="w-10 text-right">{Math.round(transport.metronomeLevel * 100)} %</span></label
+            <span class="w-10 text-right">{Math.round(metronome.level * 100)} %</span></label
         >
     </div>
     <div class="flex flex-col gap-2 px-4 pt-5 pb-6">
@@ -171,18 +173,33 @@
             >Latency <input
                 class="input input-sm w-24 text-right"
                 type="number"
-                min={-LATENCY}
-                max={LATENCY}
+                min={-MOST_LATENCY}
+                max={MOST_LATENCY}
                 step="any"
-                value={settings.latency}
+                placeholder={String(latency.told)}
+                value={latency.own}
                 disabled={recorder.on}
                 onfocus={(e) => e.currentTarget.select()}
-                onchange={(e) => latency(e.currentTarget.value)}
+                onchange={(e) => setLatency(e.currentTarget.value)}
             /> ms</label
         >
         <p class="text-sm text-base-content/85">
-            By so much what is played is put earlier.
-            {#if transport.outputLatency}This machine says that sound comes out {transport.outputLatency} ms late.{/if}
+            So long after its time a sound is heard on this device: what you see and what is recorded goes by it. Empty,
+            it is what this machine says: <span data-testid="told-latency">{latency.told}</span> ms.
         </p>
+        <button
+            class="btn self-start btn-sm {tuning.on ? 'btn-neutral' : 'btn-outline'}"
+            aria-pressed={tuning.on}
+            disabled={recorder.on}
+            title="Tune the latency by tapping along"
+            {@attach does('tune-latency')}
+            >{tuning.on ? 'Stop' : 'Tune it by tapping along'}
+            <kbd class="key text-base-content">{key('tune-latency')}</kbd></button
+        >
+        {#if tuning.on}
+            <p role="status">
+                Tap any key along with the click: <b class="font-semibold">{tuning.taps} of {TAPS}</b>
+            </p>
+        {/if}
     </div>
 </Panel>

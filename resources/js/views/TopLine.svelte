@@ -25,8 +25,10 @@
     import { does } from '../keys/does';
     import { follow } from '../router.svelte';
     import { recorder } from '../sound/recorder.svelte';
+    import { metronome } from '../sound/metronome.svelte';
     import { transport } from '../sound/transport.svelte';
     import { theme } from '../theme.svelte';
+    import SoundLevel from './SoundLevel.svelte';
     import TempoField from './TempoField.svelte';
 
     interface Props {
@@ -40,13 +42,6 @@
     const position = $derived(song && lines ? song.time.position(Math.floor(transport.tick + 1e-3), lines) : '1.1.1');
     const seconds = $derived(song ? clock(song.time.seconds(transport.tick)) : '0:00.0');
     const meter = $derived(song ? song.time.meterAt(transport.tick).join('/') : '');
-    const loudness = $derived(share(transport.loudness.level));
-    const peak = $derived(share(transport.loudness.peak));
-
-    /** A level in decibels below full scale, −60 to 0, as a share. */
-    function share(level: number): number {
-        return Math.max(0, Math.min(1, 1 + (20 * Math.log10(Math.max(1e-6, level))) / 60));
-    }
 </script>
 
 <header
@@ -110,14 +105,14 @@
                 {#if recorder.armed || recorder.on}<CircleDot size={17} />{:else}<Circle size={17} />{/if}
             </button>
             <button
-                class="btn btn-sm btn-ghost w-9 px-0 {transport.metronome
+                class="btn btn-sm btn-ghost w-9 px-0 {metronome.on
                     ? 'text-accent underline decoration-2 underline-offset-4'
                     : ''}"
                 {@attach does('metronome')}
                 title="Metronome"
                 aria-label="Metronome"
-                aria-pressed={transport.metronome}
-                ><Metronome size={17} strokeWidth={transport.metronome ? 3 : 2} />
+                aria-pressed={metronome.on}
+                ><Metronome size={17} strokeWidth={metronome.on ? 3 : 2} />
             </button>
             <button
                 class="btn btn-sm btn-ghost w-9 px-0 max-[1200px]:hidden"
@@ -151,23 +146,7 @@
                 aria-label="Tempo and meter, {meter} here">{meter}</button
             ></span
         >
-        <div
-            role="meter"
-            aria-label="Sound level"
-            aria-valuemin="0"
-            aria-valuemax="100"
-            aria-valuenow={Math.round(loudness * 100)}
-            data-peak={Math.round(peak * 100)}
-            class="relative h-2 w-10 shrink-0 overflow-hidden max-[1100px]:w-6 rounded-sm border border-base-content/40"
-            title="Sound level"
-        >
-            <div class="h-full origin-left bg-accent" style:transform="scaleX({loudness})"></div>
-            <div
-                class="absolute inset-y-0 w-0.5 bg-base-content"
-                style:left="{peak * 100}%"
-                style:opacity={peak > 0 ? 1 : 0}
-            ></div>
-        </div>
+        <SoundLevel />
         <button
             class="btn btn-sm btn-ghost w-9 px-0"
             {@attach does('hear')}

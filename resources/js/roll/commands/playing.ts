@@ -80,14 +80,14 @@ export function playing(sheet: Sheet): Record<string, Handler> {
         const running = transport.playing;
         // While it plays, the player comes in at the next bar.
         const from = running
-            ? (part.lines.bars.find((b) => b > transport.position()) ?? transport.position())
+            ? (part.lines.bars.find((b) => b > transport.position(transport.now)) ?? transport.position(transport.now))
             : recorder.armed
               ? takeFrom()
               : song.caret.tick;
         try {
             const name = await player.learn(song, from);
             const due = running
-                ? transport.now + song.time.seconds(from) - song.time.seconds(transport.position())
+                ? transport.now + song.time.seconds(from) - song.time.seconds(transport.position(transport.now))
                 : await begin(from);
             if (due === null) return;
             player.play(due);

@@ -1,5 +1,6 @@
 import type { Song } from '../../api/song.svelte';
 import type { PlayedEvent } from '../../api/types';
+import { latency } from '../latency.svelte';
 import { transport } from '../transport.svelte';
 import { inputs } from './inputs.svelte';
 
@@ -67,13 +68,13 @@ class Player {
             for (; next < this.moments.length; next++) {
                 const [seconds, play] = this.moments[next]!;
                 const due = at + seconds;
-                const wait = due - transport.now;
+                const wait = due + latency.told / 1000 - transport.now;
                 if (wait > 0.001) {
                     this.timer = window.setTimeout(go, wait * 1000);
                     return;
                 }
                 // Stamped with when it was played, as a driver does: the page may come to it a little later.
-                play(transport.stampAt(due));
+                play(transport.stampOf(due));
             }
             this.stop();
         };

@@ -1,0 +1,61 @@
+import type { Part } from '../api/part.svelte';
+import type { Song } from '../api/song.svelte';
+import type { Note, Point } from '../api/tables';
+import type { Time } from '../api/time';
+import { mended } from './chase';
+import { planOf } from './plan';
+import type { Message, Plan } from './protocol';
+import type { Routing } from './routing';
+
+type Passes = (part: Part, note: Note) => boolean;
+
+interface Known {
+    ordered: readonly Note[];
+    points: readonly Point[];
+    state: string;
+    passes: Passes;
+}
+
+/** What the sound was told of a song: the rest is told when it changes. */
+export class Sent {
+    private readonly parts = new Map<number, Known>();
+    private time: Time | null = null;
+
+    /**
+     * What it has to be told now.
+     *
+     * @param tick where it plays, for what points that are no more left standing there; null while it does not
+     */
+    difference(song: Song, routing: Routing, passes: Passes, tick: number | null): Plan {
+        const { time } = song;
+        const retimed = this.time !== time;
+        const plan: Plan = { parts: [], gone: [], now: [] };
+        if (retimed) plan.time = { ppq: time.ppq, tempos: time.tempos, meters: time.meters };
+        this.time = time;
+        for (const track of song.tracks) {
+            const listened = song.audible(track);
+            for (const part of track.parts) {
+                const known = this.parts.get(part.id);
+                const state = `${listened} ${track.id} ${routing.key}`;
+                if (
+                    !retimed &&
+                    known?.ordered === part.ordered &&
+                    known.points === part.points &&
+                    known.state === state &&
+                    known.passes === passes
+                )
+                    continue;
+                plan.parts!.push(planOf(part, time, routing, listened, passes));
+                if (known && known.points !== part.points && tick !== null)
+                    (plan.now as Message[]).push(...mended(part, known.points, routing, tick));
+                this.parts.set(part.id, { ordered: part.ordered, points: part.points, state, passes });
+            }
+        }
+        for (const id of this.parts.keys())
+            if (!song.parts.has(id)) {
+                plan.gone!.push(id);
+                this.parts.delete(id);
+            }
+        return plan;
+    }
+}
