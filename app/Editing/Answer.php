@@ -23,7 +23,6 @@ final class Answer
     {
         $change = $session->batch->change;
         $score = $session->batch->score;
-        $end = $session->end();
         $parts = [];
         foreach ($change->parts as $id => $changed) {
             $part = $score->parts[$id] ?? null;
@@ -31,7 +30,7 @@ final class Answer
             if ($part === null) {
                 $parts[$id] = ['gone' => true];
             } elseif ($before === null) {
-                $parts[$id] = ['part' => SongView::part($part, $score->time, $end)];
+                $parts[$id] = ['part' => SongView::part($part, $score->time)];
             } else {
                 $parts[$id] = [
                     'put' => SongView::notes($part, $changed->after + self::notes($before, $part)), 'drop' => $changed->dropped(),
@@ -40,11 +39,11 @@ final class Answer
             }
         }
         foreach (array_keys($session->batch->set) as $id) {
-            $parts[$id] = ($parts[$id] ?? ['put' => [], 'drop' => [], 'putPoints' => [], 'dropPoints' => []]) + SongView::settings($score->part($id), $score->time, $end);
+            $parts[$id] = ($parts[$id] ?? ['put' => [], 'drop' => [], 'putPoints' => [], 'dropPoints' => []]) + SongView::settings($score->part($id), $score->time);
         }
         $tracks = $change->tracks !== [] || array_filter($change->parts, static fn ($c): bool => $c->head !== null && $c->head->before?->track !== $c->head->after?->track) !== [];
 
-        return ($change->time === null ? [] : ['time' => SongView::time($score, $end)])
+        return ($change->time === null ? [] : ['time' => SongView::time($score)])
             + ($tracks ? ['tracks' => SongView::tracks($session->song, $score)] : [])
             + ($change->name === null ? [] : ['name' => $score->name])
             + ($session->batch->caret === null ? [] : ['caret' => $session->batch->caret])

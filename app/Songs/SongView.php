@@ -38,15 +38,17 @@ final class SongView
     public function whole(): array
     {
         $end = self::end($this->store->lastEnd($this->score), $this->score->time);
+        $tables = new LineTables($this->score->time);
 
         return self::head($this->song) + [
             'ppq' => $this->score->time->ppq,
             'end' => $end,
             'early' => $this->score->time->early(),
             'tracks' => array_map(fn (array $track): array => $track + [
-                'parts' => array_values(array_map(fn (Part $p): array => self::part($p, $this->score->time, $end), $this->score->partsOf($track['id']))),
+                'parts' => array_values(array_map(fn (Part $p): array => ['lines' => $tables->of($p)] + self::part($p, $this->score->time), $this->score->partsOf($track['id']))),
             ], self::tracks($this->song, $this->score)),
-        ] + self::time($this->score, $end, false);
+            'tables' => $tables->all(),
+        ] + self::maps($this->score->time);
     }
 
     /** @return array<string, mixed> */
@@ -69,31 +71,38 @@ final class SongView
         $parts = [];
         foreach (DB::table('parts')->where('song_id', $this->song->id)->where('revision', '>', $revision)->orderBy('id')->pluck('id') as $id) {
             $id = is_numeric($id) ? (int) $id : 0;
-            $parts[$id] = isset($this->score->parts[$id]) ? ['part' => self::part($this->score->parts[$id], $this->score->time, $end)] : ['gone' => true];
+            $parts[$id] = isset($this->score->parts[$id]) ? ['part' => self::part($this->score->parts[$id], $this->score->time)] : ['gone' => true];
         }
         $tracks = DB::table('tracks')->where('song_id', $this->song->id)->where('revision', '>', $revision)->exists();
 
         return self::head($this->song) + ['parts' => (object) $parts, 'end' => $end]
             + ($tracks || $parts !== [] ? ['tracks' => self::tracks($this->song, $this->score)] : [])
-            + ($this->song->time_revision > $revision ? ['time' => self::time($this->score, $end)] : []);
+            + ($this->song->time_revision > $revision ? ['time' => self::time($this->score)] : []);
     }
 
     /**
-     * The song's tempos, meters and markers, and the lines of every part, which follow them.
+     * The song's tempos, meters and markers, and the lines of every part, which follow them: each table once.
      *
      * @return array<string, mixed>
      */
-    public static function time(Score $score, int $end, bool $withLines = true): array
+    public static function time(Score $score): array
     {
-        $lines = $withLines ? ['lines' => (object) array_map(static fn (Part $p): array => self::lines($p, $score->time, $end), $score->parts)] : [];
+        $tables = new LineTables($score->time);
+        $lines = array_map($tables->of(...), $score->parts);
 
-        return ['tempos' => $score->time->tempos->toTable(), 'meters' => $score->time->meters->toArray(), 'markers' => $score->time->markers()] + $lines;
+        return self::maps($score->time) + ['lines' => (object) $lines, 'tables' => $tables->all()];
     }
 
     /** @return array<string, mixed> */
-    public static function part(Part $part, Timeline $time, int $end): array
+    private static function maps(Timeline $time): array
     {
-        return self::partHead($part) + self::settings($part, $time, $end) + [
+        return ['tempos' => $time->tempos->toTable(), 'meters' => $time->meters->toArray(), 'markers' => $time->markers()];
+    }
+
+    /** @return array<string, mixed> */
+    public static function part(Part $part, Timeline $time): array
+    {
+        return self::partHead($part) + self::settings($part, $time) + [
             'notes' => self::notes($part, $part->notes->all()),
             'points' => self::points($part, $part->points->all()),
         ];
@@ -110,13 +119,13 @@ final class SongView
      *
      * @return array<string, mixed>
      */
-    public static function settings(Part $part, Timeline $time, int $end): array
+    public static function settings(Part $part, Timeline $time): array
     {
         $settings = $part->settings();
         $grid = $settings->penLength ?? $settings->grid;
         $touched = $settings->lengthFrom === 'touched' && $settings->touchedLength !== null;
 
-        return ['settings' => $settings->toArray(), 'pen' => $touched || ! $grid->isBars() ? ['ticks' => $settings->penTicks($time, 0)] : ['bars' => $grid->bars], 'lines' => self::lines($part, $time, $end)];
+        return ['settings' => $settings->toArray(), 'pen' => $touched || ! $grid->isBars() ? ['ticks' => $settings->penTicks($time, 0)] : ['bars' => $grid->bars], 'lines' => LineTables::table($part, $time)];
     }
 
     /**
@@ -173,12 +182,6 @@ final class SongView
         }
 
         return $tracks;
-    }
-
-    /** @return array<string, mixed> */
-    private static function lines(Part $part, Timeline $time, int $end): array
-    {
-        return $time->lines($part->settings()->grid, $part->settings()->swing)->table($end);
     }
 
     /** What the part is first played with: a General MIDI program, or the drums of channel 10. */

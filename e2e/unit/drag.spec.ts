@@ -1,4 +1,5 @@
 import { expect, test } from '@playwright/test';
+import { Lines } from '../../resources/js/api/lines';
 import type { Part } from '../../resources/js/api/part.svelte';
 import { passing, type Note } from '../../resources/js/api/tables';
 import type { Command } from '../../resources/js/api/types';
@@ -12,7 +13,10 @@ function note(id: number, start: number, length: number, pitch: number): Note {
 const NOTES = [note(1, 960, 480, 60), note(2, 1930, 480, 64)];
 
 const part = {
-    lines: { bars: [0, 3840], of: [0, 0], patterns: [[0, 480, 960, 1440, 1920, 2400, 2880, 3360]] },
+    lines: new Lines({
+        runs: [[0, 0, 3840, 2 ** 30, [[0, 0]]]],
+        patterns: [[0, 480, 960, 1440, 1920, 2400, 2880, 3360]],
+    }),
     between: (from: number, to: number, visit: (n: Note) => void) =>
         NOTES.filter((n) => n.start < to && n.start + n.length > from).forEach(visit),
 } as unknown as Part;

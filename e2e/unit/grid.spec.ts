@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
 import { Time } from '../../resources/js/api/time';
-import type { Lines } from '../../resources/js/api/types';
+import { Lines } from '../../resources/js/api/lines';
 import { eachLine } from '../../resources/js/roll/layers/grid';
 import { View } from '../../resources/js/stage/view';
 
@@ -8,13 +8,9 @@ const PPQ = 960;
 const BAR = 4 * PPQ;
 const time = new Time(PPQ, [[0, 0, 500_000]], [[0, 4, 4]]);
 
-/** Sixteen bars of one pattern. */
+/** Bars of one pattern. */
 function grid(pattern: number[]): Lines {
-    return {
-        bars: Array.from({ length: 17 }, (_, i) => i * BAR),
-        of: Array(17).fill(0) as number[],
-        patterns: [pattern],
-    };
+    return new Lines({ runs: [[0, 0, BAR, 2 ** 30, [[0, 0]]]], patterns: [pattern] });
 }
 
 const GRIDS: Record<string, number[]> = {
@@ -28,7 +24,7 @@ const GRIDS: Record<string, number[]> = {
 for (const [name, pattern] of Object.entries(GRIDS)) {
     test(`at any zoom a line that is shown is a line of the grid, and none crowd: ${name}`, () => {
         const lines = grid(pattern);
-        const all = new Set(lines.bars.flatMap((b) => pattern.map((p) => b + p)));
+        const all = new Set(Array.from({ length: 17 }, (_, b) => pattern.map((p) => b * BAR + p)).flat());
         const view = new View(PPQ, () => {});
         view.end = 16 * BAR;
         view.resize(1000, 400);
@@ -64,4 +60,16 @@ test('bars, beats and other lines each weigh their own', () => {
     expect(ranks.get(192)).toBe('beat');
     expect(ranks.get(48)).toBe('line');
     expect(ranks.get(768)).toBe('bar');
+});
+
+test('a song of a hundred million bars is drawn by looking at those that are seen', () => {
+    const view = new View(PPQ, () => {});
+    view.end = 2 ** 38;
+    view.resize(1000, 400);
+    view.scale = 1000 / 2 ** 38;
+    view.left = 0;
+    const shown: number[] = [];
+    eachLine(view, grid(GRIDS.sixteenths!), time, 7, (x) => shown.push(x));
+    expect(shown.length).toBeGreaterThan(100);
+    expect(shown.length).toBeLessThan(200);
 });

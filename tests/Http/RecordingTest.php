@@ -97,7 +97,7 @@ final class RecordingTest extends TestCase
         $answer = $this->do($song, [['edit' => 'tempo-set', 'params' => ['tempo' => 60, 'bar' => 2]], ['edit' => 'meter-set', 'params' => ['beats' => 3]]])->assertOk();
 
         self::assertSame([[0, 3, 4]], $answer->json('time.meters'));
-        self::assertSame([2880, 5760], array_slice((array) $answer->json("time.lines.$part.bars"), 1, 2));
+        self::assertSame([0, 0, 2880], array_slice((array) $answer->json('time.tables')[$answer->json("time.lines.$part")]['runs'][0], 0, 3));
         $answer->assertJsonPath('time.tempos.1.0', 3840)->assertJsonPath('canUndo', true);
         $this->getJson("/api/songs/$song->id/changes?since=$base")->assertJsonPath('time.meters', [[0, 3, 4]]);
         $this->getJson("/api/songs/$song->id/changes?since=".($base + 1))->assertJsonMissingPath('time');

@@ -12,6 +12,9 @@ final class Lines
 {
     public const STRAIGHT = 50.0;
 
+    /** Ticks that no song reaches. */
+    private const FARTHEST = 1 << 42;
+
     /** Swing in hundredths of a percent: where the second line of a pair stands, as a share of the pair. */
     private readonly int $share;
 
@@ -104,34 +107,82 @@ final class Lines
     }
 
     /**
-     * All lines up to an end, for drawing: the bars in order, each with the pattern that its lines follow.
+     * All lines, for drawing, however long the song is: as runs of bars that are alike. A run says where it begins, the
+     * index of its first bar, how many ticks it takes to come round, how often it does, and its bars: the offset of each
+     * and which pattern its lines follow. The last run has no end that could be reached.
      *
-     * @param  int  $end  tick; the bar that holds it is the last
-     * @return array{bars: list<int>, of: list<int>, patterns: list<list<int>>} start of each bar, which pattern it
-     *                                                                          follows, and the offsets of each pattern
+     * @return array{runs: list<array{int, int, int, int, list<array{int, int}>}>, patterns: list<list<int>>} patterns
+     *                                                       are the offsets of lines in a bar
      */
-    public function table(int $end): array
+    public function table(): array
     {
-        $bars = $of = $patterns = $known = [];
-        $bar = $this->meters->barNumber(0);
-        while (true) {
-            $offsets = match (true) {
-                ! $this->grid->isBars() => array_slice($this->pattern($bar->length), 0, -1),
-                $bar->index % $this->grid->bars === 0 => [0],
-                default => [],
-            };
-            $key = implode(',', $offsets);
-            if (! isset($known[$key])) {
-                $known[$key] = count($patterns);
-                $patterns[] = $offsets;
+        $runs = [];
+        $known = new Patterns;
+        foreach ($this->meters->stretches() as [$meter, $first, $next]) {
+            [$n, $d] = [4 * $this->meters->ppq * $meter->beats, $meter->unit];
+            $round = self::lcm(intdiv($d, self::gcd($n, $d)), $this->grid->isBars() ? $this->grid->bars : 1);
+            $every = intdiv($round * $n, $d);
+            $times = $next === null ? intdiv(self::FARTHEST, $every) + 1 : intdiv($next - $meter->tick, $every);
+            if ($times > 0) {
+                self::add($runs, [$meter->tick, $first, $every, $times, $this->bars($meter, $first, 0, $round, null, $known)]);
             }
-            $bars[] = $bar->start;
-            $of[] = $known[$key];
-            if ($bar->end() > $end) {
-                return ['bars' => $bars, 'of' => $of, 'patterns' => $patterns];
+            $left = $next === null ? 0 : $next - $meter->tick - $times * $every;
+            if ($left > 0) {
+                self::add($runs, [$meter->tick + $times * $every, $first + $times * $round, $left, 1,
+                    $this->bars($meter, $first, $times * $round, PHP_INT_MAX, $next, $known)]);
             }
-            $bar = $this->meters->barNumber($bar->index + 1);
         }
+
+        return ['runs' => $runs, 'patterns' => $known->all()];
+    }
+
+    /**
+     * Bars of a meter from its so-many-th on, so many or up to a tick.
+     *
+     * @return list<array{int, int}>
+     */
+    private function bars(Meter $meter, int $first, int $from, int $count, ?int $until, Patterns $known): array
+    {
+        $bars = [];
+        $start = $begin = $this->meters->edge($meter, $from);
+        for ($k = $from; $k - $from < $count && ($until === null || $start < $until); $k++) {
+            $end = $this->meters->edge($meter, $k + 1);
+            $length = min($end, $until ?? $end) - $start;
+            $bars[] = [$start - $begin, match (true) {
+                ! $this->grid->isBars() => $known->of($length, fn (): array => array_slice($this->pattern($length), 0, -1)),
+                ($first + $k) % $this->grid->bars === 0 => $known->of(-1, static fn (): array => [0]),
+                default => $known->of(-2, static fn (): array => []),
+            }];
+            $start = $end;
+        }
+
+        return $bars;
+    }
+
+    /**
+     * A run that goes on as the one before is one with it.
+     *
+     * @param  list<array{int, int, int, int, list<array{int, int}>}>  $runs
+     * @param  array{int, int, int, int, list<array{int, int}>}  $run
+     */
+    private static function add(array &$runs, array $run): void
+    {
+        $last = count($runs) - 1;
+        if ($last >= 0 && $runs[$last][2] === $run[2] && $runs[$last][4] === $run[4] && $runs[$last][0] + $run[2] * $runs[$last][3] === $run[0]) {
+            $runs[$last][3] += $run[3];
+        } else {
+            $runs[] = $run;
+        }
+    }
+
+    private static function gcd(int $a, int $b): int
+    {
+        return $b === 0 ? $a : self::gcd($b, $a % $b);
+    }
+
+    private static function lcm(int $a, int $b): int
+    {
+        return intdiv($a, self::gcd($a, $b)) * $b;
     }
 
     /** @return list<int> */

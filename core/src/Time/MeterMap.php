@@ -87,6 +87,22 @@ final readonly class MeterMap
         return array_map(static fn (Meter $m): array => [$m->tick, $m->beats, $m->unit], $this->changes);
     }
 
+    /**
+     * The stretches between changes of meter, for whoever goes by them and not by bars.
+     *
+     * @return list<array{Meter, int, int|null}> the meter, the index of its first bar, and the tick at which the next
+     *                                           begins; null for the last
+     */
+    public function stretches(): array
+    {
+        $all = [];
+        foreach ($this->changes as $i => $change) {
+            $all[] = [$change, $this->firstBars[$i], $this->ticks[$i + 1] ?? null];
+        }
+
+        return $all;
+    }
+
     private function bar(int $i, int $k): Bar
     {
         $change = $this->changes[$i];
@@ -104,7 +120,8 @@ final readonly class MeterMap
         return Search::last($this->ticks, $tick);
     }
 
-    private function edge(Meter $change, int $k): int
+    /** The tick of a bar line after a change, counted from it. */
+    public function edge(Meter $change, int $k): int
     {
         return $change->tick + self::divRound($k * 4 * $this->ppq * $change->beats, $change->unit);
     }

@@ -131,6 +131,55 @@ final class Make
     }
 
     /**
+     * The bar lines that a table draws, up to a tick.
+     *
+     * @param  array{runs: list<array{int, int, int, int, list<array{int, int}>}>, patterns: list<list<int>>}  $table
+     * @return list<int>
+     */
+    public static function bars(array $table, int $end): array
+    {
+        return array_column(self::barsOf($table, $end), 0);
+    }
+
+    /**
+     * All lines that a table draws in the bars that begin up to a tick.
+     *
+     * @param  array{runs: list<array{int, int, int, int, list<array{int, int}>}>, patterns: list<list<int>>}  $table
+     * @return list<int>
+     */
+    public static function drawn(array $table, int $end): array
+    {
+        $drawn = [];
+        foreach (self::barsOf($table, $end) as [$start, $pattern]) {
+            foreach ($table['patterns'][$pattern] as $offset) {
+                $drawn[] = $start + $offset;
+            }
+        }
+
+        return $drawn;
+    }
+
+    /**
+     * @param  array{runs: list<array{int, int, int, int, list<array{int, int}>}>, patterns: list<list<int>>}  $table
+     * @return list<array{int, int}> start of each bar, and its pattern
+     */
+    private static function barsOf(array $table, int $end): array
+    {
+        $all = [];
+        foreach ($table['runs'] as [$tick, , $every, $times, $bars]) {
+            for ($i = 0; $i < $times && $tick + $i * $every <= $end; $i++) {
+                foreach ($bars as [$offset, $pattern]) {
+                    if ($tick + $i * $every + $offset <= $end) {
+                        $all[] = [$tick + $i * $every + $offset, $pattern];
+                    }
+                }
+            }
+        }
+
+        return $all;
+    }
+
+    /**
      * In the order of ids.
      *
      * @param  \Closure(Note): int  $what

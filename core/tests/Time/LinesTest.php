@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Jactonic\Core\Tests\Time;
 
 use Jactonic\Core\Refusal;
+use Jactonic\Core\Tests\Support\Make;
 use Jactonic\Core\Time\Grid;
 use Jactonic\Core\Time\Timeline;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -30,9 +31,9 @@ final class LinesTest extends TestCase
     #[DataProvider('bars')]
     public function test_the_lines_of_a_bar_of_four_quarters(string $grid, float $swing, array $expected): void
     {
-        $table = Timeline::of(960)->lines(Grid::parse($grid), $swing)->table(0);
+        $table = Timeline::of(960)->lines(Grid::parse($grid), $swing)->table();
 
-        self::assertSame($expected, $table['patterns'][$table['of'][0]]);
+        self::assertSame($expected, $table['patterns'][$table['runs'][0][4][0][1]]);
     }
 
     public function test_lines_start_anew_at_each_bar_through_a_change_of_meter(): void
@@ -77,13 +78,7 @@ final class LinesTest extends TestCase
     {
         $time = Timeline::of(960, [], [[0, 4, 4], [7680, 5, 8], [7680 + 3 * 2400, 3, 4]]);
         $lines = $time->lines(Grid::parse($grid), $swing);
-        $table = $lines->table(40_000);
-        $drawn = [];
-        foreach ($table['bars'] as $i => $bar) {
-            foreach ($table['patterns'][$table['of'][$i]] as $offset) {
-                $drawn[] = $bar + $offset;
-            }
-        }
+        $drawn = Make::drawn($lines->table(), 40_000);
         $sorted = $drawn;
         sort($sorted);
         self::assertSame(array_values(array_unique($sorted)), $drawn, 'lines rise and none stands twice');
@@ -95,6 +90,38 @@ final class LinesTest extends TestCase
             self::assertSame($after - $tick <= $tick - $before ? $after : $before, $lines->nearest($tick), "nearest to $tick");
             self::assertSame($after, $lines->after($tick));
         }
+    }
+
+    public function test_bars_go_out_as_runs_whatever_the_length_of_the_song(): void
+    {
+        $time = Timeline::of(960, [], [[0, 4, 4], [3840 * 3, 4, 4], [3840 * 5 + 100, 3, 4], [3840 * 5 + 100 + 2880 * 1_000_000, 7, 8]]);
+        $table = $time->lines(Grid::parse('1/4'))->table();
+
+        // Two changes that change nothing are one run; a bar that is cut short is its own.
+        self::assertSame([
+            [0, 0, 3840, 5, [[0, 0]]],
+            [3840 * 5, 5, 100, 1, [[0, 1]]],
+            [3840 * 5 + 100, 6, 2880, 1_000_000, [[0, 2]]],
+        ], array_slice($table['runs'], 0, 3));
+        // 7/8 has the lines of 4/4.
+        self::assertSame([[0, 960, 1920, 2880], [0], [0, 960, 1920]], $table['patterns']);
+        self::assertSame([[0, 0]], $table['runs'][3][4]);
+        self::assertCount(4, $table['runs']);
+        self::assertGreaterThan(1 << 40, $table['runs'][3][2] * $table['runs'][3][3], 'the last goes on for ever');
+    }
+
+    public function test_bars_of_no_whole_number_of_ticks_come_round_with_their_rounding(): void
+    {
+        // A bar of 5/64 at 100 ticks a quarter is 31.25 ticks.
+        $time = Timeline::of(100, [], [[0, 5, 64]]);
+        $table = $time->lines(Grid::parse('2bar'))->table();
+
+        self::assertSame([0, 0, 125], array_slice($table['runs'][0], 0, 3));
+        $starts = Make::bars($table, 4000);
+        foreach ($starts as $i => $start) {
+            self::assertSame($time->meters->barNumber($i)->start, $start);
+        }
+        self::assertGreaterThan(100, count($starts));
     }
 
     #[DataProvider('wrong')]

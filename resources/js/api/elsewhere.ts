@@ -1,6 +1,6 @@
 import { request } from './client';
 import type { Song, Track } from './song.svelte';
-import type { CatchUp, SongData } from './types';
+import type { CatchUp } from './types';
 
 /** What other windows do to the song, and telling them what this one did. */
 export class Elsewhere {
@@ -48,20 +48,6 @@ export class Elsewhere {
         song.setTracks(news.tracks ?? song.tracks);
         song.prune();
         song.selectionVersion++;
-        song.onChange();
-    }
-
-    /** The song grew past what was drawn: bars and lines have to reach further. */
-    async reload(): Promise<void> {
-        const { song } = this;
-        const data = await request<SongData>('GET', `songs/${song.id}`).catch(() => null);
-        if (!data || data.revision !== song.revision) return;
-        song.end = data.end;
-        for (const track of data.tracks)
-            for (const { id, lines } of track.parts) {
-                const part = song.parts.get(id);
-                if (part) part.lines = lines;
-            }
         song.onChange();
     }
 

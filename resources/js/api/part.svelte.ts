@@ -1,6 +1,6 @@
 import { noteOf, pointOf, rowOf, rowOfPoint, type Note, type Point, type Row } from './tables';
-import { barAt } from './time';
-import type { Lines, PartChange, PartData, PartHead, Pen, Settings } from './types';
+import { Lines } from './lines';
+import type { LinesData, PartChange, PartData, PartHead, Pen, Settings } from './types';
 
 const BLOCK = 256;
 
@@ -31,9 +31,10 @@ export class Part {
     /** The latest end in each block of ordered notes. */
     private blockEnds: number[] = [];
 
-    constructor(data: PartData) {
+    /** @param tables the lines that parts share, by name */
+    constructor(data: PartData, tables: Record<string, LinesData> = {}) {
         this.id = data.id;
-        this.load(data);
+        this.load(data, tables);
     }
 
     get name(): string {
@@ -45,13 +46,13 @@ export class Part {
     }
 
     /** Takes over everything as the server has it. */
-    load(data: PartData): void {
+    load(data: PartData, tables: Record<string, LinesData> = {}): void {
         this.aside = null;
         const { id, track, name, from, to, muted } = data;
         this.head = { id, track, name, from, to, muted };
         this.settings = data.settings;
         this.pen = data.pen;
-        this.lines = data.lines;
+        this.lines = new Lines(typeof data.lines === 'string' ? tables[data.lines]! : data.lines);
         this.notes.clear();
         this.pointsById.clear();
         this.putPoints(data.points);
@@ -68,7 +69,7 @@ export class Part {
         if (change.put.length + change.drop.length > 0 || change.shift || change.head) this.put(change.put);
         if (change.settings) this.settings = change.settings;
         if (change.pen) this.pen = change.pen;
-        if (change.lines) this.lines = change.lines;
+        if (change.lines) this.lines = new Lines(change.lines);
     }
 
     private shift(ticks: number): void {
@@ -145,10 +146,8 @@ export class Part {
     /** How long the pen writes at a tick; the length of its bars is read off the lines. */
     penTicks(tick: number): number {
         if (this.pen.ticks !== undefined) return this.pen.ticks;
-        const { bars } = this.lines;
-        const at = barAt(this.lines, tick);
-        const to = bars[at + this.pen.bars];
-        return to === undefined ? (bars[1] ?? 1) - bars[0]! : to - bars[at]!;
+        const bar = this.lines.barAt(tick);
+        return this.lines.barNumber(bar.index + this.pen.bars).start - bar.start;
     }
 
     /** Whether a note starts where the part is heard. */

@@ -1,6 +1,7 @@
 import { request } from './client';
 import { Copied } from './copied';
 import { Elsewhere } from './elsewhere';
+import { Lines } from './lines';
 import { Looking } from './looking.svelte';
 import { Notebook } from './notebook.svelte';
 import { Part } from './part.svelte';
@@ -109,7 +110,8 @@ export class Song {
         this.time = new Time(data.ppq, data.tempos, data.meters, data.markers);
         this.early = data.early;
         this.parts.clear();
-        for (const track of data.tracks) for (const part of track.parts) this.parts.set(part.id, new Part(part));
+        for (const track of data.tracks)
+            for (const part of track.parts) this.parts.set(part.id, new Part(part, data.tables));
         this.setTracks(data.tracks);
         this.end = data.end;
         this.head(data);
@@ -165,7 +167,7 @@ export class Song {
         this.looking.showAsItIs();
         this.open = part;
         this.caret = { tick: part?.firstStart ?? 0, pitch: part?.ordered[0]?.pitch ?? 60 };
-        if (part) this.caret = { ...this.caret, tick: this.time.barStart(part.lines, part.firstStart + this.early) };
+        if (part) this.caret = { ...this.caret, tick: part.lines.barAt(part.firstStart + this.early).start };
         this.pointer = null;
         this.home = part ?? this.home;
         this.selected = new Set();
@@ -284,7 +286,7 @@ export class Song {
             this.onChange();
         }
         if (heard.length > 0) this.onNotes(heard, changed);
-        if (answer.end > this.end) void this.elsewhere.reload();
+        this.end = Math.max(this.end, answer.end);
     }
 
     takeParts(parts: Record<string, PartAnswer>, heard: Note[] | null): void {
@@ -363,9 +365,10 @@ export class Song {
     retime(data: TimeData): void {
         const before = this.time;
         this.time = new Time(this.time.ppq, data.tempos, data.meters, data.markers);
-        for (const [id, lines] of Object.entries(data.lines)) {
+        const tables = new Map(Object.entries(data.tables).map(([name, table]) => [name, new Lines(table)]));
+        for (const [id, name] of Object.entries(data.lines)) {
             const part = this.parts.get(Number(id));
-            if (part) part.lines = lines;
+            if (part) part.lines = tables.get(name)!;
         }
         this.onTime(before);
     }

@@ -28,10 +28,12 @@ export interface Settings {
     touchedLength: number | null;
 }
 
-/** The lines of a part's grid: bar starts, the pattern each bar follows, and each pattern's offsets. */
-export interface Lines {
-    bars: number[];
-    of: number[];
+/**
+ * The lines of a part's grid, as runs of bars that are alike: where a run begins, the index of its first bar, how many
+ * ticks it takes to come round and how often it does, and its bars: the offset of each and the pattern it follows.
+ */
+export interface LinesData {
+    runs: [tick: number, bar: number, every: number, times: number, bars: [offset: number, pattern: number][]][];
     patterns: number[][];
 }
 
@@ -51,7 +53,8 @@ export type Pen = { ticks: number; bars?: undefined } | { bars: number; ticks?: 
 export interface PartData extends PartHead {
     settings: Settings;
     pen: Pen;
-    lines: Lines;
+    /** Itself, or the name of a table that parts share. */
+    lines: LinesData | string;
     notes: Row[];
     points: Row[];
 }
@@ -84,6 +87,7 @@ export interface SongData extends SongHead {
     meters: [number, number, number][];
     /** tick, name */
     markers: [number, string][];
+    tables: Record<string, LinesData>;
     tracks: TrackData[];
 }
 
@@ -92,7 +96,9 @@ export interface TimeData {
     tempos: SongData['tempos'];
     meters: SongData['meters'];
     markers: SongData['markers'];
-    lines: Record<string, Lines>;
+    /** Which table each part's lines are. */
+    lines: Record<string, string>;
+    tables: Record<string, LinesData>;
 }
 
 /** What changed of a part that is there. */
@@ -106,7 +112,7 @@ export interface PartChange {
     shift?: number;
     settings?: Settings;
     pen?: Pen;
-    lines?: Lines;
+    lines?: LinesData;
 }
 
 /** A part that was put in, one that was taken away, or what changed of one. */

@@ -1,11 +1,11 @@
 import type { Part } from '../api/part.svelte';
-import { nearestLine, type Time } from '../api/time';
+import type { Time } from '../api/time';
 import type { Note } from '../api/tables';
 import { pitchName } from './names';
 
 /** A note's numbers for people: place, length, pitch, velocity, and how far off its line in ms. */
 export function numbersOf(note: Note, part: Part, time: Time): string {
-    const line = nearestLine(part.lines, note.start);
+    const line = part.lines.nearest(note.start);
     const ms = Math.round((time.seconds(note.start) - time.seconds(line)) * 1000);
     const off =
         note.start === line

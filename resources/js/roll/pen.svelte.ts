@@ -1,5 +1,4 @@
 import type { Part } from '../api/part.svelte';
-import { linesAround, nearestLine } from '../api/time';
 import type { Command } from '../api/types';
 import { insert } from './commands/make';
 import { DRAG_FROM } from './gestures/drag';
@@ -39,7 +38,7 @@ export class PenStroke {
         private readonly pitch: number,
         free: boolean,
     ) {
-        this.start = free ? Math.round(Math.max(0, tick)) : linesAround(part.lines, Math.max(0, tick))[0];
+        this.start = free ? Math.round(Math.max(0, tick)) : part.lines.around(Math.max(0, tick))[0];
         this.notes = [this.one(pitch)];
     }
 
@@ -66,8 +65,8 @@ export class PenStroke {
             return;
         }
         const tick = Math.max(0, view.tick(x));
-        const [, after] = linesAround(this.part.lines, this.start);
-        const end = held.alt ? Math.round(tick) : Math.max(after, nearestLine(this.part.lines, tick));
+        const [, after] = this.part.lines.around(this.start);
+        const end = held.alt ? Math.round(tick) : Math.max(after, this.part.lines.nearest(tick));
         this.lengthened = true;
         this.notes = [{ start: this.start, length: Math.max(1, end - this.start), pitch: this.pitch }];
     }
@@ -77,8 +76,8 @@ export class PenStroke {
         const { lines } = this.part;
         const notes: Drawn[] = [];
         const [low, high] = tick < this.start ? [tick, this.start] : [this.start, tick];
-        for (let at = linesAround(lines, low)[0]; at <= high;) {
-            const after = linesAround(lines, at)[1];
+        for (let at = lines.around(low)[0]; at <= high;) {
+            const after = lines.around(at)[1];
             const share = tick === this.start ? 0 : (at - this.start) / (tick - this.start);
             notes.push({
                 start: at,

@@ -1,7 +1,6 @@
 import type { Part } from '../api/part.svelte';
 import type { Song } from '../api/song.svelte';
 import { passing, type Note } from '../api/tables';
-import { nearestLine } from '../api/time';
 import type { Command } from '../api/types';
 import { inputs } from '../sound/inputs/inputs.svelte';
 import { recorder } from '../sound/recorder.svelte';
@@ -144,7 +143,7 @@ export class Sheet {
     begin(): void {
         const { view, part, song } = this;
         this.show('all');
-        const first = song.time.barStart(part.lines, part.firstStart + song.early);
+        const first = part.lines.barAt(part.firstStart + song.early).start;
         const barsShown = view.width / view.scale / this.barLength(first);
         if (barsShown <= OPENING_BARS) return;
         view.zoomTime(barsShown / OPENING_BARS, 0);
@@ -182,7 +181,7 @@ export class Sheet {
 
     /** A tick as the grid has it, unless that is suspended. */
     snapped(tick: number, free: boolean): number {
-        return free ? Math.max(0, Math.round(tick)) : nearestLine(this.part.lines, Math.max(0, tick));
+        return free ? Math.max(0, Math.round(tick)) : this.part.lines.nearest(Math.max(0, tick));
     }
 
     /** Sounds a pitch as the pen would write it. */

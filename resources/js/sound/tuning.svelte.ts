@@ -7,6 +7,8 @@ export const TAPS = 16;
 const EVERY = 0.6;
 const LISTENED = 4;
 const BAR = 4;
+/** Milliseconds after the last tap in which keys do nothing yet. */
+const REST_MS = 1500;
 const CLICKS = LISTENED + TAPS + BAR;
 
 /** Finds by tapping along to a click how late sound is heard on this device: the median of sixteen taps. */
@@ -22,6 +24,8 @@ class Tuning {
         if (['Tab', 'Shift', 'Control', 'Alt', 'Meta'].includes(e.key)) return;
         e.preventDefault();
         e.stopImmediatePropagation();
+        // A hand that goes on tapping after the last one does nothing by it.
+        if (!this.on) return;
         if (e.key === 'Escape') this.stop('The latency stays as it is.');
         else if (!e.repeat) this.tap(e.timeStamp);
     };
@@ -74,7 +78,11 @@ class Tuning {
         this.on = false;
         this.first = 0;
         clearTimeout(this.timer);
-        window.removeEventListener('keydown', this.press, { capture: true });
+        const done = this.taps === TAPS;
+        window.setTimeout(
+            () => !this.on && window.removeEventListener('keydown', this.press, { capture: true }),
+            done ? REST_MS : 0,
+        );
         transport.hush();
         if (said) this.song?.tell(said);
     }

@@ -13,15 +13,21 @@
 
     let { song }: { song: Song } = $props();
 
+    /** Bar numbers that have room side by side. */
+    const MOST_MARKS = 24;
     let chosen = $state({ track: 0, part: 0 });
     let renaming = $state(false);
     let said = $state('');
     let trouble = $state('');
     const lines = $derived(song.parts.values().next().value?.lines);
     const marks = $derived.by(() => {
-        const bars = lines?.bars.filter((b) => b < song.end) ?? [];
-        const every = [1, 2, 4, 8, 16, 32, 64].find((n) => bars.length / n <= 24) ?? 128;
-        return bars.map((tick, i) => ({ tick, bar: i + 1 })).filter((_, i) => i % every === 0);
+        if (!lines) return [];
+        const count = lines.barAt(song.end - 1).index + 1;
+        const every = 2 ** Math.max(0, Math.ceil(Math.log2(count / MOST_MARKS)));
+        return Array.from({ length: Math.ceil(count / every) }, (_, i) => ({
+            tick: lines.barNumber(i * every).start,
+            bar: i * every + 1,
+        }));
     });
     const changes = $derived(
         [
@@ -162,7 +168,7 @@
                 tabindex="-1"
                 class="relative h-11 cursor-pointer overflow-hidden border-b border-base-300 text-left"
                 data-field
-                onclick={(e) => transport.locate(lines?.bars.findLast((b) => b <= at(e)) ?? 0)}
+                onclick={(e) => transport.locate(lines?.barAt(at(e)).start ?? 0)}
                 title="Click to play from there"
                 aria-label="Bars; a click sets where playing begins"
             >

@@ -1,7 +1,6 @@
 <script lang="ts">
     import type { Part } from '../api/part.svelte';
     import type { Song } from '../api/song.svelte';
-    import { barAt } from '../api/time';
     import { does } from '../keys/does';
     import { keys } from '../keys/keys.svelte';
     import { labels } from '../keys/strokes';
@@ -15,7 +14,7 @@
     const time = $derived(song.time);
     const { lines } = $derived(part);
     /** The bar in which a change would begin: where the playhead stands. */
-    const here = $derived(barAt(lines, Math.floor(transport.tick)) + 1);
+    const here = $derived(lines.barAt(Math.floor(transport.tick)).index + 1);
     const tempos = $derived(time.tempos.map(([tick, , micro]) => ({ tick, tempo: round(6e7 / micro) })));
     const meters = $derived(time.meters.map(([tick, beats, unit]) => ({ tick, beats, unit })));
 
@@ -24,8 +23,8 @@
     }
 
     function bar(tick: number): string {
-        const at = barAt(lines, tick);
-        return lines.bars[at] === tick ? String(at + 1) : time.position(tick, lines);
+        const bar = lines.barAt(tick);
+        return bar.start === tick ? String(bar.index + 1) : time.position(tick, lines);
     }
 
     /** A field's number, or a sentence why it is none. */

@@ -67,13 +67,8 @@ final class QuantizeMetersTest extends TestCase
             $swing = mt_rand(50, 75);
             $notes = array_map(static fn (): array => [mt_rand(0, 16_000), mt_rand(1, 900), mt_rand(40, 80)], range(1, 8));
             $score = Make::score($notes, ['grid' => $grid, 'swing' => $swing], $time);
-            $table = $time->lines(($score->part(1)->settings() ?? self::fail())->grid, $swing)->table(24_000);
-            $drawn = [];
-            foreach ($table['bars'] as $i => $bar) {
-                foreach ($table['patterns'][$table['of'][$i]] as $offset) {
-                    $drawn[$bar + $offset] = true;
-                }
-            }
+            $table = $time->lines(($score->part(1)->settings() ?? self::fail())->grid, $swing)->table();
+            $drawn = array_flip(Make::drawn($table, 24_000));
             foreach (Make::starts(Make::after($score, 'quantize')) as $start) {
                 self::assertArrayHasKey($start, $drawn, "$grid at $swing %, take $seed");
             }

@@ -1,4 +1,3 @@
-import { barAt } from '../../api/time';
 import { keys, type Handler } from '../../keys/keys.svelte';
 import { devices } from '../../sound/inputs/devices.svelte';
 import { player } from '../../sound/inputs/player.svelte';
@@ -45,7 +44,7 @@ export function playing(sheet: Sheet): Record<string, Handler> {
         if (loop?.on) return loop.from;
         const { span } = song;
         if (recorder.settings.punch && span && transport.tick >= span.to)
-            return part.lines.bars[Math.max(0, barAt(part.lines, span.from) - 1)] ?? 0;
+            return part.lines.barNumber(part.lines.barAt(span.from).index - 1).start;
         return transport.tick;
     }
 
@@ -80,7 +79,7 @@ export function playing(sheet: Sheet): Record<string, Handler> {
         const running = transport.playing;
         // While it plays, the player comes in at the next bar.
         const from = running
-            ? (part.lines.bars.find((b) => b > transport.position(transport.now)) ?? transport.position(transport.now))
+            ? part.lines.after(transport.position(transport.now))
             : recorder.armed
               ? takeFrom()
               : song.caret.tick;

@@ -1,4 +1,3 @@
-import { linesAround } from '../../api/time';
 import type { Handler } from '../../keys/keys.svelte';
 import { tool } from '../pen.svelte';
 import type { Sheet } from '../sheet.svelte';
@@ -39,7 +38,7 @@ export function writing(sheet: Sheet): Record<string, Handler> {
                 const { pointed } = sheet;
                 const atPointer = p.at === 'pointer' && pointed !== null;
                 const note = atPointer
-                    ? { start: linesAround(part.lines, pointed.tick)[0], pitch: pointed.pitch }
+                    ? { start: part.lines.around(pointed.tick)[0], pitch: pointed.pitch }
                     : { start: song.caret.tick, pitch: song.caret.pitch };
                 song.do(make.insert(part.id, [note], p.touch ? { touch: p.touch } : {}));
                 if (p.at !== 'pointer') song.inTurn(goOn);

@@ -1,6 +1,5 @@
 import type { Part } from '../../api/part.svelte';
 import type { Note } from '../../api/tables';
-import { nearestLine } from '../../api/time';
 import type { Command } from '../../api/types';
 import type { View } from '../../stage/view';
 import * as make from '../commands/make';
@@ -69,7 +68,7 @@ export class NoteDrag {
         if (free) return Math.round(exact);
         const edge =
             this.grip === 'end' || this.grip === 'feel' ? this.grabbed.start + this.grabbed.length : this.grabbed.start;
-        return nearestLine(this.part.lines, Math.max(0, edge + exact)) - edge;
+        return this.part.lines.nearest(Math.max(0, edge + exact)) - edge;
     }
 
     get idle(): boolean {

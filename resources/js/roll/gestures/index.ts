@@ -1,4 +1,3 @@
-import { linesAround } from '../../api/time';
 import { Hands, type Touch } from '../../stage/hands';
 import { insert } from '../commands/make';
 import { numbersOf } from '../numbers';
@@ -66,6 +65,6 @@ export function insertAt(sheet: Sheet, touch: Touch, endedChoice: boolean): void
     const { song, part, view } = sheet;
     if (tool.name !== 'hand' || endedChoice || noteAt(view, part, song.selected, touch.x, touch.y)) return;
     const tick = Math.max(0, view.tick(touch.x));
-    const start = touch.alt ? Math.round(tick) : linesAround(part.lines, tick)[0];
+    const start = touch.alt ? Math.round(tick) : part.lines.around(tick)[0];
     song.do(insert(part.id, [{ start, pitch: view.pitch(touch.y) }]));
 }

@@ -1,5 +1,5 @@
-import { barAt } from '../../api/time';
-import type { Lines, PartHead } from '../../api/types';
+import type { Bar, Lines } from '../../api/lines';
+import type { PartHead } from '../../api/types';
 import type { Time } from '../../api/time';
 import type { Colours } from '../../stage/colours';
 import { isDark } from '../names';
@@ -63,21 +63,18 @@ export function eachLine(
     closest: number,
     visit: (x: number, rank: 'bar' | 'beat' | 'line') => void,
 ): void {
-    const first = barAt(lines, Math.max(0, view.left));
-    let lastBar = -Infinity;
     const steps = new Map<string, number>();
-    for (let b = first; b < lines.bars.length; b++) {
-        const start = lines.bars[b]!;
-        if (start > view.right) return;
-        const x = view.x(start);
-        const next = lines.bars[b + 1] ?? start;
-        const pattern = lines.patterns[lines.of[b]!]!;
-        if (x - lastBar < closest) continue;
-        lastBar = x;
-        visit(Math.round(x), pattern[0] === 0 ? 'bar' : 'line');
+    // Where bars would crowd, those between are not even looked at.
+    for (
+        let bar = lines.barAt(view.left);
+        bar.start <= Math.min(view.right, view.end);
+        bar = nextBar(view, lines, bar, closest)
+    ) {
+        const { start, pattern, kind } = bar;
+        visit(Math.round(view.x(start)), pattern[0] === 0 ? 'bar' : 'line');
         if (pattern.length < 2) continue;
-        const length = next - start || pattern.at(-1)!;
-        const like = `${lines.of[b]!} ${length}`;
+        const length = bar.end - start;
+        const like = `${kind} ${length}`;
         const every = steps.get(like) ?? stepOf(pattern, length, closest / view.scale);
         steps.set(like, every);
         const beat = (4 * time.ppq) / time.meterAt(start)[1];
@@ -88,8 +85,16 @@ export function eachLine(
     }
 }
 
+/** The first bar that begins so many pixels or more after another. */
+export function nextBar(view: View, lines: Lines, bar: Bar, pixels: number): Bar {
+    const far = bar.start + pixels / view.scale;
+    if (bar.end >= far) return lines.barNumber(bar.index + 1);
+    const next = lines.barAt(far);
+    return next.start >= far ? next : lines.barNumber(next.index + 1);
+}
+
 /** The smallest step through a bar's lines that leaves them at least so many ticks apart and divides the bar; 0 for none. */
-function stepOf(pattern: number[], length: number, closest: number): number {
+function stepOf(pattern: readonly number[], length: number, closest: number): number {
     const count = pattern.length;
     for (let step = 1; step < count; step++) {
         if (count % step === 0 && apart(pattern, length, step) >= closest) return step;
@@ -98,7 +103,7 @@ function stepOf(pattern: number[], length: number, closest: number): number {
 }
 
 /** The least distance between every so many lines of a bar, up to the next bar. */
-function apart(pattern: number[], length: number, step: number): number {
+function apart(pattern: readonly number[], length: number, step: number): number {
     let least = Infinity;
     for (let i = 0; i < pattern.length; i += step) least = Math.min(least, (pattern[i + step] ?? length) - pattern[i]!);
     return least;

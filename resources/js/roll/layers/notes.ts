@@ -1,5 +1,4 @@
 import type { Part } from '../../api/part.svelte';
-import { nearestLine } from '../../api/time';
 import type { Note } from '../../api/tables';
 import type { Colours } from '../../stage/colours';
 import { pitchName } from '../names';
@@ -140,7 +139,7 @@ function paintNote(
 
 /** A wedge at the start points the way to the line: the note is early or late. */
 function paintTiming(view: View, part: Part, note: Note, x: number, y: number, h: number, inks: Inks): void {
-    const off = (note.start - nearestLine(part.lines, note.start)) * view.scale;
+    const off = (note.start - part.lines.nearest(note.start)) * view.scale;
     if (Math.abs(off) < 0.75) return;
     const size = Math.min(4, h / 3);
     for (let i = 0; i <= size; i++)

@@ -1,8 +1,8 @@
 import type { Part } from '../../api/part.svelte';
-import { barAt, type Time } from '../../api/time';
+import type { Time } from '../../api/time';
 import type { Colours } from '../../stage/colours';
 import type { View } from '../../stage/view';
-import { eachLine } from './grid';
+import { eachLine, nextBar } from './grid';
 
 export interface Marks {
     loop: { from: number; to: number; on: boolean } | null;
@@ -52,16 +52,19 @@ export function paintRuler(
         ctx.fillRect(x, rank === 'bar' ? height - 20 : height - (rank === 'beat' ? 8 : 4), 1, 20);
     });
     let taken = -Infinity;
-    for (let b = barAt(lines, Math.max(0, view.left)); b < lines.bars.length; b++) {
-        const start = lines.bars[b]!;
-        if (start > view.right) break;
+    for (
+        let bar = lines.barAt(view.left);
+        bar.start <= Math.min(view.right, view.end);
+        bar = nextBar(view, lines, bar, 1)
+    ) {
+        const { start, end, index } = bar;
         const x = view.x(start);
         const beat = (4 * time.ppq) / time.meterAt(start)[1];
-        const barWidth = ((lines.bars[b + 1] ?? start) - start) * view.scale;
+        const barWidth = (end - start) * view.scale;
         if (x >= taken) {
             ctx.font = `600 13px ${c.font}`;
             ctx.fillStyle = c.ink;
-            ctx.fillText(String(b + 1), x + 4, height - 8);
+            ctx.fillText(String(index + 1), x + 4, height - 8);
             taken = x + 34;
         }
         if (beat * view.scale > 44) {
