@@ -27,44 +27,41 @@ final class Exporter
 
     private const ON = 3;
 
+    /** After what begins there: the end of a note that its file ends as it begins. */
+    private const AT_ONCE = 4;
+
     public static function export(Song $song): MidiFile
     {
         $score = $song->score;
-        $tracks = array_values(array_map(static fn (Track $t): array => self::events($t, $score->partsOf($t->id)), $score->tracks));
-        $ends = array_values(array_map(static fn (Track $t): int => $t->end, $score->tracks));
+        $tracks = array_values(array_map(static fn (Track $t): EventList => self::events($t, $score->partsOf($t->id)), $score->tracks));
         if ($tracks === []) {
-            $tracks = [[]];
-            $ends = [0];
+            $tracks = [new EventList(0)];
         }
         if ($song->source->format === 0) {
-            $tracks = [array_merge(...$tracks)];
-            $ends = [max([0, ...$ends])];
+            $tracks = [EventList::together($tracks)];
         }
         // Tempo and meter go back to the track that they came from; new ones belong into the first.
         foreach ($score->time->tempoRows as [$tick, $tempo, $track, $order]) {
             if ($track >= 0) {
-                $tracks[min($track, count($tracks) - 1)][] = [$tick, self::META, $order, Message::META, Message::META_TEMPO, 0, substr(pack('N', $tempo), 1)];
+                $tracks[min($track, count($tracks) - 1)]->add($tick, self::META, $order, Message::META, Message::META_TEMPO, 0, substr(pack('N', $tempo), 1));
             }
         }
         foreach ($score->time->meterRows as [$tick, $beats, $unit, $clocks, $thirtySeconds, $track, $order]) {
-            $tracks[min($track, count($tracks) - 1)][] = [$tick, self::META, $order, Message::META, Message::META_METER, 0,
-                pack('C4', $beats, (int) log($unit, 2), $clocks, $thirtySeconds)];
+            $tracks[min($track, count($tracks) - 1)]->add($tick, self::META, $order, Message::META, Message::META_METER, 0,
+                pack('C4', $beats, (int) log($unit, 2), $clocks, $thirtySeconds));
         }
         foreach ($score->time->markerRows as [$tick, $name, $track, $order]) {
-            $tracks[min($track, count($tracks) - 1)][] = [$tick, self::META, $order, Message::META, Message::META_MARKER, 0, (string) base64_decode($name, true)];
+            $tracks[min($track, count($tracks) - 1)]->add($tick, self::META, $order, Message::META, Message::META_MARKER, 0, (string) base64_decode($name, true));
         }
-        foreach ($tracks as $i => $events) {
-            usort($tracks[$i], static fn (array $a, array $b): int => $a[0] <=> $b[0] ?: $a[1] <=> $b[1] ?: $a[2] <=> $b[2]);
-            $last = $tracks[$i] === [] ? 0 : $tracks[$i][count($tracks[$i]) - 1][0];
-            $tracks[$i][] = [max($last, $ends[$i]), self::ON, PHP_INT_MAX, Message::META, Message::META_END, 0, ''];
+        $scale = $song->source->scale;
+        foreach ($tracks as $events) {
+            $scale = $events->fits($scale) ? $scale : 1;
         }
-        $scale = self::fits($tracks, $song->source->scale) ? $song->source->scale : 1;
 
         return new MidiFile(
             $song->source->format === 0 ? 0 : 1,
             $scale === $song->source->scale ? $song->source->division : $score->time->ppq,
-            array_map(static fn (array $events): array => array_map(
-                static fn (array $e): Event => new Event(intdiv($e[0], $scale), $e[3], $e[4], $e[5], $e[6]), $events), array_values($tracks)),
+            array_map(static fn (EventList $events): array => $events->inOrder($scale), $tracks),
             $song->source->chunks,
         );
     }
@@ -100,31 +97,25 @@ final class Exporter
         return [...$left($muted, 'muted'), ...$left($hidden, 'hidden')];
     }
 
-    /**
-     * @param  array<int, Part>  $parts
-     * @return list<array{int, int, int, int, int, int, string}> tick, class, order, status, data1, data2, bytes
-     */
-    private static function events(Track $track, array $parts): array
+    /** @param  array<int, Part>  $parts */
+    private static function events(Track $track, array $parts): EventList
     {
-        $events = [];
+        $events = new EventList($track->end);
         foreach ($track->kept() as $kept) {
-            $events[] = [$kept->tick, $kept->status === Message::META ? self::META : self::CONTROL, $kept->order, $kept->status, $kept->type, 0, $kept->bytes];
+            $events->add($kept->tick, $kept->status === Message::META ? self::META : self::CONTROL, $kept->order, $kept->status, $kept->type, 0, $kept->bytes);
         }
         foreach ($parts as $part) {
-            $sounding = [];
-            foreach (Sounding::notes($part) as $n) {
-                $events[] = [$n->start, self::ON, $n->id, Message::NOTE_ON | $n->channel, $n->pitch, $n->velocity, ''];
-                $events[] = $n->release === Note::RELEASE_BY_NOTE_ON
-                    ? [$n->end(), self::OFF, $n->id, Message::NOTE_ON | $n->channel, $n->pitch, 0, '']
-                    : [$n->end(), self::OFF, $n->id, Message::NOTE_OFF | $n->channel, $n->pitch, $n->release, ''];
-                $sounding[$n->channel << 7 | $n->pitch][] = $n;
+            $sounding = new Struck($notes = Sounding::notes($part));
+            foreach ($notes as $n) {
+                $events->add($n->start, self::ON, $n->id, Message::NOTE_ON | $n->channel, $n->pitch, $n->velocity);
+                self::addEnd($events, $n, $n->release === Note::RELEASE_NONE && ($sounding->within($n) || ($n->end() >= $track->end && ! $sounding->again($n))));
             }
             foreach (Sounding::points($part) as $p) {
                 $isOff = ($p->status & 0xF0) <= Message::NOTE_ON;
-                if ($isOff && self::sounds($sounding[($p->status & 0x0F) << 7 | $p->data1] ?? [], $p->tick)) {
-                    continue;
+                // A note-off that ended nothing in its file would end a note that has since come to lie there: it is left out.
+                if (! $isOff || ! $sounding->at($p->status & 0x0F, $p->data1, $p->tick)) {
+                    $events->add($p->tick, $isOff ? self::OFF : self::CONTROL, $p->id, $p->status, $p->data1, $p->data2);
                 }
-                $events[] = [$p->tick, $isOff ? self::OFF : self::CONTROL, $p->id, $p->status, $p->data1, $p->data2, ''];
             }
         }
 
@@ -132,34 +123,25 @@ final class Exporter
     }
 
     /**
-     * A note-off that ended nothing in its file would end a note that has since come to lie there: it is left out.
+     * The end of a note, as its file had it while the note is as it was.
      *
-     * @param  list<Note>  $notes
+     * @param  bool  $none  its file had none, and what ended it is still there
      */
-    private static function sounds(array $notes, int $tick): bool
+    private static function addEnd(EventList $events, Note $n, bool $none): void
     {
-        foreach ($notes as $note) {
-            if ($note->start < $tick && $note->end() > $tick) {
-                return true;
-            }
+        if ($none) {
+            return;
         }
-
-        return false;
-    }
-
-    /** @param  array<int, list<array{int, int, int, int, int, int, string}>>  $tracks */
-    private static function fits(array $tracks, int $scale): bool
-    {
-        if ($scale > 1) {
-            foreach ($tracks as $events) {
-                foreach ($events as $event) {
-                    if ($event[0] % $scale !== 0) {
-                        return false;
-                    }
-                }
-            }
+        $release = $n->release === Note::RELEASE_NONE ? Note::RELEASE : $n->release;
+        $atOnce = $release <= Note::RELEASE_AT_ONCE;
+        if ($atOnce) {
+            $release = $release === Note::RELEASE_AT_ONCE ? Note::RELEASE_BY_NOTE_ON : Note::RELEASE_AT_ONCE - 1 - $release;
         }
-
-        return true;
+        [$tick, $class] = $atOnce ? [$n->start, self::AT_ONCE] : [$n->end(), self::OFF];
+        if ($release === Note::RELEASE_BY_NOTE_ON) {
+            $events->add($tick, $class, $n->id, Message::NOTE_ON | $n->channel, $n->pitch, 0);
+        } else {
+            $events->add($tick, $class, $n->id, Message::NOTE_OFF | $n->channel, $n->pitch, $release);
+        }
     }
 }

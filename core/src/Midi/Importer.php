@@ -32,6 +32,8 @@ final class Importer
 
     private int $loose = 0;
 
+    private int $again = 0;
+
     /** @var list<array{int, int, int, int}> */
     private array $tempos = [];
 
@@ -103,6 +105,9 @@ final class Importer
         if ($this->unended > 0) {
             $warnings[] = $this->unended === 1 ? '1 note never ended; it now ends with its track.' : "$this->unended notes never ended; they now end with their track.";
         }
+        if ($this->again > 0) {
+            $warnings[] = $this->again === 1 ? '1 note was struck again before it ended; it ends there.' : "$this->again notes were struck again before they ended; they end there.";
+        }
         if ($this->empty > 0) {
             $warnings[] = $this->empty === 1 ? '1 note had no length; it was given one tick.' : "$this->empty notes had no length; they were given one tick each.";
         }
@@ -136,6 +141,7 @@ final class Importer
     {
         $kept = $open = [];
         /** @var array<int, array<int, Note>> $notes by channel and order */
+        /** @var array<int, Pairs> $open by channel and pitch */
         $notes = [];
         /** @var array<int, list<Point>> $points */
         $points = [];
@@ -160,27 +166,36 @@ final class Importer
             $channel = $event->status & 0x0F;
             $kind = $event->status & 0xF0;
             if ($kind === Message::NOTE_ON && $event->data2 > 0) {
-                $notes[$channel][$order] = new Note($order, $tick, 1, $event->data1, $event->data2, channel: $channel);
-                $open[$channel << 7 | $event->data1][] = $order;
+                $notes[$channel][$order] = new Note($order, $tick, $this->scale, $event->data1, $event->data2, Note::RELEASE_NONE, channel: $channel);
+                ($open[$channel << 7 | $event->data1] ??= new Pairs)->on($order);
             } elseif ($kind === Message::NOTE_ON || $kind === Message::NOTE_OFF) {
-                // First in, first out, where one pitch was begun several times.
-                $started = isset($open[$channel << 7 | $event->data1]) ? array_shift($open[$channel << 7 | $event->data1]) : null;
-                if ($started === null) {
-                    $this->loose++;
-                    $points[$channel][] = new Point($order, $tick, $event->status, $event->data1, $event->data2);
-                } else {
-                    $this->empty += $tick === $notes[$channel][$started]->start ? 1 : 0;
-                    $notes[$channel][$started] = $this->ended($notes[$channel][$started], $tick, $kind === Message::NOTE_OFF ? $event->data2 : Note::RELEASE_BY_NOTE_ON);
-                }
+                ($open[$channel << 7 | $event->data1] ??= new Pairs)->off($order, $tick, $kind === Message::NOTE_OFF ? $event->data2 : Note::RELEASE_BY_NOTE_ON);
             } else {
                 $points[$channel][] = new Point($order, $tick, $event->status, $event->data1, $event->data2);
             }
         }
-        foreach ($open as $key => $orders) {
-            foreach ($orders as $order) {
-                $this->unended++;
-                $notes[$key >> 7][$order] = $this->ended($notes[$key >> 7][$order], $end, Note::RELEASE);
+        foreach ($open as $key => $pairs) {
+            $channel = $key >> 7;
+            foreach ($pairs->match() as [$on, $off]) {
+                $note = $notes[$channel][$on];
+                if ($off === null) {
+                    $this->unended++;
+                    $notes[$channel][$on] = $this->ended($note, $end, Note::RELEASE_NONE);
+                } elseif (is_int($off)) {
+                    $this->again++;
+                    $notes[$channel][$on] = $this->ended($note, $notes[$channel][$off]->start, Note::RELEASE_NONE);
+                } else {
+                    $notes[$channel][$on] = $this->ended($note, $off[1], $off[2]);
+                }
             }
+            foreach ($pairs->loose() as [$order, $tick, $release]) {
+                $this->loose++;
+                $points[$channel][] = new Point($order, $tick, $channel | ($release === Note::RELEASE_BY_NOTE_ON ? Message::NOTE_ON : Message::NOTE_OFF), $key & 0x7F, max(0, $release));
+            }
+        }
+        foreach ($points as $channel => $all) {
+            usort($all, static fn (Point $a, Point $b): int => $a->id <=> $b->id);
+            $points[$channel] = $all;
         }
         if ($this->file->format !== 0) {
             return [[$name, array_merge(...array_values($notes)), array_merge(...array_values($points)), $kept, $end]];
@@ -196,9 +211,25 @@ final class Importer
         return $tracks;
     }
 
+    /** The note with its end; one that its file ends as it begins is shown as one tick. */
     private function ended(Note $note, int $end, int $release): Note
     {
+        if ($end <= $note->start) {
+            $this->empty++;
+            $release = self::atOnce($release);
+        }
+
         return new Note($note->id, $note->start, max($this->scale, $end - $note->start), $note->pitch, $note->velocity, $release, channel: $note->channel);
+    }
+
+    /** How an end at the tick of the beginning is kept. A byte has no room for the three highest velocities of release. */
+    private static function atOnce(int $release): int
+    {
+        return match (true) {
+            $release === Note::RELEASE_NONE => $release,
+            $release === Note::RELEASE_BY_NOTE_ON => Note::RELEASE_AT_ONCE,
+            default => max(-128, Note::RELEASE_AT_ONCE - 1 - $release),
+        };
     }
 
     /** Whether the event set a tempo, a meter or a marker, which the song then holds. Frames of a second have no tempo to set. */

@@ -22,7 +22,7 @@ final class Reader
 
     private int $events = 0;
 
-    /** @var list<string> */
+    /** @var array<string> */
     private array $warnings = [];
 
     private function __construct(private readonly string $bytes)
@@ -72,6 +72,10 @@ final class Reader
             $id = substr($this->bytes, $this->at, 4);
             $length = $this->number($this->at + 4);
             $start = $this->at + 8;
+            if ($id === 'MThd') {
+                $this->warnings[] = sprintf('Another file is joined on at byte %d; only the first is read.', $this->at);
+                break;
+            }
             if (preg_match('/^[\x20-\x7E]{4}$/', $id) !== 1) {
                 throw MidiError::at($this->at, 'a chunk should begin here, but these bytes name none');
             }
@@ -99,7 +103,7 @@ final class Reader
             $format = 1;
         }
 
-        return new MidiFile($format, $division, $tracks, $chunks, $this->warnings);
+        return new MidiFile($format, $division, $tracks, $chunks, array_values($this->warnings));
     }
 
     /**
@@ -110,7 +114,7 @@ final class Reader
     {
         $events = [];
         $bytes = $this->bytes;
-        $tick = $running = 0;
+        $tick = $running = $ended = 0;
         $at = $this->at;
         try {
             while ($at < $end) {
@@ -130,6 +134,10 @@ final class Reader
                     $at++;
                 } elseif ($running !== 0) {
                     $status = $running;
+                } elseif ($ended !== 0) {
+                    // The standard forbids it; files have it, and mean what was running before.
+                    $status = $ended;
+                    $this->warnings["running $number"] ??= sprintf('Track %d goes on with a running status after an event that ends it (at byte %d); it is read as it was meant.', $number, $at);
                 } else {
                     throw MidiError::at($at, sprintf('an event in track %d has data but no status', $number));
                 }
@@ -150,7 +158,7 @@ final class Reader
                     continue;
                 }
                 // Meta and system exclusive events end running status.
-                $running = 0;
+                [$ended, $running] = [$running ?: $ended, 0];
                 $type = 0;
                 if ($status === Message::META) {
                     if ($at >= $end) {

@@ -9,6 +9,9 @@ use Jactonic\Core\Standard\Message;
 /** Puts a Standard MIDI File together, with running status. The events of each track come in order of time. */
 final class Writer
 {
+    /** The most that a number of variable length may say. */
+    private const LONGEST = (1 << 28) - 1;
+
     public static function write(MidiFile $file): string
     {
         $body = '';
@@ -40,6 +43,11 @@ final class Writer
         $out = '';
         $tick = $running = 0;
         foreach ($events as $event) {
+            // A pause longer than four bytes can say goes by way of text events of no letters.
+            for (; $event->tick - $tick > self::LONGEST; $tick += self::LONGEST) {
+                $out .= self::quantity(self::LONGEST).chr(Message::META).chr(Message::META_TEXT)."\x00";
+                $running = 0;
+            }
             $out .= self::quantity($event->tick - $tick);
             $tick = $event->tick;
             if ($event->status >= 0xF0) {

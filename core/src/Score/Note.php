@@ -30,13 +30,19 @@ final class Note
     /** Stands for an end written as a note-on of velocity 0, so that a file is written back as it was. */
     public const RELEASE_BY_NOTE_ON = -1;
 
+    /** Its file has no end for it: it sounds to the next of its pitch, or to the end of its track. */
+    public const RELEASE_NONE = -2;
+
+    /** Its file ends it at the tick at which it begins, by a note-on of velocity 0; below it, by a note-off of a velocity. */
+    public const RELEASE_AT_ONCE = -3;
+
     /**
      * @param  int  $id  unique in its part, 1 or more
      * @param  int  $start  tick, 0 or more
      * @param  int  $length  ticks, 1 or more
      * @param  int  $pitch  0–127, 60 is C4
      * @param  int  $velocity  1–127
-     * @param  int  $release  release velocity 0–127, or RELEASE_BY_NOTE_ON
+     * @param  int  $release  release velocity 0–127, or one of the constants: how its file ends it
      * @param  int  $group  0 for none; notes of one number belong together
      * @param  int  $channel  0–15, as the file had it
      */
@@ -88,7 +94,7 @@ final class Note
     /** Moved to an exact place; the drift travels along, the fraction is carried. */
     public function movedTo(float $exact): self
     {
-        $note = clone $this;
+        $note = $this->edited();
         [$note->start, $note->carryStart] = self::split($exact);
 
         return $note;
@@ -97,7 +103,7 @@ final class Note
     /** Retimed: what the note loses in feel is added to its drift, so that it can go back to where it was played. */
     public function retimed(int $start, int $length): self
     {
-        $note = clone $this;
+        $note = $this->edited();
         $note->driftStart += $this->start - $start;
         $note->driftLength += $this->length - $length;
         $note->start = $start;
@@ -130,11 +136,11 @@ final class Note
     {
         $first = $from === $this->start;
         $last = $to === $this->end();
-        $note = clone $this;
+        $note = $this->edited();
         $note->id = $id;
         $note->start = $from;
         $note->length = $to - $from;
-        $note->release = $last ? $this->release : self::RELEASE;
+        $note->release = $last ? $note->release : self::RELEASE;
         $note->driftStart = $first ? $this->driftStart : 0;
         $note->driftLength = $first && $last ? $this->driftLength : 0;
         $note->carryStart = $first ? $this->carryStart : 0.0;
@@ -154,7 +160,7 @@ final class Note
 
     public function withPitch(int $pitch): self
     {
-        $note = clone $this;
+        $note = $this->edited();
         $note->pitch = $pitch;
 
         return $note;
@@ -162,7 +168,7 @@ final class Note
 
     public function withVelocity(int $velocity): self
     {
-        $note = clone $this;
+        $note = $this->edited();
         $note->velocity = $velocity;
 
         return $note;
@@ -170,7 +176,7 @@ final class Note
 
     public function withMuted(bool $muted): self
     {
-        $note = clone $this;
+        $note = $this->edited();
         $note->muted = $muted;
 
         return $note;
@@ -186,6 +192,17 @@ final class Note
         $note = clone $this;
         foreach ($columns as $name => $value) {
             $note->{$name} = $value;
+        }
+
+        return $note->edited();
+    }
+
+    /** A copy to be changed: one whose file had no proper end for it gets one by that. */
+    private function edited(): self
+    {
+        $note = clone $this;
+        if ($note->release < self::RELEASE_BY_NOTE_ON) {
+            $note->release = self::RELEASE;
         }
 
         return $note;

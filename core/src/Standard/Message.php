@@ -24,6 +24,8 @@ final class Message
 
     public const META = 0xFF;
 
+    public const META_TEXT = 0x01;
+
     public const META_TRACK_NAME = 0x03;
 
     public const META_MARKER = 0x06;
