@@ -13,6 +13,10 @@ use Jactonic\Core\Midi\Writer;
 use Jactonic\Core\Recipe\Book;
 use Jactonic\Core\Recipe\Recipe;
 use Jactonic\Core\Refusal;
+use Symfony\Component\Console\Exception\ExceptionInterface;
+use Symfony\Component\Console\Input\InputInterface;
+use Symfony\Component\Console\Output\ConsoleOutputInterface;
+use Symfony\Component\Console\Output\OutputInterface;
 
 /** Runs edits on a MIDI file, with no database. Exit 0; 2 for a bad file or a bad edit, and then no output file. */
 final class Apply extends Command
@@ -22,6 +26,18 @@ final class Apply extends Command
     protected $signature = 'jactonic:apply {in : the MIDI file to read} {out : the MIDI file to write} {--edits= : JSON file with the list under "do"} {--recipe= : JSON file of a recipe, run on all notes of all tracks after the edits} {--report= : JSON file to write a report to}';
 
     protected $description = 'Run edits on a MIDI file';
+
+    /** What is missing or unknown on the command line is as bad as a bad file. */
+    public function run(InputInterface $input, OutputInterface $output): int
+    {
+        try {
+            return parent::run($input, $output);
+        } catch (ExceptionInterface $e) {
+            ($output instanceof ConsoleOutputInterface ? $output->getErrorOutput() : $output)->writeln($e->getMessage().' No file was written. Usage: '.$this->getSynopsis(true));
+
+            return self::BAD;
+        }
+    }
 
     public function handle(): int
     {
@@ -61,12 +77,13 @@ final class Apply extends Command
         $edited = $song->withScore($batch->score);
         array_push($warnings, ...Exporter::warnings($edited));
         $report = $this->path('report');
-        $file = Writer::write(Exporter::export($edited));
+        $files = new Files;
+        $files->put($this->path('out') ?? throw new Refusal('Say which file to write.', 'out'), Writer::write(Exporter::export($edited)));
         if ($report !== null) {
-            $this->write($report, json_encode(['name' => $edited->name, 'ppq' => $edited->score->time->ppq, 'tracks' => $names->summary($batch->score),
+            $files->put($report, json_encode(['name' => $edited->name, 'ppq' => $edited->score->time->ppq, 'tracks' => $names->summary($batch->score),
                 'edits' => $said, 'warnings' => $warnings], JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_INVALID_UTF8_SUBSTITUTE)."\n");
         }
-        $this->write($this->path('out') ?? '', $file);
+        $files->keep();
     }
 
     /** @return list<Recipe> those of the file named; none where none is named */
@@ -87,13 +104,17 @@ final class Apply extends Command
     private function edits(): array
     {
         $path = $this->path('edits') ?? throw new Refusal('Say which edits to run: --edits=FILE.json.', 'edits');
-        $json = json_decode($this->read($path), true, 64);
-        $do = is_array($json) && isset($json['do']) ? $json['do'] : $json;
-        if (! is_array($do) || ! array_is_list($do)) {
+        $text = $this->read($path);
+        // Read as objects first: an empty object is no empty list.
+        $json = json_decode($text, false, 64);
+        $do = $json instanceof \stdClass && isset($json->do) ? $json->do : $json;
+        if (! is_array($do)) {
             throw new Refusal(sprintf('%s holds no list of edits%s. No file was written.', $path, json_last_error() === JSON_ERROR_NONE ? '' : ' ('.json_last_error_msg().')'), 'edits');
         }
 
-        return $do;
+        $all = json_decode($text, true, 64);
+
+        return array_values((array) (is_array($all) && ! array_is_list($all) ? $all['do'] : $all));
     }
 
     private function path(string $name): ?string
@@ -108,15 +129,5 @@ final class Apply extends Command
         $bytes = is_file($path) ? @file_get_contents($path) : false;
 
         return $bytes === false ? throw new Refusal("$path cannot be read. No file was written.") : $bytes;
-    }
-
-    /** Whole or not at all: a half-written file never stands under the name asked for. */
-    private function write(string $path, string $bytes): void
-    {
-        $half = $path.'.part';
-        if (@file_put_contents($half, $bytes) !== strlen($bytes) || ! @rename($half, $path)) {
-            @unlink($half);
-            throw new Refusal("$path cannot be written.");
-        }
     }
 }

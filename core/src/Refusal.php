@@ -30,6 +30,9 @@ class Refusal extends \DomainException
     /** A value as a person would write it, cut short where it is long. */
     public static function show(mixed $value): string
     {
+        if (is_float($value) && ! is_finite($value)) {
+            return 'a number beyond all bounds';
+        }
         $text = json_encode($value, JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_PARTIAL_OUTPUT_ON_ERROR | JSON_INVALID_UTF8_SUBSTITUTE);
 
         return $text === false ? get_debug_type($value) : mb_strimwidth($text, 0, 60, '…');

@@ -176,8 +176,88 @@ final class ApplyTest extends TestCase
         rmdir("$this->dir/out.mid");
 
         self::assertSame(2, $code);
-        self::assertStringContainsString('cannot be written', $said);
+        self::assertStringContainsString('is a directory', $said);
         self::assertSame([], (array) glob("$this->dir/*.part"));
+    }
+
+    /** @param  list<string>  $arguments */
+    private function artisan2(array $arguments): Process
+    {
+        $process = new Process([PHP_BINARY, base_path('artisan'), 'jactonic:apply', ...$arguments], $this->dir);
+        $process->run();
+
+        return $process;
+    }
+
+    public function test_nothing_of_the_persons_own_is_touched_but_the_file_named(): void
+    {
+        file_put_contents("$this->dir/out.mid.part", 'mine');
+        file_put_contents("$this->dir/real.mid", 'old');
+        symlink("$this->dir/real.mid", "$this->dir/out.mid");
+        self::assertSame([0, ''], $this->apply([]));
+
+        self::assertSame('mine', file_get_contents("$this->dir/out.mid.part"));
+        self::assertTrue(is_link("$this->dir/out.mid"), 'a link stays one');
+        self::assertStringStartsWith('MThd', (string) file_get_contents("$this->dir/real.mid"));
+        self::assertSame([], glob("$this->dir/.*mid.*"), 'nothing half-written is left');
+    }
+
+    public function test_a_protected_file_stays_and_no_report_is_left_alone(): void
+    {
+        mkdir("$this->dir/sub");
+        [$code, $said] = (function (): array {
+            file_put_contents("$this->dir/edits.json", '[]');
+            $output = new BufferedOutput;
+
+            return [Artisan::call('jactonic:apply', ['in' => "$this->dir/in.mid", 'out' => "$this->dir/sub", '--edits' => "$this->dir/edits.json", '--report' => "$this->dir/report.json"], $output), $output->fetch()];
+        })();
+        rmdir("$this->dir/sub");
+        self::assertSame(2, $code);
+        self::assertStringContainsString('is a directory; name a file. No file was written.', $said);
+        self::assertFileDoesNotExist("$this->dir/report.json");
+        // The other way round: a report that cannot be written keeps the output back.
+        file_put_contents("$this->dir/out.mid", 'old');
+        $output = new BufferedOutput;
+        self::assertSame(2, Artisan::call('jactonic:apply', ['in' => "$this->dir/in.mid", 'out' => "$this->dir/out.mid", '--edits' => "$this->dir/edits.json", '--report' => "$this->dir/none/report.json"], $output));
+        self::assertSame('old', file_get_contents("$this->dir/out.mid"));
+    }
+
+    public function test_a_write_protected_file_is_not_replaced(): void
+    {
+        if (posix_geteuid() === 0) {
+            // The superuser may write everywhere: asked as somebody else.
+            chmod($this->dir, 0777);
+        }
+        file_put_contents("$this->dir/out.mid", 'old');
+        chmod("$this->dir/out.mid", 0444);
+        file_put_contents("$this->dir/edits.json", '[]');
+        chmod("$this->dir/edits.json", 0644);
+        $code = sprintf('require %s; if (posix_geteuid() === 0) { posix_setuid(65534); } try { (new App\\Console\\Files)->put(%s, "new"); echo "written"; } catch (Throwable $e) { echo $e->getMessage(); }', var_export(base_path('vendor/autoload.php'), true), var_export("$this->dir/out.mid", true));
+        $process = new Process([PHP_BINARY, '-r', $code]);
+        $process->run();
+
+        self::assertSame("$this->dir/out.mid is write-protected. No file was written.", $process->getOutput());
+        self::assertSame('old', file_get_contents("$this->dir/out.mid"));
+    }
+
+    public function test_a_command_line_that_is_wrong_ends_in_2_on_standard_error(): void
+    {
+        foreach ([['in.mid'], ['in.mid', 'out.mid', '--edit=x.json'], []] as $arguments) {
+            $process = $this->artisan2($arguments);
+            self::assertSame([2, ''], [$process->getExitCode(), $process->getOutput()]);
+            self::assertStringContainsString('No file was written. Usage: jactonic:apply', $process->getErrorOutput());
+        }
+        self::assertFileDoesNotExist("$this->dir/out.mid");
+    }
+
+    public function test_what_is_no_list_and_numbers_beyond_bounds_are_said(): void
+    {
+        foreach (['{}' => 'holds no list of edits', '{"do": {}}' => 'holds no list of edits', '[{"edit":"velocity-add","on":{"track":1},"params":{"amount":1e999}}]' => 'a number beyond all bounds',
+            '[{"edit":"velocity-add","on":{"track":1,"pick":{"velocity":{"min":90,"max":10}}},"params":{"amount":1}}]' => 'a least that is not above the most'] as $edits => $why) {
+            [$code, $said] = $this->apply($edits);
+            self::assertSame(2, $code, $edits);
+            self::assertStringContainsString($why, $said);
+        }
     }
 
     public function test_the_writers_own_bytes_are_read_by_others(): void

@@ -174,6 +174,7 @@ final class Importer
                 $points[$channel][] = new Point($order, $tick, $event->status, $event->data1, $event->data2);
             }
         }
+        $loose = [];
         foreach ($open as $key => $pairs) {
             $channel = $key >> 7;
             foreach ($pairs->match() as [$on, $off]) {
@@ -190,10 +191,11 @@ final class Importer
             }
             foreach ($pairs->loose() as [$order, $tick, $release]) {
                 $this->loose++;
-                $points[$channel][] = new Point($order, $tick, $channel | ($release === Note::RELEASE_BY_NOTE_ON ? Message::NOTE_ON : Message::NOTE_OFF), $key & 0x7F, max(0, $release));
+                $loose[$channel][] = new Point($order, $tick, $channel | ($release === Note::RELEASE_BY_NOTE_ON ? Message::NOTE_ON : Message::NOTE_OFF), $key & 0x7F, max(0, $release));
             }
         }
-        foreach ($points as $channel => $all) {
+        foreach ($loose as $channel => $more) {
+            $all = array_merge($points[$channel] ?? [], $more);
             usort($all, static fn (Point $a, Point $b): int => $a->id <=> $b->id);
             $points[$channel] = $all;
         }

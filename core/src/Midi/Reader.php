@@ -13,7 +13,7 @@ use Jactonic\Core\Standard\Message;
 final class Reader
 {
     /** More than any song holds; a file past it would only exhaust the machine. */
-    public const MOST_EVENTS = 2_000_000;
+    public const MOST_EVENTS = 1_000_000;
 
     /** Ticks are kept far below where sums of them could overflow. */
     private const MOST_TICK = 1 << 40;

@@ -42,9 +42,11 @@ final class VelocityRamp implements Edit
             }
         }
         $stretch = $last - $first;
-        // A power from a quarter to four.
-        $power = 4 ** ($work->params->integer('curve') / 100);
-        $ramp = static fn (Note $n): float => $from + ($to - $from) * ($stretch === 0 ? 0 : (($n->start - $first) / $stretch) ** $power);
+        $curve = $work->params->integer('curve');
+        // A power from one to four; early is the mirror of late.
+        $power = 4 ** (abs($curve) / 100);
+        $bent = static fn (float $x): float => $curve < 0 ? 1 - (1 - $x) ** $power : $x ** $power;
+        $ramp = static fn (Note $n): float => $from + ($to - $from) * ($stretch === 0 ? 0 : $bent(($n->start - $first) / $stretch));
 
         return Loudness::shape($work, static fn (Note $n): float => $scale ? $n->velocity * $ramp($n) / 100 : $ramp($n),
             sprintf('%s from %d to %d%s', $to < $from ? 'falling' : 'rising', $from, $to, $scale ? ' %' : ''));

@@ -71,4 +71,15 @@ final class VelocityTest extends TestCase
         self::assertSame($loose, Make::velocities(Make::after($score, 'velocity-random', ['amount' => 6, 'seed' => 5])));
         self::assertNotSame($loose, Make::velocities(Make::after($score, 'velocity-random', ['amount' => 6, 'seed' => 6])));
     }
+
+    public function test_a_ramp_that_is_early_is_the_mirror_of_one_that_is_late(): void
+    {
+        $score = Make::score(array_map(static fn (int $i): array => [$i * 480, 240, 60, 64], range(0, 8)));
+        $ramp = static fn (int $curve): array => Make::velocities(Make::after($score, 'velocity-ramp', ['from' => 20, 'to' => 120, 'curve' => $curve]));
+        foreach ([25, 50, 100] as $curve) {
+            $late = $ramp($curve);
+            self::assertSame(array_map(static fn (int $v): int => 140 - $v, array_reverse($late)), $ramp(-$curve));
+            self::assertLessThan(70, $late[4]);
+        }
+    }
 }
