@@ -31,8 +31,10 @@ test('the synthesizer’s clock is the audio clock at each block; a page that is
     const heard = beginnings(await done(page));
     expect(heard).toHaveLength(256);
     heard.forEach((at, i) => expect(Math.abs(at - begun.at! - (i >> 3) * 0.25)).toBeLessThan(0.0005));
-    const { late, voices } = await report(page);
+    const { late, voices, apart, blocks } = await report(page);
     expect(late).toBe(0);
+    expect(blocks).toBeGreaterThan(2000);
+    expect(apart).toBeLessThan(1e-6);
     await expect.poll(async () => (await report(page)).voices).toBe(0);
     expect(voices).toBeLessThan(300);
 });

@@ -90,7 +90,7 @@ export interface Report {
     blocks: number;
     /** Frames that the machine did not ask for: gaps that were heard. */
     lost: number;
-    /** The farthest that the synthesizer's clock stood from the audio clock at the start of a block, in seconds. */
+    /** The farthest that the synthesizer's clock came to stand from the audio clock over a block, in seconds. */
     apart: number;
     /** Notes and clicks that came to be due only after their time. */
     late: number;

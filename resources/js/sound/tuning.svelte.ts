@@ -62,6 +62,7 @@ class Tuning {
         this.late.push(late);
         this.taps = this.late.length;
         if (this.taps === TAPS) this.finish();
+        else this.song?.tell(`${this.taps} of ${TAPS} taps; Esc stops.`);
     }
 
     private finish(): void {

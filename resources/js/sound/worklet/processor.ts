@@ -34,6 +34,8 @@ class Sound extends AudioWorkletProcessor {
     private reopens = false;
     private frame = -1;
     private quietSince = 0;
+    /** Whether the last block was worked out, and not left silent. */
+    private made = false;
     private blocks = 0;
     private lost = 0;
     private watched: Did[] | null = null;
@@ -188,7 +190,7 @@ class Sound extends AudioWorkletProcessor {
         this.frame = last;
         this.blocks++;
         this.lost += lost;
-        this.voices.setClock(first / sampleRate);
+        this.voices.setClock(first / sampleRate, lost === 0 && this.made);
         this.fill(left, right, first, last);
         this.fade(left, right);
         this.mind(Date.now() - begun, left.length, lost);
@@ -211,7 +213,8 @@ class Sound extends AudioWorkletProcessor {
         due.sort((a, b) => a.at - b.at || a.rank - b.rank);
         const sounds = this.voices.count > 0 || due.length > 0 || this.click.sounds;
         if (sounds) this.quietSince = last;
-        else if (last - this.quietSince > ECHO * sampleRate) return;
+        this.made = sounds || last - this.quietSince <= ECHO * sampleRate;
+        if (!this.made) return;
         let done = 0;
         for (const { at, message } of due) {
             const offset = Math.max(done, Math.min(last, at) - first);

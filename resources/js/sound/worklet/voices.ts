@@ -35,7 +35,7 @@ interface Presets {
 
 /** The synthesizer, kept to the audio clock. */
 export class Voices {
-    /** The farthest that its own clock stood from the audio clock, in seconds. */
+    /** The farthest that its own clock stood from the audio clock after a block that it made, in seconds. */
     apart = 0;
     private readonly synth: SpessaSynthProcessor;
     private readonly core: Core;
@@ -66,9 +66,13 @@ export class Voices {
         return this.synth.voiceCount;
     }
 
-    /** Sets its clock: it counts what it is asked for, and a machine that is late asks for less. */
-    setClock(seconds: number): void {
-        this.apart = Math.max(this.apart, Math.abs(this.core.currentTime - seconds));
+    /**
+     * Sets its clock: it counts what it is asked for, and a machine that is late asks for less.
+     *
+     * @param follows whether the block before was made too
+     */
+    setClock(seconds: number, follows: boolean): void {
+        if (follows) this.apart = Math.max(this.apart, Math.abs(this.core.currentTime - seconds));
         this.core.currentTime = seconds;
     }
 
