@@ -68,11 +68,17 @@ build() {
 
 # Prepares a data file of its own for a use of the application, with its own caches: data NAME
 data() {
-    export APP_ENV=production DB_DATABASE="$PWD/storage/$1.sqlite"
+    # Whatever the shell says: what goes wrong is explained, not exposed.
+    export APP_ENV=production APP_DEBUG=false DB_DATABASE="$PWD/storage/$1.sqlite"
     export APP_CONFIG_CACHE="$PWD/storage/framework/$1-config.php" APP_ROUTES_CACHE="$PWD/storage/framework/$1-routes.php"
     rm -f "$APP_CONFIG_CACHE" "$APP_ROUTES_CACHE"
-    [ -f "$DB_DATABASE" ] || : >"$DB_DATABASE"
-    php artisan migrate --force --quiet
+    [ -d storage ] && [ -w storage ] || fail "The directory storage cannot be written: give yourself the right to, since the songs are kept there."
+    [ -f "$DB_DATABASE" ] || : >"$DB_DATABASE" || fail "$DB_DATABASE cannot be made: is the disk full?"
+    [ -w "$DB_DATABASE" ] || fail "$DB_DATABASE, which holds the songs, cannot be written: give yourself the right to write it."
+    [ ! -s "$DB_DATABASE" ] || [ "$(head -c 15 "$DB_DATABASE")" = 'SQLite format 3' ] \
+        || fail "$DB_DATABASE is no data file of Jactonic. Move it away to begin anew, or put a copy in its place."
+    local why
+    why=$(php artisan migrate --force --no-ansi 2>&1) || fail "$DB_DATABASE cannot be made ready: $(grep -m 1 -o 'SQLSTATE.*' <<<"$why" || tail -n 1 <<<"$why")"
     DB_PERSISTENT=true php artisan config:cache --quiet
     php artisan route:cache --quiet
 }
@@ -96,7 +102,7 @@ PHP_FAST=(-d opcache.enable_cli=1 -d opcache.jit_buffer_size=64M -d opcache.jit=
 
 # Starts the server and waits until it answers; sets SERVER to its process: start_server PORT LOG
 start_server() {
-    PHP_CLI_SERVER_WORKERS=4 setsid php "${PHP_FAST[@]}" -d upload_max_filesize=17M -d post_max_size=18M -d memory_limit=1G \
+    PHP_CLI_SERVER_WORKERS=4 setsid php "${PHP_FAST[@]}" -d expose_php=0 -d upload_max_filesize=17M -d post_max_size=18M -d memory_limit=1G \
         -S "127.0.0.1:$1" -t public bin/router.php >"$2" 2>&1 &
     SERVER=$!
     local i

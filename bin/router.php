@@ -18,7 +18,10 @@ if (! in_array($host, ['127.0.0.1', 'localhost', '[::1]'], true)) {
 $public = __DIR__.'/../public';
 $path = rawurldecode((string) parse_url((string) $_SERVER['REQUEST_URI'], PHP_URL_PATH));
 if ($path !== '/' && ! str_contains($path, '..') && ! str_ends_with($path, '.php') && is_file($public.$path)) {
-    return false;
+    require __DIR__.'/static.php';
+    sendFile($public.$path, str_starts_with($path, '/build/assets/'));
+
+    return true;
 }
 $_SERVER['SCRIPT_NAME'] = '/index.php';
 $_SERVER['SCRIPT_FILENAME'] = $public.'/index.php';

@@ -11,7 +11,10 @@ use App\Http\Controllers\SongController;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Route;
 
-Route::prefix('api')->where(['song' => '[0-9]+', 'track' => '[0-9]+', 'groove' => '[0-9]+'])->group(static function (): void {
+// No id is longer; one that is names nothing.
+$id = '[0-9]{1,18}';
+
+Route::prefix('api')->where(['song' => $id, 'track' => $id, 'groove' => $id, 'set' => $id])->group(static function (): void {
     // Answers at once and does nothing: whether the server is there, and what a request costs by itself.
     Route::get('alive', static fn (): Response => new Response('', 204));
     Route::get('setup', SetupController::class);
@@ -46,10 +49,10 @@ Route::prefix('api')->where(['song' => '[0-9]+', 'track' => '[0-9]+', 'groove' =
     Route::post('keys/check', [KeySetController::class, 'check']);
     Route::post('keys', [KeySetController::class, 'give']);
     Route::post('keys/take', [KeySetController::class, 'take']);
-    Route::patch('key-sets/{set}', [KeySetController::class, 'update'])->whereNumber('set');
-    Route::delete('key-sets/{set}', [KeySetController::class, 'destroy'])->whereNumber('set');
-    Route::post('key-sets/{set}/use', [KeySetController::class, 'use'])->whereNumber('set');
-    Route::get('key-sets/{set}/file', [KeySetController::class, 'export'])->whereNumber('set');
+    Route::patch('key-sets/{set}', [KeySetController::class, 'update']);
+    Route::delete('key-sets/{set}', [KeySetController::class, 'destroy']);
+    Route::post('key-sets/{set}/use', [KeySetController::class, 'use']);
+    Route::get('key-sets/{set}/file', [KeySetController::class, 'export']);
     Route::get('recipes', [RecipeController::class, 'index']);
     Route::post('recipes', [RecipeController::class, 'store']);
     Route::post('recipes/import', [RecipeController::class, 'import']);
@@ -65,5 +68,5 @@ Route::view('/', 'app');
 Route::view('/keys', 'app');
 Route::view('/keys/sheet', 'app');
 Route::view('/pace', 'app');
-Route::view('/songs/{song}', 'app')->whereNumber('song');
-Route::view('/songs/{song}/parts/{part}', 'app')->whereNumber(['song', 'part']);
+Route::view('/songs/{song}', 'app')->where('song', $id);
+Route::view('/songs/{song}/parts/{part}', 'app')->where(['song' => $id, 'part' => $id]);

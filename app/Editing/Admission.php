@@ -19,6 +19,11 @@ final class Admission
     /** How many keys of answered requests are kept for a song: more than can be waiting anywhere. */
     private const KEYS = 1000;
 
+    /** Of how many what they were answered is kept, and what of it: the rest is told to whoever catches up. */
+    private const ANSWERS = 16;
+
+    private const KEPT = ['selection', 'said', 'warnings', 'refused', 'caret'];
+
     /** Every how many revisions old keys are cleared away. */
     private const SWEPT = 64;
 
@@ -42,7 +47,7 @@ final class Admission
                 throw Refusal::parameter('key', $key, 'a text of 1 to 64 letters that no other request has');
             }
             if ($key !== null && ! self::isNew($song, $key)) {
-                throw new Stale((new SongView($song))->since($base), true);
+                throw new Stale((new SongView($song))->since($base), true, self::answered($song, $key));
             }
             if ($base !== $song->revision) {
                 throw new Stale((new SongView($song))->since($base));
@@ -50,9 +55,38 @@ final class Admission
             $session = new Session($song, $book, $context);
             $answer = $work($session);
             $session->save();
+            if ($key !== null) {
+                self::keep($song, $key, $answer);
+            }
 
             return ['revision' => $song->revision, 'end' => $session->end()] + $answer;
         });
+    }
+
+    /**
+     * Keeps what cannot be worked out again of an answer, for the last few: in each window one at most is under way.
+     *
+     * @param  array<string, mixed>  $answer
+     */
+    private static function keep(Song $song, string $key, array $answer): void
+    {
+        $kept = json_encode(array_intersect_key($answer, array_flip(self::KEPT)), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE);
+        DB::table('requests')->where('song_id', $song->id)->where('key', $key)->update(['answer' => $kept]);
+        if (random_int(1, self::ANSWERS) === 1) {
+            $requests = DB::table('requests')->where('song_id', $song->id)->whereNotNull('answer');
+            $oldest = (clone $requests)->orderByDesc('id')->skip(self::ANSWERS)->value('id');
+            $requests->where('id', '<=', is_int($oldest) ? $oldest : 0)->update(['answer' => null]);
+        }
+    }
+
+    /** @return array<string, mixed>|null what a request was answered before; null where that is long ago */
+    private static function answered(Song $song, string $key): ?array
+    {
+        $kept = DB::table('requests')->where('song_id', $song->id)->where('key', $key)->value('answer');
+        /** @var array<string, mixed>|null $answer */
+        $answer = is_string($kept) ? json_decode($kept, true, 64, JSON_THROW_ON_ERROR) : null;
+
+        return $answer;
     }
 
     /** Keeps the key of a request, with what it does or not at all; says whether it is the first with it. */

@@ -24,13 +24,19 @@ final class Problems
                 return null;
             }
             if ($e instanceof Stale) {
-                return self::response(409, 'The song has moved on', $e->getMessage(), ['catchUp' => $e->catchUp, 'done' => $e->done]);
+                return self::response(409, 'The song has moved on', $e->getMessage(), ['catchUp' => $e->catchUp, 'done' => $e->done] + ($e->answer === null ? [] : ['answer' => $e->answer]));
             }
             if ($e instanceof Refusal) {
                 return self::response(422, 'That cannot be done', $e->getMessage(), array_filter(['parameter' => $e->parameter]));
             }
             if ($e instanceof PostTooLargeException) {
                 return self::tooLarge();
+            }
+            if ($e instanceof \PDOException) {
+                $said = self::ofData($e);
+                if ($said !== null) {
+                    return $said;
+                }
             }
             if ($e instanceof HttpExceptionInterface) {
                 $status = $e->getStatusCode();
@@ -48,6 +54,26 @@ final class Problems
             return self::response(500, 'Something went wrong', 'Jactonic could not do this because of a fault of its own. Nothing was changed; the log has the details.',
                 config('app.debug') === true ? ['exception' => $e->getMessage().' '.$e->getFile().':'.$e->getLine()] : []);
         });
+    }
+
+    /** What is wrong with the data file, in words that say what to do; null where it is something else. */
+    private static function ofData(\PDOException $e): ?JsonResponse
+    {
+        $code = $e->errorInfo[1] ?? 0;
+        $named = config('database.connections.sqlite.database');
+        $file = is_string($named) ? basename($named) : 'the data file';
+
+        return match ($code) {
+            // busy, locked
+            5, 6 => self::response(503, 'Busy', 'The server is busy with something longer.'),
+            // full, and a failure of the disk, which is how some say that it is full
+            13, 10 => self::response(507, 'No room', "There is no room left on the disk, or it fails: $file cannot be written. Make room."),
+            // read-only, cannot be opened, no permission
+            8, 14, 3, 23 => self::response(507, 'Not writable', "$file, which holds the songs, cannot be written. Give the server the right to write it and its directory."),
+            // corrupt, not a database
+            11, 26 => self::response(500, 'Damaged', "$file is damaged or no data file of Jactonic. Nothing was changed. Put a copy in its place, or move it away to begin anew."),
+            default => null,
+        };
     }
 
     public static function tooLarge(): JsonResponse

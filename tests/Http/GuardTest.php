@@ -48,6 +48,32 @@ final class GuardTest extends TestCase
         }
     }
 
+    public function test_the_method_that_came_counts_whatever_it_says_it_is(): void
+    {
+        $song = $this->song();
+        foreach ([['X-HTTP-Method-Override' => 'GET'], ['X-HTTP-Method-Override' => 'HEAD']] as $override) {
+            $this->withHeaders($override + ['Origin' => 'http://evil.example'])->post("http://127.0.0.1:8000/api/songs/$song->id/duplicate")->assertForbidden();
+        }
+        self::assertSame(1, \App\Models\Song::query()->count());
+    }
+
+    public function test_ids_beyond_all_numbers_name_nothing(): void
+    {
+        $far = '99999999999999999999';
+        foreach (["/api/songs/$far", "/api/songs/$far/steps", "/api/songs/$far/file", "/songs/$far", "/api/key-sets/$far/file", "/api/grooves/$far/file"] as $path) {
+            $this->get($path)->assertNotFound();
+        }
+    }
+
+    public function test_what_is_told_of_setup_is_small_and_told_once(): void
+    {
+        $whole = $this->get('/api/setup')->assertOk();
+        $small = $this->get('/api/setup', ['Accept-Encoding' => 'gzip'])->assertOk();
+        self::assertSame($whole->getContent(), gzdecode((string) $small->getContent()));
+        self::assertLessThan(strlen((string) $whole->getContent()) / 4, strlen((string) $small->getContent()));
+        $this->get('/api/setup', ['If-None-Match' => (string) $whole->headers->get('ETag')])->assertStatus(304);
+    }
+
     public function test_pages_that_are_not_there_are_404(): void
     {
         $this->get('/songs/one')->assertNotFound();

@@ -4,9 +4,11 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Http\Compact;
 use App\Keys\KeySets;
 use App\Models\Recipe as Kept;
-use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
 use Jactonic\Core\Command\Command;
 use Jactonic\Core\Command\Commands;
 use Jactonic\Core\Edit\Catalogue;
@@ -21,9 +23,9 @@ use Jactonic\Core\Time\Timeline;
 /** What the interface needs to know before it shows anything: the shortcuts, the catalogue, names, limits. */
 final class SetupController
 {
-    public function __invoke(): JsonResponse
+    public function __invoke(Request $request): Response
     {
-        return new JsonResponse([
+        return Compact::answer($request, [
             'keys' => KeySets::now(),
             'defaults' => Defaults::keymap()->toArray(),
             'commands' => array_map(static fn (Command $c): array => $c->toArray(), array_values(Commands::all())),

@@ -17,17 +17,14 @@ final class LocalOnly
 {
     private const HOSTS = ['127.0.0.1', 'localhost', '[::1]'];
 
-    private const POLICY = "default-src 'none'; script-src 'self' 'wasm-unsafe-eval'; style-src 'self'; style-src-attr 'unsafe-inline'; "
-        ."img-src 'self' data:; font-src 'self'; connect-src 'self'; worker-src 'self'; manifest-src 'self'; "
-        ."base-uri 'none'; form-action 'none'; frame-ancestors 'none'";
-
     public function handle(Request $request, Closure $next): Response
     {
         $host = strtolower((string) preg_replace('/:\d+$/', '', (string) $request->headers->get('Host')));
         if (! in_array($host, self::HOSTS, true)) {
             return $this->guarded(Problems::response(421, 'Wrong address', 'This server answers on this machine only, as 127.0.0.1 or localhost.'));
         }
-        if (! $request->isMethodSafe() && ! $this->isOwn($request)) {
+        // The method that came, whatever the request says that it should be taken for.
+        if (! in_array($request->getRealMethod(), ['GET', 'HEAD', 'OPTIONS'], true) && ! $this->isOwn($request)) {
             return $this->guarded(Problems::response(403, 'Not from here', 'Changes are taken from Jactonic’s own pages only; nothing was changed.'));
         }
         $response = $next($request);
@@ -47,12 +44,21 @@ final class LocalOnly
 
     private function guarded(Response $response): Response
     {
-        $response->headers->set('Content-Security-Policy', self::POLICY);
-        $response->headers->set('X-Content-Type-Options', 'nosniff');
-        $response->headers->set('Referrer-Policy', 'no-referrer');
-        $response->headers->set('Cross-Origin-Opener-Policy', 'same-origin');
-        $response->headers->set('Cross-Origin-Resource-Policy', 'same-origin');
+        foreach (self::headers() as $name => $value) {
+            $response->headers->set($name, $value);
+        }
+        header_remove('X-Powered-By');
 
         return $response;
+    }
+
+    /** @return array<string, string> */
+    private static function headers(): array
+    {
+        static $known = null;
+        /** @var array<string, string> $headers */
+        $headers = $known ??= require base_path('bootstrap/headers.php');
+
+        return $headers;
     }
 }

@@ -1,4 +1,4 @@
-import type { CatchUp } from './types';
+import type { CatchUp, LostAnswer } from './types';
 
 /** An error that the server explained, as RFC 9457 has it; its message is a sentence for the person. */
 export class Problem extends Error {
@@ -8,28 +8,42 @@ export class Problem extends Error {
         readonly catchUp?: CatchUp,
         /** The very request was answered before; only the answer was lost. */
         readonly done = false,
+        /** What it was answered then. */
+        readonly answer?: LostAnswer,
     ) {
         super(message);
     }
 }
 
-/** The server did not answer at all. */
+/** The server did not answer at all, or only that it cannot now: what was asked waits and is sent again. */
 export class NoAnswer extends Error {
-    constructor() {
-        super('The server does not answer. Is it still running? What you did waits and will be sent again.');
+    constructor(why = 'The server does not answer. Is it still running?') {
+        super(`${why} What you did waits and will be sent again.`);
     }
 }
+
+/** Answers that say that it cannot be done now: busy, no room left. */
+const NOT_NOW = [503, 507];
 
 async function read<T>(response: Response): Promise<T> {
     if (response.status === 204) return undefined as T;
     const body: unknown = await response.json().catch(() => null);
+    // A server that died while it answered has not answered, whatever the head of its answer said.
+    if (response.ok && body === null) throw new NoAnswer();
     if (!response.ok) {
-        const problem = (body ?? {}) as { detail?: string; catchUp?: CatchUp; done?: boolean };
+        const problem = (body ?? {}) as {
+            detail?: string;
+            catchUp?: CatchUp;
+            done?: boolean;
+            answer?: LostAnswer;
+        };
+        if (NOT_NOW.includes(response.status)) throw new NoAnswer(problem.detail);
         throw new Problem(
             response.status,
             problem.detail ?? `The server answered ${response.status}.`,
             problem.catchUp,
             problem.done ?? false,
+            problem.answer,
         );
     }
     return body as T;

@@ -154,9 +154,14 @@ export class Queue {
         } catch (e) {
             if (e instanceof Problem && e.status === 409 && e.catchUp) {
                 const same = version === song.selectionVersion;
-                song.elsewhere.caughtUp(e.catchUp);
                 song.trouble = '';
-                // Done before, and only the answer lost: what it did has been caught up with.
+                // Done before, and only the answer lost: what it did is caught up with, and what it said is taken.
+                if (e.done && e.answer)
+                    song.take({ ...e.catchUp, ...e.answer }, batch, {
+                        keepsSelection: same && !alone && !quiet,
+                        hear: false,
+                    });
+                else song.elsewhere.caughtUp(e.catchUp);
                 if (e.done) {
                     alone?.done(true, null);
                     told(batch);

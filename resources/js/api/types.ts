@@ -149,6 +149,9 @@ export interface Answer {
     refused?: { item: number; detail: string }[];
 }
 
+/** What is kept of an answer that was lost: the rest can be caught up with. */
+export type LostAnswer = Pick<Answer, 'selection' | 'said' | 'warnings' | 'refused' | 'caret'>;
+
 /** What commands would do, by note: an answer that changed nothing, with ids by part of the notes to look at. */
 export interface LandingAnswer extends Omit<Answer, 'revision' | 'end'> {
     marks: { merging: Record<string, number[]>; far: Record<string, number[]> };

@@ -1,0 +1,61 @@
+import { expect, test } from '@playwright/test';
+import { bring, LOOSE, midi, notesOf, openRoll, press, said } from './support';
+
+for (const [what, cut] of [
+    ['empty', () => ''],
+    ['cut off', (body: string) => body.slice(0, body.length >> 1)],
+] as const)
+    test(`an answer that is ${what} is none: what was done is done once, and goes on`, async ({ page }) => {
+        const song = await bring(page, midi(LOOSE));
+        await openRoll(page, song);
+        let times = 0;
+        await page.route('**/edits', async (route) => {
+            const answer = await route.fetch();
+            times++;
+            if (times > 1) return route.fulfill({ response: answer });
+            await route.fulfill({ status: 200, contentType: 'application/json', body: cut(await answer.text()) });
+        });
+        await press(page, 'Control+a', 'ArrowUp', 'ArrowUp');
+        await expect.poll(async () => (await notesOf(page, song)).map((n) => n[3])).toEqual([62, 63, 64, 65, 66, 67, 68, 69]); // prettier-ignore
+        await expect(page.getByLabel('Saving')).toBeHidden();
+        expect(times).toBeGreaterThan(1);
+        await press(page, 'ArrowDown');
+        await said(page, '8 notes down a semitone.');
+    });
+
+test('a server that is busy is asked again, and the sentence says so meanwhile', async ({ page }) => {
+    const song = await bring(page, midi(LOOSE));
+    await openRoll(page, song);
+    let busy = true;
+    await page.route('**/edits', (route) =>
+        busy
+            ? route.fulfill({
+                  status: 507,
+                  contentType: 'application/problem+json',
+                  body: JSON.stringify({ detail: 'There is no room left on the disk. Make room.' }),
+              })
+            : route.continue(),
+    );
+    await press(page, 'Control+a', 'ArrowUp');
+    await said(page, 'There is no room left on the disk. Make room. What you did waits and will be sent again.');
+    busy = false;
+    await said(page, '8 notes up a semitone.');
+    expect((await notesOf(page, song))[0]![3]).toBe(61);
+});
+
+test('scripts are small, kept for ever, and sent with the headers of pages', async ({ page }) => {
+    const html = await (await page.request.get('/')).text();
+    const script = /src="([^"]*\/build\/assets\/[^"]+\.js)"/.exec(html)![1]!;
+    const answer = await page.request.get(new URL(script).pathname);
+    const headers = answer.headers();
+    expect(headers['content-encoding']).toBe('gzip');
+    expect(headers['cache-control']).toContain('immutable');
+    expect(headers['content-security-policy']).toContain("default-src 'none'");
+    expect(headers['cross-origin-resource-policy']).toBe('same-origin');
+    expect(headers['x-powered-by']).toBeUndefined();
+    expect((await page.request.get('/')).headers()['x-powered-by']).toBeUndefined();
+    // The bank is asked for again, and not sent again.
+    const bank = await page.request.head('/sound/bank.sf3');
+    const again = await page.request.get('/sound/bank.sf3', { headers: { 'If-None-Match': bank.headers().etag! } });
+    expect(again.status()).toBe(304);
+});
