@@ -391,7 +391,12 @@ test('a recipe is built: conditions joined, steps put in order, switched off, on
     await press(page, 'Enter');
     await said(page, '“All ends up” is kept.');
     await press(page, 'Delete');
-    await expect(page.getByRole('dialog').getByRole('status').first()).toHaveText('“All ends up” is deleted.');
+    const status = page.getByRole('dialog').getByRole('status').first();
+    await expect(status).toContainText('“All ends up” is deleted, and its keys are free.');
+    await press(page, 'u');
+    await expect(status).toContainText('“All ends up” is back.');
+    await press(page, 'Delete');
+    await expect(status).toContainText('“All ends up” is deleted');
 });
 
 test('the keyboard shows what is free, taken and kept, for the modifiers held', async ({ page }) => {

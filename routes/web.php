@@ -51,6 +51,7 @@ Route::prefix('api')->where(['song' => $id, 'track' => $id, 'groove' => $id, 'se
     Route::post('keys/take', [KeySetController::class, 'take']);
     Route::patch('key-sets/{set}', [KeySetController::class, 'update']);
     Route::delete('key-sets/{set}', [KeySetController::class, 'destroy']);
+    Route::post('key-sets/{set}/restore', [KeySetController::class, 'restore']);
     Route::post('key-sets/{set}/use', [KeySetController::class, 'use']);
     Route::get('key-sets/{set}/file', [KeySetController::class, 'export']);
     Route::get('recipes', [RecipeController::class, 'index']);
@@ -60,6 +61,7 @@ Route::prefix('api')->where(['song' => $id, 'track' => $id, 'groove' => $id, 'se
     Route::get('recipes/file', [RecipeController::class, 'exportAll']);
     Route::put('recipes/{recipe}', [RecipeController::class, 'update']);
     Route::delete('recipes/{recipe}', [RecipeController::class, 'destroy']);
+    Route::post('recipes/{recipe}/restore', [RecipeController::class, 'restore']);
     Route::get('recipes/{recipe}/file', [RecipeController::class, 'export']);
     Route::get('grooves/{groove}/file', [GrooveController::class, 'export']);
 });

@@ -7,9 +7,11 @@ namespace App\Keys;
 use App\Models\KeySet;
 use App\Models\Setting;
 use App\Songs\Keeping;
+use Jactonic\Core\Keymap\Binding;
 use Jactonic\Core\Keymap\Defaults;
 use Jactonic\Core\Keymap\Keymap;
 use Jactonic\Core\Keymap\KeySet as CoreKeySet;
+use Jactonic\Core\Refusal;
 
 /** The sets of shortcuts, and the one in use. Number 0 is the one that ships: who changes it gets a copy. */
 final class KeySets
@@ -61,5 +63,53 @@ final class KeySets
             }
             $set->change($changed);
         });
+    }
+
+    /**
+     * Takes away, in all sets, the shortcuts that stand for something that goes.
+     *
+     * @param  array<string, mixed>  $params
+     * @return array<int, list<array<string, mixed>>> those taken away, by set
+     */
+    public static function unbind(string $command, array $params): array
+    {
+        $gone = [];
+        foreach (KeySet::query()->get() as $set) {
+            $map = $set->toCore()->keymap;
+            $bound = array_values(array_filter($map->bindings, static fn (Binding $b): bool => $b->command === $command && $b->params === $params));
+            foreach ($bound as $binding) {
+                $map = $map->without($binding->context, $binding->keys);
+            }
+            if ($bound !== []) {
+                $gone[$set->id] = array_map(static fn (Binding $b): array => $b->toArray(), $bound);
+                $set->change($map);
+            }
+        }
+
+        return $gone;
+    }
+
+    /**
+     * Gives back what `unbind` took away, where the keys are still free.
+     *
+     * @param  array<int, list<array<array-key, mixed>>>  $gone
+     */
+    public static function bind(array $gone): void
+    {
+        foreach ($gone as $id => $bindings) {
+            $set = KeySet::query()->find($id);
+            if ($set === null) {
+                continue;
+            }
+            $map = $set->toCore()->keymap;
+            foreach ($bindings as $binding) {
+                try {
+                    $map = $map->with(Binding::fromArray($binding));
+                } catch (Refusal) {
+                    continue;
+                }
+            }
+            $set->change($map);
+        }
     }
 }

@@ -98,4 +98,30 @@ final class KeySetsTest extends TestCase
 
         return null;
     }
+
+    public function test_a_set_that_is_deleted_comes_back_with_all_its_changes(): void
+    {
+        $give = fn (string $keys): \Illuminate\Testing\TestResponse => $this->postJson('/api/keys', ['binding' => ['context' => 'roll', 'keys' => $keys, 'command' => 'transpose', 'params' => ['semitones' => 5], 'label' => 'up five'], 'replace' => true])->assertOk();
+        $set = $give('Mod+Alt+F6')->json('set');
+        $keymap = $give('Q')->json('keymap');
+        $this->deleteJson("/api/key-sets/$set")->assertOk()->assertJsonPath('set', 0);
+        $this->postJson("/api/key-sets/$set/restore")->assertOk()->assertJsonPath('set', $set)->assertJsonPath('keymap', $keymap)->assertJsonPath('canUndo', true);
+        $this->postJson("/api/key-sets/$set/restore")->assertNotFound();
+    }
+
+    public function test_changes_are_kept_as_what_is_different_and_lead_back_exactly(): void
+    {
+        $states = [$this->getJson('/api/key-sets')->json('keymap')];
+        for ($i = 0; $i < 12; $i++) {
+            $states[] = match ($i % 3) {
+                0 => $this->postJson('/api/keys', ['binding' => ['context' => 'roll', 'keys' => chr(65 + $i), 'command' => 'transpose', 'params' => ['semitones' => $i + 1], 'label' => 'up'], 'replace' => true])->json('keymap'),
+                1 => $this->postJson('/api/keys/take', ['context' => 'roll', 'keys' => chr(64 + $i)])->json('keymap'),
+                default => $this->postJson('/api/key-sets/reset', ['command' => 'quantize'])->json('keymap'),
+            };
+        }
+        self::assertLessThan(20_000, strlen((string) json_encode(\App\Models\KeySet::query()->firstOrFail()->before)));
+        for ($i = 11; $i >= 0; $i--) {
+            self::assertSame($states[$i], $this->postJson('/api/key-sets/undo')->assertOk()->json('keymap'), "back to state $i");
+        }
+    }
 }

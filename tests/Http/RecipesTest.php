@@ -116,4 +116,28 @@ final class RecipesTest extends TestCase
         $this->postJson('/api/recipes/fold', ['steps' => [$up, $up, $up]])->assertOk()->assertExactJson(['steps' => [['edit' => 'transpose', 'params' => ['semitones' => 3]]]]);
         $this->postJson('/api/recipes/fold', ['steps' => 'x'])->assertStatus(422);
     }
+
+    public function test_a_recipe_that_is_deleted_comes_back_with_its_keys(): void
+    {
+        $recipe = ['kind' => 'recipe', 'name' => 'Much louder', 'pick' => null, 'steps' => [['edit' => 'velocity-add', 'params' => ['amount' => 20]]]];
+        $key = $this->postJson('/api/recipes', ['recipe' => $recipe])->assertCreated()->json('recipe.key');
+        $this->postJson('/api/keys', ['binding' => ['context' => 'roll', 'keys' => 'Mod+Alt+J', 'command' => 'recipe', 'params' => ['recipe' => $key], 'label' => 'much louder']])->assertOk();
+        $bound = static fn (array $state): array => array_values(array_filter($state['keymap'], static fn (array $b): bool => $b['keys'] === 'Mod+Alt+J'));
+        $before = $this->getJson('/api/key-sets')->json();
+        self::assertCount(1, $bound($before));
+        $this->deleteJson("/api/recipes/$key")->assertOk()->assertJsonMissing(['key' => $key]);
+        self::assertSame([], $bound($this->getJson('/api/key-sets')->json()), 'nothing stands for what is gone');
+        // A new one of the same name does not take the place of the one put away.
+        self::assertSame("$key-2", $this->postJson('/api/recipes', ['recipe' => $recipe])->json('recipe.key'));
+        $this->postJson("/api/recipes/$key/restore")->assertOk()->assertJsonFragment(['key' => $key]);
+        self::assertSame($bound($before), $bound($this->getJson('/api/key-sets')->json()));
+        $this->postJson("/api/recipes/$key/restore")->assertNotFound();
+    }
+
+    public function test_a_long_name_makes_a_key_that_is_taken(): void
+    {
+        $name = str_repeat('ab ', 19).'abc defghij';
+        $key = $this->postJson('/api/recipes', ['recipe' => ['name' => $name, 'steps' => [['edit' => 'velocity-level']]]])->assertCreated()->json('recipe.key');
+        $this->putJson("/api/recipes/$key", ['recipe' => ['name' => $name, 'steps' => [['edit' => 'mute']]]])->assertOk();
+    }
 }

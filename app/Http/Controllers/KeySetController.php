@@ -52,6 +52,15 @@ final class KeySetController
         return self::state();
     }
 
+    /** Brings back a set that was deleted; it is in use at once. */
+    public function restore(int $set): JsonResponse
+    {
+        KeySet::onlyTrashed()->findOrFail($set)->restore();
+        Setting::put(Setting::KEY_SET, $set);
+
+        return self::state();
+    }
+
     public function use(int $set): JsonResponse
     {
         KeySets::keymap($set);

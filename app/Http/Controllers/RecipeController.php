@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Http\Download;
+use App\Keys\KeySets;
 use App\Models\Recipe;
 use App\Songs\Keeping;
 use Illuminate\Http\JsonResponse;
@@ -26,37 +27,62 @@ final class RecipeController
     /** Keeps a new recipe. Where its key is taken, it gets another. */
     public function store(Request $request): JsonResponse
     {
-        $recipe = CoreRecipe::fromArray($request->json('recipe'));
-        $book = Recipe::book();
-        $key = $recipe->key;
-        for ($i = 2; isset($book->recipes[$recipe->key]); $i++) {
-            $recipe = $recipe->withKey("$key-$i");
-        }
-        $book->check($recipe);
-        Recipe::keep($recipe);
+        $asked = CoreRecipe::fromArray($request->json('recipe'));
+        $recipe = Keeping::whole(static function () use ($asked): CoreRecipe {
+            $recipe = $asked;
+            $book = Recipe::book();
+            for ($i = 2; Recipe::withTrashed()->where('key', $recipe->key)->exists(); $i++) {
+                $recipe = $asked->withKey("$asked->key-$i");
+            }
+            $book->check($recipe);
+            Recipe::keep($recipe);
+
+            return $recipe;
+        });
 
         return new JsonResponse(['recipe' => $recipe->toArray(), 'recipes' => self::all()], 201);
     }
 
     public function update(string $recipe, Request $request): JsonResponse
     {
-        $kept = Recipe::query()->where('key', $recipe)->firstOrFail();
-        $core = CoreRecipe::fromArray($request->json('recipe'))->withKey($kept->key);
-        Recipe::book()->check($core);
-        Recipe::keep($core);
+        $core = Keeping::whole(static function () use ($recipe, $request): CoreRecipe {
+            $kept = Recipe::query()->where('key', $recipe)->firstOrFail();
+            $core = CoreRecipe::fromArray($request->json('recipe'))->withKey($kept->key);
+            Recipe::book()->check($core);
+            Recipe::keep($core);
+
+            return $core;
+        });
 
         return new JsonResponse(['recipe' => $core->toArray(), 'recipes' => self::all()]);
     }
 
+    /** Puts a recipe away, and the keys that stand for it: `restore` brings back both. */
     public function destroy(string $recipe): JsonResponse
     {
-        $kept = Recipe::query()->where('key', $recipe)->firstOrFail();
-        foreach (Recipe::book()->recipes as $other) {
-            if ($other->key !== $recipe && in_array($recipe, $other->runs(), true)) {
-                throw new Refusal("“{$other->name}” runs this recipe; change that one first.");
+        Keeping::whole(static function () use ($recipe): void {
+            $kept = Recipe::query()->where('key', $recipe)->firstOrFail();
+            foreach (Recipe::book()->recipes as $other) {
+                if ($other->key !== $recipe && in_array($recipe, $other->runs(), true)) {
+                    throw new Refusal("“{$other->name}” runs this recipe; change that one first.");
+                }
             }
-        }
-        $kept->delete();
+            $kept->bound = KeySets::unbind('recipe', ['recipe' => $recipe]);
+            $kept->save();
+            $kept->delete();
+        });
+
+        return $this->index();
+    }
+
+    /** Brings back a recipe that was put away, with its keys where nothing else took them. */
+    public function restore(string $recipe): JsonResponse
+    {
+        Keeping::whole(static function () use ($recipe): void {
+            $kept = Recipe::onlyTrashed()->where('key', $recipe)->firstOrFail();
+            $kept->restore();
+            KeySets::bind($kept->bound ?? []);
+        });
 
         return $this->index();
     }

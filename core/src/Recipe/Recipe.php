@@ -73,7 +73,7 @@ final readonly class Recipe
     {
         $key = trim((string) preg_replace('/[^a-z0-9]+/', '-', strtolower((string) iconv('UTF-8', 'ASCII//TRANSLIT//IGNORE', strtr($name, ['+' => ' plus ', '−' => ' minus '])))), '-');
 
-        return $key === '' ? 'recipe-'.substr(hash('sha256', $name), 0, 8) : substr($key, 0, 60);
+        return $key === '' ? 'recipe-'.substr(hash('sha256', $name), 0, 8) : rtrim(substr($key, 0, 60), '-');
     }
 
     /**

@@ -9,7 +9,7 @@
     import Panel from '../Panel.svelte';
     import { panels } from '../panels.svelte';
     import { Draft } from './draft.svelte';
-    import { bringRecipes, keepRecipe, removeRecipe } from './kept';
+    import { bringRecipes, keepRecipe, removeRecipe, restoreRecipe } from './kept';
     import RecipeList from './RecipeList.svelte';
     import RecipeMaker from './RecipeMaker.svelte';
 
@@ -22,6 +22,8 @@
     let at = $state(0);
     let giving = $state('');
     let matching = $state<number | null>(null);
+    /** Deleted last, to be brought back. */
+    let gone = $state.raw<RecipeData | null>(null);
     let said = $state('');
     let trouble = $state('');
     let asked = 0;
@@ -102,7 +104,21 @@
     async function remove(r: RecipeData): Promise<void> {
         if ((await work(() => removeRecipe(r).then(() => true))) === null) return;
         at = Math.max(0, Math.min(at, all.length - 1));
-        said = `“${r.name}” is deleted.`;
+        said = `“${r.name}” is deleted, and its keys are free.`;
+        song.tell(said);
+        gone = r;
+        // What had the focus is gone: the next key is still the list's.
+        list?.focus();
+    }
+
+    /** Brings back the recipe that was deleted last, with its keys. */
+    async function restore(): Promise<void> {
+        const r = gone;
+        if (!r || (await work(() => restoreRecipe(r).then(() => true))) === null) return;
+        gone = null;
+        at = all.findIndex((one) => one.key === r.key);
+        said = `“${r.name}” is back.`;
+        song.tell(said);
     }
 
     async function bring(files: FileList | null): Promise<void> {
@@ -135,6 +151,7 @@
         else if (e.key.toLowerCase() === 'e' && r) edit(r);
         else if (e.key.toLowerCase() === 'k' && r) giving = r.key ?? '';
         else if (e.key === 'Delete' && r) void remove(r);
+        else if (e.key.toLowerCase() === 'u' && gone) void restore();
         else return;
         e.preventDefault();
         e.stopPropagation();
@@ -147,6 +164,9 @@
             role="status"
         >
             {said}
+            {#if gone}<button class="btn ml-1 btn-xs" data-field onclick={() => void restore()}
+                    >Bring it back <kbd class="key">U</kbd></button
+                >{/if}
         </p>{/if}
     {#if draft}
         {#key draft}<RecipeMaker {draft} {part} {matching} />{/key}

@@ -19,8 +19,16 @@ export async function keepRecipe(recipe: RecipeData): Promise<RecipeData> {
     return kept.recipe;
 }
 
+/** Deletes a recipe, and with it the keys that stand for it. */
 export async function removeRecipe(recipe: RecipeData): Promise<void> {
     took((await request<{ recipes: RecipeData[] }>('DELETE', `recipes/${recipe.key}`)).recipes);
+    await keys.ask('GET', 'key-sets');
+}
+
+/** Brings back a recipe that was deleted, and the keys that stood for it. */
+export async function restoreRecipe(recipe: RecipeData): Promise<void> {
+    took((await request<{ recipes: RecipeData[] }>('POST', `recipes/${recipe.key}/restore`)).recipes);
+    await keys.ask('GET', 'key-sets');
 }
 
 /** Brings in a file of recipes and answers what the server says of it. */

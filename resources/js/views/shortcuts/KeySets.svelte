@@ -4,6 +4,8 @@
 
     let { onSaid }: { setup: Setup; onSaid: (said: string, trouble: string) => void } = $props();
 
+    /** Deleted last, to be brought back. */
+    let gone = $state.raw<{ set: number; called: string } | null>(null);
     let naming = $state<'' | 'copy' | 'rename'>('');
     let name = $state('');
     let picker: HTMLInputElement;
@@ -92,10 +94,10 @@
                 class="btn btn-sm"
                 data-field
                 onclick={() => {
-                    const gone = state_.name;
+                    const { set, name: called } = state_;
                     void work(
-                        () => keys.ask('DELETE', `key-sets/${state_.set}`),
-                        () => `“${gone}” is gone; the shortcuts that ship are in use.`,
+                        () => keys.ask('DELETE', `key-sets/${set}`).then(() => void (gone = { set, called })),
+                        () => `“${called}” is deleted; the shortcuts that ship are in use.`,
                     );
                 }}>Delete</button
             >
@@ -107,6 +109,18 @@
                         () => keys.ask('POST', 'key-sets/reset'),
                         () => 'All shortcuts of this set are as they came; undo takes that back.',
                     )}>Reset all</button
+            >
+        {/if}
+        {#if gone}
+            {@const { set, called } = gone}
+            <button
+                class="btn btn-sm"
+                data-field
+                onclick={() =>
+                    void work(
+                        () => keys.ask('POST', `key-sets/${set}/restore`).then(() => void (gone = null)),
+                        () => `“${called}” is back, and in use.`,
+                    )}>Bring “{called}” back</button
             >
         {/if}
         <a class="btn btn-sm" href="/api/key-sets/{state_.set}/file" download>Save as a file</a>
