@@ -1,5 +1,17 @@
 import { expect, test } from '@playwright/test';
-import { bring, chosen, fetchSong, LOOSE, midi, notesOf, openRoll, said, stroke, type SongJson } from './support';
+import {
+    bring,
+    chosen,
+    fetchSong,
+    LOOSE,
+    midi,
+    notesOf,
+    openRoll,
+    press,
+    said,
+    stroke,
+    type SongJson,
+} from './support';
 
 let song: SongJson;
 test.beforeEach(async ({ page }) => {
@@ -153,4 +165,30 @@ test('light and dark are one key apart, and kept', async ({ page }) => {
     await expect(page.locator('html')).toHaveAttribute('data-theme', 'night');
     await page.reload();
     await expect(page.locator('html')).toHaveAttribute('data-theme', 'night');
+});
+
+test('the line says each time what was done, also the same again, and nothing overwrites it', async ({ page }) => {
+    await openRoll(page, await bring(page, midi(LOOSE)));
+    await press(page, 'Control+a');
+    await said(page, '8 notes chosen.');
+    await press(page, 'Escape');
+    await said(page, 'Nothing is chosen.');
+    // The same sentence again is another change to whoever listens.
+    const line = page.getByTestId('said');
+    const before = await line.textContent();
+    await press(page, 'Escape');
+    await expect.poll(() => line.textContent()).not.toBe(before);
+    await said(page, 'Nothing is chosen.');
+    await press(page, 'b');
+    await said(page, 'Notes are not heard when touched.');
+    await press(page, 'l');
+    await said(page, 'The span goes round.');
+    await press(page, 'v');
+    await said(page, 'The velocity lane is hidden.');
+    await press(page, ';');
+    await said(page, /^1 note put in/);
+    await press(page, 'Space');
+    await said(page, /^Playing from \d+\.\d+\.\d+\.$/);
+    await press(page, 'Space');
+    await said(page, /^Stopped at \d+\.\d+\.\d+\.$/);
 });

@@ -76,6 +76,8 @@ export class Song {
     marked = $state.raw<ReadonlySet<number> | null>(null);
 
     said = $state('');
+    /** How often something was told: the same sentence twice is spoken twice. */
+    told = $state(0);
     warnings = $state.raw<string[]>([]);
     trouble = $state('');
 
@@ -376,6 +378,7 @@ export class Song {
     /** Puts a sentence on the line below, for the person to read and to hear. */
     tell(said: string, warnings: string[] = [], trouble = ''): void {
         this.said = said;
+        this.told++;
         this.warnings = warnings;
         this.trouble = trouble;
     }

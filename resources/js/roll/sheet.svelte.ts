@@ -165,9 +165,14 @@ export class Sheet {
 
     /** The caret has come to where it was sent. */
     caretCame(): void {
+        this.caretWent();
+        this.sayCaret();
+    }
+
+    /** The caret went on with something that has its own sentence. */
+    caretWent(): void {
         this.showCaret();
         if (!transport.playing) transport.locate(this.song.caret.tick);
-        this.sayCaret();
     }
 
     sayCaret(): void {

@@ -6,6 +6,7 @@
     import { router } from '../router.svelte';
     import { recorder } from '../sound/recorder.svelte';
     import { metronome } from '../sound/metronome.svelte';
+    import { startPlaying, stopPlaying } from '../sound/said';
     import { tuning } from '../sound/tuning.svelte';
     import { transport } from '../sound/transport.svelte';
     import { theme } from '../theme.svelte';
@@ -123,7 +124,11 @@
     keys.handle(
         {
             theme: () => theme.turn(),
-            strip: () => keys.turnStrip(),
+            strip: () => {
+                keys.turnStrip();
+                const rows = keys.stripRows;
+                song?.tell(rows === 0 ? 'The key strip is hidden.' : `The key strip has ${rows} lines.`);
+            },
             commands: () => panels.turn({ name: 'commands' }),
             shortcuts: () => router.go({ at: 'keys', page: 'shortcuts' }),
             sheet: () => router.go({ at: 'keys', page: 'sheet' }),
@@ -139,7 +144,12 @@
             {
                 undo: () => here.undo(),
                 redo: () => here.redo(),
-                play: () => transport.toggle(),
+                play: () => {
+                    const lines = here.parts.values().next().value?.lines;
+                    if (!lines) return transport.toggle();
+                    if (transport.playing) stopPlaying(here, lines);
+                    else void startPlaying(here, lines, transport.tick);
+                },
                 locate: (p) =>
                     transport.locate(
                         p.to === 'start'
@@ -150,6 +160,7 @@
                     if (recorder.on) return here.tell('The loop stays as it is while a take is recorded.');
                     if (transport.loop) transport.setLoop({ ...transport.loop, on: !transport.loop.on });
                     else transport.setLoop({ from: 0, to: part?.lastEnd || here.end, on: true });
+                    here.tell(transport.loop?.on ? 'The span goes round.' : 'The span does not go round.');
                 },
                 metronome: () => {
                     metronome.turn(!metronome.on);
@@ -182,7 +193,12 @@
                         here.tell('The interrupted take is thrown away.');
                     } else interrupted.restore(here, left);
                 },
-                hear: () => transport.setHear(!transport.hear),
+                hear: () => {
+                    transport.setHear(!transport.hear);
+                    here.tell(
+                        transport.hear ? 'Notes are heard when they are touched.' : 'Notes are not heard when touched.',
+                    );
+                },
                 steps: () => panels.turn({ name: 'steps' }),
                 export: save,
                 'open-songs': () => router.go({ at: 'songs' }),

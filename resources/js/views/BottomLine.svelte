@@ -5,6 +5,8 @@
 
     interface Props {
         said: string;
+        /** How often something was said: what is said again is spoken again, which takes a change that is not seen. */
+        times?: number;
         /** What is told, where it is not what was just done. */
         tag?: string;
         warnings?: string[];
@@ -15,7 +17,16 @@
         plain?: boolean;
         children?: Snippet;
     }
-    let { said, tag = '', warnings = [], trouble = '', numbers = '', plain = false, children }: Props = $props();
+    let {
+        said,
+        times = 0,
+        tag = '',
+        warnings = [],
+        trouble = '',
+        numbers = '',
+        plain = false,
+        children,
+    }: Props = $props();
 </script>
 
 <footer class="shrink-0 border-t border-base-300 bg-base-100">
@@ -34,7 +45,7 @@
                     ><TriangleAlert size={15} class="mr-1 inline align-[-2px]" aria-label="Trouble:" />{trouble}</span
                 >
             {/if}
-            {said}
+            {said}{times % 2 ? '\u200b' : ''}
             {#each warnings as warning, i (i)}
                 <span class="ml-2 text-warning"
                     ><TriangleAlert size={14} class="mr-1 inline align-[-2px]" aria-label="Mind:" />{warning}</span

@@ -86,6 +86,7 @@
     <BottomLine
         tag={held?.tag ?? underWay}
         said={held?.said ?? song.said}
+        times={song.told}
         warnings={held?.warnings ?? song.warnings}
         trouble={held?.trouble ?? song.trouble}
         {numbers}

@@ -5,6 +5,7 @@ import { typing } from '../../sound/inputs/typing.svelte';
 import type { RecordSettings } from '../../sound/record-settings';
 import { recorder } from '../../sound/recorder.svelte';
 import { transport } from '../../sound/transport.svelte';
+import { startPlaying, stopPlaying } from '../../sound/said';
 import type { Sheet } from '../sheet.svelte';
 
 /** Each way to record that is one of two: what turns it, and how both are said. */
@@ -71,7 +72,7 @@ export function playing(sheet: Sheet): Record<string, Handler> {
 
     /** Plays, and records where it is armed. */
     async function begin(from: number): Promise<number | null> {
-        return recorder.armed && !recorder.on ? record(from) : transport.play(from);
+        return recorder.armed && !recorder.on ? record(from) : startPlaying(song, part.lines, from);
     }
 
     async function simulate(): Promise<void> {
@@ -142,7 +143,7 @@ export function playing(sheet: Sheet): Record<string, Handler> {
             song.tell(words[recorder.settings[what as keyof RecordSettings] === FIRST[what] ? 0 : 1]);
         },
         play: () => {
-            if (transport.playing) return transport.stop();
+            if (transport.playing) return stopPlaying(song, part.lines);
             // From where the caret comes to, where it is still on its way.
             song.inTurn(() => void begin(transport.loop?.on && recorder.armed ? takeFrom() : transport.tick));
         },

@@ -43,7 +43,11 @@ export function seeing(sheet: Sheet, cancel: () => boolean): Record<string, Hand
             );
         },
         escape: () => {
-            if (!cancel()) song.inTurn(() => song.selected.size > 0 && song.select([]));
+            if (cancel()) return;
+            song.inTurn(() => {
+                if (song.selected.size > 0) song.select([]);
+                song.tell('Nothing is chosen.');
+            });
         },
         zoom: (p) => zoom(String(p.axis), Number(p.by)),
         fit: (p) => song.afterAll(() => sheet.show(p.what === 'selection' || p.what === 'span' ? p.what : 'all')),
@@ -51,6 +55,7 @@ export function seeing(sheet: Sheet, cancel: () => boolean): Record<string, Hand
         lane: () => {
             sheet.laneOpen = !sheet.laneOpen;
             localStorage.setItem('jactonic.lane', sheet.laneOpen ? 'open' : 'closed');
+            song.tell(sheet.laneOpen ? 'The velocity lane is shown.' : 'The velocity lane is hidden.');
         },
     };
 }

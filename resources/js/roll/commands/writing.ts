@@ -12,7 +12,7 @@ export function writing(sheet: Sheet): Record<string, Handler> {
         song.select([]);
         if (song.goesOn === null) return;
         song.putCaret(song.goesOn);
-        sheet.caretCame();
+        sheet.caretWent();
     }
 
     /** Keeps what is chosen, or what lies in the span; then does what follows, in its turn. */
