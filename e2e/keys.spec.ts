@@ -186,7 +186,7 @@ test('the line says each time what was done, also the same again, and nothing ov
     await press(page, 'v');
     await said(page, 'The velocity lane is hidden.');
     await press(page, ';');
-    await said(page, /^1 note put in/);
+    await said(page, /^C4 at 1\.1\.1 inserted\.$/);
     await press(page, 'Space');
     await said(page, /^Playing from \d+\.\d+\.\d+\.$/);
     await press(page, 'Space');

@@ -9,8 +9,9 @@ use Jactonic\Core\Refusal;
 /**
  * One key press in normal form: modifiers in the order Mod, Alt, Shift, then the key, joined by "+". Mod is Ctrl, or
  * Cmd on a Mac. Letters follow the person's layout and are written in capitals; digits stand for their place, so that
- * they are reached on layouts that shift them, and so do the keys of signs, by their standard names (Minus, Comma,
- * Backquote, the key left of the 1, …); other keys have their standard names. A notch of the mouse wheel counts as a press of WheelUp or WheelDown.
+ * they are reached on layouts that shift them; the keys of signs have their standard names (Minus, Comma, Backquote, …)
+ * and follow the sign that the layout types, or keep their place where it types it nowhere; other keys have their
+ * standard names. A notch of the mouse wheel counts as a press of WheelUp or WheelDown.
  */
 final class Stroke
 {
@@ -18,14 +19,14 @@ final class Stroke
         'ArrowUp', 'ArrowDown', 'ArrowLeft', 'ArrowRight', 'Enter', 'Space', 'Escape', 'Delete', 'Backspace', 'Tab',
         'Home', 'End', 'PageUp', 'PageDown', 'Insert', 'F2', 'F4', 'F6', 'F7', 'F8', 'F9', 'F10',
         'WheelUp', 'WheelDown',
-        // Keys by their place.
+        // Keys of signs.
         'Backquote', 'Minus', 'Equal', 'BracketLeft', 'BracketRight', 'Semicolon', 'Quote', 'Backslash', 'Comma', 'Period', 'Slash', 'IntlBackslash',
     ];
 
     /** Strokes that browsers or systems keep for themselves. */
     public const KEPT = [
         'Mod+W', 'Mod+Shift+W', 'Mod+T', 'Mod+Shift+T', 'Mod+N', 'Mod+Shift+N', 'Mod+Q', 'Mod+Shift+Q', 'Mod+Tab',
-        'Mod+Shift+Tab', 'Alt+F4', 'Mod+F4', 'Mod+L', 'Mod+R', 'Mod+Shift+R', 'Mod+PageUp', 'Mod+PageDown', 'F11', 'F12', 'F5', 'F1',
+        'Mod+Shift+Tab', 'Alt+Tab', 'Tab', 'Shift+Tab', 'Alt+F4', 'Mod+F4', 'Mod+L', 'Mod+R', 'Mod+Shift+R', 'Mod+PageUp', 'Mod+PageDown', 'F11', 'F12', 'F5', 'F1',
     ];
 
     /**

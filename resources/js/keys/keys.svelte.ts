@@ -2,7 +2,7 @@ import { untrack } from 'svelte';
 import { request } from '../api/client';
 import type { Binding, KeyState } from '../api/types';
 import { bindingsOf, keyOf } from './commands.svelte';
-import { codeOf, layoutLabels } from './layout';
+import { codeOf, layoutLabels, seen } from './layout';
 import { pace, type How } from './pace.svelte';
 import { isMac, Resolver, strokeOf, type Modifiers } from './strokes';
 
@@ -212,6 +212,7 @@ class Keys {
 
     private down(e: KeyboardEvent): void {
         this.modifiers(e);
+        if (seen(e)) this.version++;
         const stroke = strokeOf(e);
         if (stroke === null || e.defaultPrevented || e.isComposing) return;
         if (this.capture) {
@@ -271,7 +272,7 @@ class Keys {
     isPlayed(strokes: string): boolean {
         const stroke = strokes.split(' ')[0]!;
         if (!this.typist || stroke.includes('+')) return false;
-        const code = /^[A-Z]$/.test(stroke) ? codeOf(stroke) : stroke;
+        const code = codeOf(stroke);
         return this.typist.role(code) !== null;
     }
 

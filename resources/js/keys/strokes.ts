@@ -1,4 +1,5 @@
 import type { Binding } from '../api/types';
+import { nameAt } from './layout';
 
 /** Which key is Mod: Cmd on a Mac, else Ctrl. */
 export const isMac = typeof navigator !== 'undefined' && /Mac|iPhone|iPad/.test(navigator.platform);
@@ -10,29 +11,37 @@ export interface Modifiers {
 }
 
 /**
- * A key press in the normal form of the keymap. Letters follow the person's layout; digits and the key
- * left of the 1 stand for their place, so that they are reached where the layout shifts them; where Alt or another script hides the letter, its place counts.
+ * A key press in the normal form of the keymap. Letters and signs follow the person's layout; digits stand for their
+ * place, so that they are reached where the layout shifts them; where Alt or another script hides the letter, its place
+ * counts. Null for what is no stroke: a modifier, or a key with one that belongs to the system.
+ *
+ * @param sign the name of the key of a sign at a place
  */
-export function strokeOf(e: KeyboardEvent): string | null {
-    const key = keyOf(e);
+export function strokeOf(e: KeyboardEvent, sign: (code: string) => string | undefined = nameAt): string | null {
+    if (isMac ? e.ctrlKey : e.metaKey) return null;
+    const key = keyOf(e, sign);
     if (key === null) return null;
     const mod = isMac ? e.metaKey : e.ctrlKey;
     return (mod ? 'Mod+' : '') + (e.altKey ? 'Alt+' : '') + (e.shiftKey ? 'Shift+' : '') + key;
 }
 
-function keyOf(e: KeyboardEvent): string | null {
-    if (['Control', 'Shift', 'Alt', 'Meta', 'AltGraph', 'CapsLock'].includes(e.key)) return null;
+function keyOf(e: KeyboardEvent, sign: (code: string) => string | undefined): string | null {
+    if (['Control', 'Shift', 'Alt', 'Meta', 'AltGraph', 'CapsLock', 'OS', 'Dead'].includes(e.key) && !sign(e.code))
+        return null;
     if (/^[a-z]$/i.test(e.key)) return e.key.toUpperCase();
-    if (e.code === 'Space' || SIGN.test(e.code)) return e.code;
-    const digit = /^(?:Digit|Numpad)(\d)$/.exec(e.code);
+    if (e.code === 'Space') return 'Space';
+    // The number block writes digits and signs, or without NumLock moves.
+    if (e.code.startsWith('Numpad')) return /^\d$/.test(e.key) ? e.key : (PAD[e.key] ?? e.key);
+    const name = sign(e.code);
+    if (name) return name;
+    const digit = /^Digit(\d)$/.exec(e.code);
     if (digit) return digit[1]!;
     const letter = /^Key([A-Z])$/.exec(e.code);
-    if (letter && !/^[\p{P}\p{S}]$/u.test(e.key)) return letter[1]!;
-    return e.key;
+    return letter ? letter[1]! : e.key;
 }
 
-/** Keys of signs, which stand for their place. */
-const SIGN = /^(Backquote|Minus|Equal|Bracket(Left|Right)|Semicolon|Quote|(Intl)?Backslash|Comma|Period|Slash)$/;
+/** Signs of the number block. */
+const PAD: Record<string, string> = { '-': 'Minus', '/': 'Slash', '.': 'Period', ',': 'Comma' };
 
 /** A binding's keys as the person's keyboard shows them, one label a key. */
 export function labels(keys: string): string[] {

@@ -1,7 +1,7 @@
 <script lang="ts">
     import type { Setup } from '../../api/types';
     import { keys } from '../../keys/keys.svelte';
-    import { signAt, SIGNS } from '../../keys/layout';
+    import { nameAt, signAt } from '../../keys/layout';
     import { labels } from '../../keys/strokes';
 
     interface Props {
@@ -37,15 +37,15 @@
     });
     const mac = labels('Mod+A')[0]!.startsWith('⌘');
 
-    /** The stroke that a place stands for: letters go by what is on the key. */
+    /** The stroke that a place stands for: letters and signs go by what is on the key. */
     function strokeAt(code: string): string {
         void keys.version;
-        const sign = /^(Key|Digit)/.test(code) ? signAt(code) : '';
+        const sign = signAt(code);
         const name = code.startsWith('Digit')
             ? code.slice(5)
             : /^[a-z]$/.test(sign)
               ? sign.toUpperCase()
-              : code.replace(/^Key/, '');
+              : (nameAt(code) ?? code.replace(/^Key/, ''));
         return `${mods.mod ? 'Mod+' : ''}${mods.alt ? 'Alt+' : ''}${mods.shift ? 'Shift+' : ''}${name}`;
     }
 
@@ -62,7 +62,6 @@
 
     function name(code: string): string {
         void keys.version;
-        if (SIGNS.includes(code)) return labels(code)[0]!;
         return labels(strokeAt(code).split('+').at(-1)!)[0]!;
     }
 </script>
