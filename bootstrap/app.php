@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use App\Http\Middleware\LocalOnly;
+use App\Http\Middleware\Readable;
 use App\Http\Problems;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
@@ -18,8 +19,8 @@ return Application::configure(basePath: dirname(__DIR__))
     )
     ->withCommands([dirname(__DIR__).'/app/Console'])
     ->withMiddleware(static function (Middleware $middleware): void {
-        // No sessions, no cookies, one origin: these two are all that every request needs.
-        $middleware->use([LocalOnly::class, ValidatePostSize::class]);
+        // No sessions, no cookies, one origin: these are all that every request needs.
+        $middleware->use([LocalOnly::class, ValidatePostSize::class, Readable::class]);
     })
     ->withExceptions(static function (Exceptions $exceptions): void {
         Problems::register($exceptions);

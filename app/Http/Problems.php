@@ -30,7 +30,7 @@ final class Problems
                 return self::response(422, 'That cannot be done', $e->getMessage(), array_filter(['parameter' => $e->parameter]));
             }
             if ($e instanceof PostTooLargeException) {
-                return self::tooLarge();
+                return $request->is('api/imports') ? self::tooLarge() : self::response(413, 'Too large', 'The request is larger than the server takes. Nothing was changed; do it in smaller pieces.');
             }
             if ($e instanceof \PDOException) {
                 $said = self::ofData($e);

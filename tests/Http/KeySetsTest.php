@@ -59,7 +59,7 @@ final class KeySetsTest extends TestCase
     public static function bad(): iterable
     {
         $with = static fn (array $key): array => ['kind' => 'keys', 'name' => 'x', 'keys' => [$key + self::MUTE]];
-        yield 'nothing' => [null, 'kind'];
+        yield 'nothing' => [null, 'no file of shortcuts'];
         yield 'an unknown command' => [$with(['command' => 'explode']), 'There is no command'];
         yield 'a wrong parameter' => [$with(['params' => ['state' => 'loud']]), '“state” was "loud"'];
         yield 'a stroke that the browser keeps' => [$with(['keys' => 'Mod+W']), 'keep it for themselves'];

@@ -15,6 +15,10 @@ final class EditController
 {
     public function edits(int $song, Request $request): JsonResponse
     {
+        $unknown = array_diff(array_keys((array) $request->json()->all()), ['base', 'do', 'on', 'context', 'as', 'key']);
+        if ($unknown !== []) {
+            throw Refusal::parameter('the request', reset($unknown), 'base, do, on, context, as, key');
+        }
         $as = $request->json('as', 'steps');
         if ($as !== 'one' && $as !== 'steps') {
             throw Refusal::parameter('as', $as, '"one", or left out');

@@ -9,8 +9,6 @@ use Jactonic\Core\Refusal;
 /** A named set of shortcuts, to be kept, exported and shared. */
 final readonly class KeySet
 {
-    public const ALLOWED = '{"kind": "keys", "name": text, "keys": [shortcuts]}';
-
     public function __construct(public string $name, public Keymap $keymap)
     {
     }
@@ -19,7 +17,7 @@ final readonly class KeySet
     public static function fromArray(mixed $data): self
     {
         if (! is_array($data) || ($data['kind'] ?? null) !== 'keys' || array_diff(array_keys($data), ['kind', 'name', 'keys']) !== []) {
-            throw Refusal::parameter('file', $data, self::ALLOWED);
+            throw new Refusal('This is no file of shortcuts: a file that was saved here holds a name and keys.', 'file');
         }
         $name = $data['name'] ?? null;
         if (! is_string($name) || trim($name) === '' || mb_strlen($name) > 80) {

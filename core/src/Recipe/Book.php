@@ -27,7 +27,10 @@ final readonly class Book
      */
     public static function read(mixed $file): array
     {
-        $list = is_array($file) && ($file['kind'] ?? null) === 'recipes' ? $file['recipes'] ?? null : [$file];
+        if (! is_array($file) || ! isset($file['steps']) && ($file['kind'] ?? null) !== 'recipes') {
+            throw new Refusal('This is no file of recipes: a file that was saved here holds a recipe with its steps, or several.', 'file');
+        }
+        $list = ($file['kind'] ?? null) === 'recipes' ? $file['recipes'] ?? null : [$file];
         if (! is_array($list) || ! array_is_list($list) || $list === []) {
             throw Refusal::parameter('file', $file, Recipe::ALLOWED.' or {"kind": "recipes", "recipes": […]}');
         }

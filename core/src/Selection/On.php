@@ -38,6 +38,9 @@ final class On
 
                 continue;
             }
+            if (isset($item['pick']) && (isset($item['notes']) || isset($item['points']))) {
+                throw new Refusal('“on” names things and gives a condition besides (“pick”): it takes one of them.', 'on');
+            }
             $part = $score->part(is_int($item['part'] ?? null) ? $item['part'] : throw Refusal::parameter('on.part', $item['part'] ?? null, 'the id of a part'));
             if (isset($item['lane'])) {
                 $lane = Lane::parse($item['lane']);

@@ -88,11 +88,11 @@ final class KeymapTest extends TestCase
         self::assertIsArray($json);
         $with = static fn (array $key): array => ['kind' => 'keys', 'name' => 'x', 'keys' => [$key + ['context' => 'roll', 'keys' => 'Q', 'command' => 'quantize', 'params' => []]]];
         foreach ([
-            'no such kind' => [['kind' => 'recipe'] + $json, 'kind'], 'no name' => [['name' => ''] + $json, 'name of 1 to 80'],
+            'no such kind' => [['kind' => 'recipe'] + $json, 'no file of shortcuts'], 'no name' => [['name' => ''] + $json, 'name of 1 to 80'],
             'unknown command' => [$with(['command' => 'explode']), 'no command'], 'wrong parameter' => [$with(['params' => ['strength' => 900]]), 'strength'],
             'kept by the browser' => [$with(['keys' => 'Mod+W']), 'keep it for themselves'], 'no stroke' => [$with(['keys' => 'Hyper+Q']), 'modifiers'],
             'three strokes' => [$with(['keys' => 'Q W E']), 'one stroke or two'], 'no context' => [$with(['context' => 'moon']), 'context'], 'too much in it' => [$with(['colour' => 'red']), 'context'],
-            'not a list' => [['kind' => 'keys', 'name' => 'x', 'keys' => 'Q'], 'a list'], 'nothing' => [null, 'kind'],
+            'not a list' => [['kind' => 'keys', 'name' => 'x', 'keys' => 'Q'], 'a list'], 'nothing' => [null, 'no file of shortcuts'],
         ] as $what => [$bad, $words]) {
             try {
                 KeySet::fromArray($bad);
