@@ -59,3 +59,31 @@ test('scripts are small, kept for ever, and sent with the headers of pages', asy
     const again = await page.request.get('/sound/bank.sf3', { headers: { 'If-None-Match': bank.headers().etag! } });
     expect(again.status()).toBe(304);
 });
+
+test('a long way through the history is gone in pieces, and Esc stops it on the way', async ({ page }) => {
+    const song = await bring(page, midi(LOOSE));
+    await openRoll(page, song);
+    await press(page, 'Control+a', 'ArrowUp', 'ArrowUp', 'Control+ArrowUp');
+    await expect.poll(async () => (await notesOf(page, song))[0]![3]).toBe(62);
+    let asked = 0;
+    // As a server answers that has 40 more pieces to go.
+    await page.route('**/steps', async (route) => {
+        if (route.request().method() !== 'POST') return route.continue();
+        const answer = await route.fetch();
+        const body = (await answer.json()) as { said: string[]; left?: number };
+        asked++;
+        if (asked < 40) Object.assign(body, { left: 40 - asked, said: [`${40 - asked} to go; Esc stops.`] });
+        await new Promise((resolve) => setTimeout(resolve, 100));
+        await route.fulfill({ response: answer, json: body });
+    });
+    await press(page, 'j');
+    await page.getByRole('dialog', { name: 'Steps' }).getByRole('button', { name: 'As it was at the start' }).click();
+    await said(page, /^3\d to go; Esc stops\.$/);
+    await expect.poll(() => asked).toBeGreaterThan(3);
+    await press(page, 'Escape', 'Escape');
+    await said(page, /^Stopped on the way, \d+ steps before it\.$/);
+    const stopped = asked;
+    await page.waitForTimeout(500);
+    expect(asked).toBe(stopped);
+    expect((await notesOf(page, song))[0]![3]).toBe(60);
+});

@@ -18,6 +18,9 @@ use Jactonic\Core\Selection\Selection;
 /** What can be asked of a song: to do commands, to look what they would do, to go back and on in its history. */
 final class History
 {
+    /** Seconds for which a way through the history may hold the lock: the rest of it is asked for again. */
+    private const AT_ONCE = 0.3;
+
     /** The most commands in one request. */
     private const MOST = 1000;
 
@@ -138,7 +141,8 @@ final class History
     }
 
     /**
-     * Goes to any step of the tree, or to the start (null).
+     * Goes toward any step of the tree, or the start (null). Where it is far the answer says how many steps are `left`, and
+     * it is asked for again.
      *
      * @return array<string, mixed>
      *
@@ -148,11 +152,14 @@ final class History
     {
         return Admission::enter($songId, $base, $key, static function (Session $session) use ($target): array {
             $tree = new Tree($session);
-            $steps = $tree->goTo($target);
+            [$steps, $left] = $tree->goTo($target, self::AT_ONCE);
+            $taken = $steps === 1 ? '1 step taken' : number_format($steps).' steps taken';
 
-            return Answer::of($session, [$target === null
-                ? 'Back to the start of the history.'
-                : sprintf('%s, at: %s', $steps === 1 ? '1 step taken' : "$steps steps taken", $tree->find($target)->said)], []);
+            return Answer::of($session, [match (true) {
+                $left > 0 => sprintf('%s, %s to go; Esc stops.', $taken, number_format($left)),
+                $target === null => 'Back to the start of the history.',
+                default => sprintf('%s, at: %s', $taken, $tree->find($target)->said),
+            }], []) + ($left > 0 ? ['left' => $left] : []);
         });
     }
 

@@ -75,28 +75,67 @@ final class Tree
         return $next === null ? null : $this->find($next);
     }
 
-    /** Goes to any step of the tree, or to the start (null): back to where the two ways part, then on. Says how many steps that was. */
-    public function goTo(?int $target): int
+    /**
+     * Goes toward any step of the tree, or to the start (null): back to where the two ways part, then on; as far as it
+     * gets in some time, so that nobody waits for the lock.
+     *
+     * @param  float  $seconds  after which no further step is taken; one is taken in any case
+     * @return array{int, int} how many steps that was, and how many are left
+     */
+    public function goTo(?int $target, float $seconds): array
     {
-        $way = [];
-        for ($id = $target; $id !== null; $id = $way[$id]->parent_id) {
-            $way[$id] = $this->find($id);
+        $parents = self::parents($this->session->song->id);
+        if ($target !== null && ! array_key_exists($target, $parents)) {
+            throw Refusal::parameter('step', $target, 'a step of this song');
         }
-        $steps = 0;
-        while (($head = $this->head()) !== null && ! isset($way[$head->id])) {
-            $this->take($head, true);
-            $steps++;
+        $way = self::wayTo($target, $parents);
+        $places = array_flip($way);
+        $until = microtime(true) + $seconds;
+        $steps = $back = 0;
+        $here = $this->session->song->head_id;
+        for ($id = $here; $id !== null && ! isset($places[$id]); $id = $parents[$id]) {
+            $back++;
         }
-        $onward = [];
-        for ($id = $target; $id !== null && $id !== $this->session->song->head_id; $id = $way[$id]->parent_id) {
-            $onward[] = $way[$id];
-        }
-        foreach (array_reverse($onward) as $step) {
-            $this->take($step, false);
-            $steps++;
+        $left = $back + ($id === null ? count($way) : count($way) - 1 - $places[$id]);
+        for (; $left > 0 && ($steps === 0 || microtime(true) < $until); $steps++, $left--) {
+            $head = $this->session->song->head_id;
+            $undo = $head !== null && ! isset($places[$head]);
+            $this->take($this->find($undo ? $head : $way[$head === null ? 0 : $places[$head] + 1]), $undo);
         }
 
-        return $steps;
+        return [$steps, $left];
+    }
+
+    /**
+     * The parent of each step of a song; null for those at the start.
+     *
+     * @return array<int, int|null>
+     */
+    public static function parents(int $song): array
+    {
+        $read = DB::connection()->getPdo()->prepare('select id, parent_id from steps where song_id = ?');
+        $read->execute([$song]);
+
+        /** @var array<int, int|null> $parents */
+        $parents = $read->fetchAll(\PDO::FETCH_KEY_PAIR);
+
+        return $parents;
+    }
+
+    /**
+     * The steps from the start to one of them.
+     *
+     * @param  array<int, int|null>  $parents
+     * @return list<int>
+     */
+    public static function wayTo(?int $target, array $parents): array
+    {
+        $way = [];
+        for ($id = $target; $id !== null; $id = $parents[$id] ?? null) {
+            $way[] = $id;
+        }
+
+        return array_reverse($way);
     }
 
     /**

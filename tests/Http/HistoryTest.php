@@ -78,7 +78,8 @@ final class HistoryTest extends TestCase
 
         $steps = $this->getJson("/api/songs/$song->id/steps")->assertOk();
         [$first, $second, $third] = array_column((array) $steps->json('steps'), 'id');
-        self::assertSame([null, null, $second], array_column((array) $steps->json('steps'), 'parent'));
+        // Undone and done otherwise: the first step is there, and is not on the way.
+        self::assertSame([false, true, true], array_column((array) $steps->json('steps'), 'done'));
         self::assertSame($third, $steps->json('head'));
 
         $this->walk($song, 'steps', $first);
@@ -104,5 +105,51 @@ final class HistoryTest extends TestCase
         }
         $this->postJson("/api/songs/$song->id/undo", ['base' => 1, 'times' => 0])->assertStatus(422);
         $this->postJson("/api/songs/$song->id/undo", ['base' => 7])->assertStatus(409);
+    }
+
+    public function test_a_long_way_is_gone_in_pieces_so_that_nobody_waits_for_the_lock(): void
+    {
+        $song = $this->song();
+        $part = $this->partId($song);
+        for ($i = 0; $i < 3; $i++) {
+            $this->do($song->refresh(), array_map(static fn (int $n): array => ['edit' => 'transpose', 'on' => ['part' => $part, 'pick' => ['all' => true]], 'params' => ['semitones' => $n % 2 ? 1 : -1]], range(1, 300)))->assertOk();
+        }
+        $document = $this->document($song);
+        $head = $song->refresh()->head_id;
+        $left = PHP_INT_MAX;
+        for ($asked = 0; $left > 0; $asked++) {
+            $answer = $this->postJson("/api/songs/$song->id/steps", ['base' => $song->refresh()->revision, 'step' => null])->assertOk();
+            self::assertLessThan($left, $answer->json('left') ?? 0, 'it gets on');
+            $left = $answer->json('left') ?? 0;
+        }
+        self::assertSame('Back to the start of the history.', $answer->json('said.0'));
+        self::assertNull($song->refresh()->head_id);
+        do {
+            $answer = $this->postJson("/api/songs/$song->id/steps", ['base' => $song->refresh()->revision, 'step' => $head])->assertOk();
+        } while (($answer->json('left') ?? 0) > 0);
+        self::assertSame($document, $this->document($song->refresh()));
+        $this->postJson("/api/songs/$song->id/steps", ['base' => $song->revision, 'step' => 999_999])->assertStatus(422);
+    }
+
+    public function test_the_list_of_steps_comes_in_pages_and_can_be_searched(): void
+    {
+        $song = $this->song();
+        $part = $this->partId($song);
+        $this->do($song, array_map(static fn (int $n): array => $n === 150 ? ['edit' => 'velocity-set', 'on' => ['part' => $part, 'pick' => ['all' => true]], 'params' => ['value' => 50]]
+            : ['edit' => 'transpose', 'on' => ['part' => $part, 'pick' => ['all' => true]], 'params' => ['semitones' => $n % 2 ? 1 : -1]], range(1, 450)))->assertOk();
+        $pages = [];
+        $before = '';
+        do {
+            $page = $this->getJson("/api/songs/$song->id/steps?before=$before")->assertOk();
+            array_unshift($pages, ...$page->json('steps'));
+            $before = $page->json('steps.0.id');
+        } while ($page->json('more'));
+        self::assertCount(450, $pages);
+        self::assertSame(450, $page->json('all'));
+        self::assertSame($pages, collect($pages)->sortBy('id')->values()->all());
+        $found = $this->getJson("/api/songs/$song->id/steps?search=".urlencode('velocity'))->json('steps');
+        self::assertCount(1, $found);
+        self::assertSame($pages[149], $found[0]);
+        self::assertSame([], $this->getJson("/api/songs/$song->id/steps?search=".urlencode('100%_'))->json('steps'), 'signs of the search are letters');
     }
 }

@@ -5,14 +5,19 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Editing\History;
+use App\Editing\Tree;
 use App\Models\Song;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Illuminate\Support\Carbon;
 use Jactonic\Core\Refusal;
 
 /** Commands on a song and its history. */
 final class EditController
 {
+    /** Steps in a page of the history. */
+    private const PAGE = 200;
+
     public function edits(int $song, Request $request): JsonResponse
     {
         $unknown = array_diff(array_keys((array) $request->json()->all()), ['base', 'do', 'on', 'context', 'as', 'key']);
@@ -54,16 +59,31 @@ final class EditController
         return new JsonResponse(History::redo($song, $request->json('base'), $this->times($request), $request->json('key')));
     }
 
-    /** The tree of steps, oldest first, and where the song stands in it. */
-    public function steps(int $song): JsonResponse
+    /**
+     * The tree of steps, oldest first, a page of it, and where the song stands in it: the last, or those before `before`;
+     * of those only whose sentence has `search` in it.
+     */
+    public function steps(int $song, Request $request): JsonResponse
     {
         $kept = Song::query()->findOrFail($song);
+        $found = $kept->steps()->toBase()->orderByDesc('id')->limit(self::PAGE + 1);
+        $before = $request->string('before')->toString();
+        if ($before !== '') {
+            $found->where('id', '<', (int) $before);
+        }
+        $search = trim($request->string('search')->toString());
+        if ($search !== '') {
+            $found->whereRaw("said like ? escape '!'", ['%'.str_replace(['!', '%', '_'], ['!!', '!%', '!_'], $search).'%']);
+        }
+        $page = $found->get(['id', 'said', 'created_at'])->all();
+        $done = array_flip(Tree::wayTo($kept->head_id, Tree::parents($kept->id)));
         $steps = [];
-        foreach ($kept->steps()->get(['id', 'parent_id', 'said', 'created_at'])->sortBy('id') as $step) {
-            $steps[] = ['id' => $step->id, 'parent' => $step->parent_id, 'said' => $step->said, 'at' => $step->created_at->toIso8601String()];
+        /** @var object{id: int, said: string, created_at: string} $step */
+        foreach (array_reverse(array_slice($page, 0, self::PAGE)) as $step) {
+            $steps[] = ['id' => $step->id, 'said' => $step->said, 'at' => Carbon::parse($step->created_at)->toIso8601String(), 'done' => isset($done[$step->id])];
         }
 
-        return new JsonResponse(['head' => $kept->head_id, 'steps' => $steps]);
+        return new JsonResponse(['head' => $kept->head_id, 'steps' => $steps, 'more' => count($page) > self::PAGE, 'all' => $kept->steps()->toBase()->count()]);
     }
 
     public function goTo(int $song, Request $request): JsonResponse

@@ -14,6 +14,8 @@ const MOST_TOGETHER = 500;
  */
 export class Queue {
     waiting = $state(0);
+    /** A long way through the history is gone in pieces: whether it goes on. */
+    going = $state(false);
     private items: Item[] = [];
     /** What is under way. */
     flying: Item[] = [];
@@ -151,6 +153,7 @@ export class Queue {
             });
             told(batch);
             alone?.done(true, answer);
+            if (first.kind === 'steps') this.goOn(first, answer.left ?? 0);
         } catch (e) {
             if (e instanceof Problem && e.status === 409 && e.catchUp) {
                 const same = version === song.selectionVersion;
@@ -178,6 +181,19 @@ export class Queue {
             }
         }
     }
+
+    /** Asks for the rest of a long way, unless it was stopped meanwhile. */
+    private goOn(item: Item, left: number): void {
+        if (left > 0 && (this.going || !this.wasGoing)) {
+            this.going = this.wasGoing = true;
+            this.items.unshift(item);
+        } else {
+            if (left > 0) this.song.tell(`Stopped on the way, ${left} steps before it.`);
+            this.going = this.wasGoing = false;
+        }
+    }
+
+    private wasGoing = false;
 
     private seal(): Sealed {
         // What was typed before the last choice by hand does not undo that choice.

@@ -147,6 +147,8 @@ export interface Answer {
     canRedo: boolean;
     time?: TimeData;
     refused?: { item: number; detail: string }[];
+    /** Steps of a way through the history that are still to go. */
+    left?: number;
 }
 
 /** What is kept of an answer that was lost: the rest can be caught up with. */
@@ -352,7 +354,8 @@ export interface Clip {
 
 export interface HistoryStep {
     id: number;
-    parent: number | null;
+    /** Whether it is on the way to where the song stands. */
+    done: boolean;
     said: string;
     at: string;
 }

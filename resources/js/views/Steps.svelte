@@ -1,5 +1,5 @@
 <script lang="ts">
-    import { tick } from 'svelte';
+    import { tick, untrack } from 'svelte';
     import { request } from '../api/client';
     import type { Song } from '../api/song.svelte';
     import type { HistoryStep } from '../api/types';
@@ -11,29 +11,29 @@
     let head = $state<number | null>(null);
     let list: HTMLElement;
 
-    /** Steps on the way from the start to where the song stands. */
-    const way = $derived.by(() => {
-        const by = new Map(steps.map((s) => [s.id, s]));
-        const ids = new Set<number>();
-        for (let s = head === null ? undefined : by.get(head); s; s = s.parent === null ? undefined : by.get(s.parent))
-            ids.add(s.id);
-        return ids;
-    });
+    let all = $state(0);
+    let more = $state(false);
+    let search = $state('');
 
-    async function load(): Promise<void> {
-        const data = await request<{ head: number | null; steps: HistoryStep[] }>(
+    /** The last steps, or those before them besides. */
+    async function load(earlier = false): Promise<void> {
+        const before = earlier && steps[0] ? `&before=${steps[0].id}` : '';
+        const data = await request<{ head: number | null; steps: HistoryStep[]; more: boolean; all: number }>(
             'GET',
-            `songs/${song.id}/steps`,
+            `songs/${song.id}/steps?search=${encodeURIComponent(search)}${before}`,
         ).catch(() => null);
         if (!data) return;
-        [head, steps] = [data.head, data.steps];
+        [head, more, all] = [data.head, data.more, data.all];
+        steps = earlier ? [...data.steps, ...steps] : data.steps;
+        if (earlier) return;
         await tick();
         list?.querySelector('[aria-current=true]')?.scrollIntoView({ block: 'nearest' });
     }
 
     $effect(() => {
         void song.revisionShown;
-        void load();
+        void search;
+        untrack(() => void load());
     });
 
     function move(e: KeyboardEvent): void {
@@ -55,8 +55,19 @@
 </script>
 
 <Panel title="Steps" onkeydown={move}>
+    <label class="flex items-center gap-2 px-4 pt-3"
+        >Search <input
+            class="input input-sm flex-1"
+            type="search"
+            placeholder="of {all} steps"
+            bind:value={search}
+        /></label
+    >
     <ol bind:this={list} class="py-2">
-        <li>
+        {#if more}<li>
+                <button class="step" data-field onclick={() => void load(true)}>Earlier steps…</button>
+            </li>{:else if steps.length === 0 && search !== ''}<li class="px-4">No step says that.</li>{/if}
+        <li class={search === '' && !more ? '' : 'hidden'}>
             <button
                 data-field
                 class="step"
@@ -71,12 +82,12 @@
                     data-field
                     class="step"
                     class:here={step.id === head}
-                    class:aside={!way.has(step.id)}
+                    class:aside={!step.done}
                     aria-current={step.id === head}
                     onclick={() => song.goTo(step.id)}
                 >
                     <span class="min-w-0 flex-1"
-                        >{step.said}{#if !way.has(step.id)}<span class="sr-only"> (not done now)</span>{/if}</span
+                        >{step.said}{#if !step.done}<span class="sr-only"> (not done now)</span>{/if}</span
                     >
                     <time class="text-sm text-base-content/80">{time(step.at)}</time>
                 </button>

@@ -43,6 +43,7 @@ export function seeing(sheet: Sheet, cancel: () => boolean): Record<string, Hand
             );
         },
         escape: () => {
+            if (song.queue.going) return void (song.queue.going = false);
             if (cancel()) return;
             song.inTurn(() => {
                 if (song.selected.size > 0) song.select([]);
