@@ -150,4 +150,21 @@ final class SongsTest extends TestCase
 
         return $names;
     }
+
+    public function test_the_list_asks_as_little_for_many_songs_as_for_few(): void
+    {
+        $asked = [];
+        foreach ([1, 12] as $count) {
+            for ($i = 0; $i < $count; $i++) {
+                $this->postJson('/api/songs', ['name' => "Song $i"])->assertCreated();
+            }
+            \Illuminate\Support\Facades\DB::enableQueryLog();
+            \Illuminate\Support\Facades\DB::flushQueryLog();
+            $songs = $this->getJson('/api/songs')->assertOk()->json('songs');
+            $asked[] = count(\Illuminate\Support\Facades\DB::getQueryLog());
+        }
+        self::assertSame($asked[0], $asked[1]);
+        self::assertCount(13, $songs);
+        self::assertSame(1, $songs[0]['parts']);
+    }
 }

@@ -11,6 +11,7 @@ use App\Models\Track;
 use App\Songs\Keeping;
 use App\Songs\Library;
 use App\Songs\SongView;
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -24,8 +25,11 @@ final class SongController
     public function index(): JsonResponse
     {
         $songs = [];
-        foreach (Song::query()->get()->sortByDesc(static fn (Song $s): string => $s->updated_at->toIso8601String().sprintf('%010d', $s->id)) as $song) {
-            $songs[] = self::summary($song);
+        $parts = self::partsOf(null);
+        /** @var Collection<int, Song> $all */
+        $all = Song::query()->orderByDesc('updated_at')->orderByDesc('id')->get();
+        foreach ($all as $song) {
+            $songs[] = self::summary($song, $parts[$song->id] ?? [0, 0]);
         }
 
         return new JsonResponse(['songs' => $songs]);
@@ -130,18 +134,36 @@ final class SongController
         });
     }
 
-    /** @return array<string, mixed> */
-    private static function summary(Song $song): array
+    /**
+     * How many parts songs have and where the last of them ends: of all songs at once.
+     *
+     * @return array<int, array{int, int}> by song
+     */
+    private static function partsOf(?int $song): array
+    {
+        $found = DB::table('parts')->where('gone', false)->when($song !== null, static fn ($q) => $q->where('song_id', $song));
+        $parts = [];
+        /** @var object{song_id: int, count: int, last: int|null} $row */
+        foreach ($found->groupBy('song_id')->selectRaw('song_id, count(*) as count, max(last_end) as last')->get() as $row) {
+            $parts[$row->song_id] = [$row->count, $row->last ?? 0];
+        }
+
+        return $parts;
+    }
+
+    /**
+     * @param  array{int, int}|null  $parts  how many, and where the last ends, where that is known
+     * @return array<string, mixed>
+     */
+    private static function summary(Song $song, ?array $parts = null): array
     {
         $time = $song->time();
-        $parts = $song->parts()->toBase()->where('gone', false);
-        $last = (clone $parts)->max('last_end');
-        $last = is_int($last) ? $last : 0;
+        [$count, $last] = $parts ?? self::partsOf($song->id)[$song->id] ?? [0, 0];
 
         return [
             'id' => $song->id,
             'name' => $song->name,
-            'parts' => $parts->count(),
+            'parts' => $count,
             'bars' => $last === 0 ? 0 : $time->meters->barAt($last - 1)->index + 1,
             'seconds' => $time->tempos->seconds($last),
             'changed' => $song->updated_at->toIso8601String(),
