@@ -87,7 +87,9 @@ export async function openRoll(page: Page, song: SongJson): Promise<Locator> {
 export async function said(page: Page, text: string | RegExp): Promise<void> {
     const line = page.getByTestId('said');
     await expect(line).toContainText(
-        typeof text === 'string' ? text : new RegExp(text.source.replace(/^\^/, '^\\s*').replace(/\$$/, '[\\s\\u200b]*$')),
+        typeof text === 'string'
+            ? text
+            : new RegExp(text.source.replace(/^\^/, '^\\s*').replace(/\$$/, '[\\s\\u200b]*$')),
     );
 }
 
