@@ -42,8 +42,18 @@ final class GridReading implements Reading
     /** Below this a swing is none: it could not be heard. */
     private const LEAST_SWING = 51.5;
 
-    /** How many standard errors a mean lies off before it is taken for meant. */
-    private const BEYOND_CHANCE = 3.0;
+    /** Other pitches that begin within so many ms of a first one are a chord. */
+    private const GATHER = 30.0;
+
+    /** Where a guess at how late all is played begins, and how late is nothing unusual, in ms. */
+    private const LATENESSES = [0.0, 14.0, -14.0];
+
+    private const USUAL_LATENESS = 12.0;
+
+    private const ENOUGH = 1500;
+
+    /** What each chord weighs that would come to lie on another. */
+    private const MERGED = 4.0;
 
     /** Where a guess at the swing begins: straight, light, triplet, heavy. */
     private const GUESSES = [52.0, 58.0, 66.67, 73.0];
@@ -66,27 +76,23 @@ final class GridReading implements Reading
     public static function of(array $notes, Timeline $time): array
     {
         $played = array_values(array_filter($notes, static fn (Note $n): bool => ! $n->muted));
+        $chords = self::chords($played, $time);
         $grids = [];
         foreach (self::CANDIDATES as $name) {
-            $grids[] = self::weigh($played, $time, $name, Lines::STRAIGHT);
+            $grids[] = self::weigh($chords, $time, $name, Lines::STRAIGHT);
         }
         $swing = null;
         $lightest = INF;
         foreach ($played === [] ? [] : self::SWUNG as $name) {
-            $found = self::swing($played, $time, Grid::parse($name));
+            $found = self::swing($chords, $time, Grid::parse($name));
             if ($found >= self::LEAST_SWING) {
-                $one = self::weigh($played, $time, $name, $found);
+                $one = self::weigh($chords, $time, $name, $found);
                 $grids[] = $one;
                 [$swing, $lightest] = $one['weight'] < $lightest ? [$found, $one['weight']] : [$swing, $lightest];
             }
         }
         usort($grids, static fn (array $a, array $b): int => $a['weight'] <=> $b['weight']);
         $best = $grids[0];
-        foreach ($grids as $grid) {
-            if ($grid['merges'] < $best['merges']) {
-                $best = $grid;
-            }
-        }
         if ($played === []) {
             return ['notes' => 0, 'grids' => [], 'swing' => null, 'beat' => self::beat([], $time), 'best' => null, 'said' => 'There are no notes to read a grid from.'];
         }
@@ -120,86 +126,171 @@ final class GridReading implements Reading
     }
 
     /**
-     * @param  list<Note>  $notes
+     * The notes by what was struck together: those of other pitches within the gather window of a first one. A chord
+     * that is strummed was meant for one place, the middle of its strokes.
+     *
+     * @param  list<Note>  $notes in order
+     * @return list<array{float, list<Note>}> places in ticks, with their notes
+     */
+    private static function chords(array $notes, Timeline $time): array
+    {
+        usort($notes, static fn (Note $a, Note $b): int => $a->playedStart() <=> $b->playedStart());
+        $chords = $rows = [];
+        $until = -1.0;
+        foreach ($notes as $note) {
+            $start = max(0, $note->playedStart());
+            $row = $note->channel << 7 | $note->pitch;
+            $last = count($chords) - 1;
+            if ($last < 0 || $start > $until || isset($rows[$row])) {
+                $chords[++$last] = [0.0, []];
+                $rows = [];
+                $until = $time->tempos->shift($start, self::GATHER);
+            }
+            $rows[$row] = true;
+            [$sum, $struck] = $chords[$last];
+            $chords[$last] = [$sum + $start, [...$struck, $note]];
+        }
+
+        return array_map(static fn (array $chord): array => [$chord[0] / count($chord[1]), $chord[1]], array_values($chords));
+    }
+
+    /**
+     * @param  list<array{float, list<Note>}>  $chords
      * @return Weighed
      */
-    private static function weigh(array $notes, Timeline $time, string $name, float $swing): array
+    private static function weigh(array $chords, Timeline $time, string $name, float $swing): array
     {
         $grid = Grid::parse($name);
         $lines = $time->lines($grid, $swing);
-        $sum = $signed = $squares = $largest = 0.0;
-        $near = $merges = 0;
-        $taken = [];
-        foreach ($notes as $note) {
-            $start = max(0, $note->playedStart());
-            $line = $lines->nearest($start);
-            $ms = $time->tempos->milliseconds($line, $start);
-            $away = abs($ms);
-            $sum += $away;
-            $signed += $ms;
-            $squares += $away * $away;
-            $largest = max($largest, $away);
-            $near += $away <= self::REACH ? 1 : 0;
-            $row = $note->channel << 7 | $note->pitch;
-            $merges += isset($taken[$row][$line]) ? 1 : 0;
-            $taken[$row][$line] = true;
+        [$late, $spread] = self::lateness($chords, $time, $lines);
+        $sum = $signed = $largest = 0.0;
+        $near = $merges = $count = $clashes = 0;
+        $taken = $meant = [];
+        foreach ($chords as [$place, $notes]) {
+            // Where it was meant: two chords of one pitch were not meant for one line.
+            $line = $lines->nearest(max(0, (int) round($time->tempos->shift($place, -$late))));
+            $rows = array_map(static fn (Note $n): int => $n->channel << 7 | $n->pitch, $notes);
+            $clashes += array_intersect_key($meant[$line] ?? [], array_flip($rows)) === [] ? 0 : 1;
+            $meant[$line] = ($meant[$line] ?? []) + array_fill_keys($rows, true);
+            foreach ($notes as $note) {
+                $start = max(0, $note->playedStart());
+                $line = $lines->nearest($start);
+                $ms = $time->tempos->milliseconds($line, $start);
+                $away = abs($ms);
+                $sum += $away;
+                $signed += $ms;
+                $largest = max($largest, $away);
+                $near += $away <= self::REACH ? 1 : 0;
+                $row = $note->channel << 7 | $note->pitch;
+                $merges += isset($taken[$row][$line]) ? 1 : 0;
+                $taken[$row][$line] = true;
+                $count++;
+            }
         }
-        $n = max(1, count($notes));
+        $n = max(1, count($chords));
+        $count = max(1, $count);
         [$numerator, $denominator] = $grid->cell($time->ppq);
         $density = $time->ppq * $denominator / $numerator;
 
         return [
-            'grid' => $name, 'swing' => $swing, 'mean' => round($sum / $n, 2), 'largest' => round($largest, 2), 'off' => round($signed / $n, 2),
-            'share' => round($near / $n, 4), 'merges' => $merges,
-            'weight' => $n * (log(max(self::FLOOR, sqrt(max(0.0, $squares / $n - ($signed / $n) ** 2)))) + log($density)) + ($swing > Lines::STRAIGHT ? log($n) / 2 : 0.0),
+            'grid' => $name, 'swing' => $swing, 'mean' => round($sum / $count, 2), 'largest' => round($largest, 2), 'off' => round($signed / $count, 2),
+            'share' => round($near / $count, 4), 'merges' => $merges,
+            'weight' => $n * (log(max(self::FLOOR, $spread)) + log($density)) + ($swing > Lines::STRAIGHT ? log($n) / 2 : 0.0)
+                + ($late / self::USUAL_LATENESS) ** 2 / 2 + self::MERGED * $clashes,
         ];
     }
 
     /**
-     * The swing, 50 to 75 %, that brings the lines nearest to the notes: notes are dealt to the lines of their pair, the
-     * middle line is put where those dealt to it lie, and so on until it rests. Where those on the beat are late or
-     * early beyond chance, the middle line is not swung by as much.
+     * How late all is played, taken off before chords are dealt to lines: where that lets them lie nearest.
      *
-     * @param  list<Note>  $notes
+     * @param  list<array{float, list<Note>}>  $chords
+     * @return array{float, float} ms, and the spread about it
      */
-    private static function swing(array $notes, Timeline $time, Grid $grid): float
+    private static function lateness(array $chords, Timeline $time, Lines $lines): array
+    {
+        // Of very many every so-manieth tells as much.
+        $every = intdiv(count($chords), self::ENOUGH) + 1;
+        $chords = array_values(array_filter($chords, static fn (int $i): bool => $i % $every === 0, ARRAY_FILTER_USE_KEY));
+        $best = [0.0, INF];
+        foreach (self::LATENESSES as $late) {
+            $spread = INF;
+            for ($round = 0; $round < 3; $round++) {
+                $sum = $squares = 0.0;
+                foreach ($chords as [$place]) {
+                    $start = max(0, (int) round($time->tempos->shift($place, -$late)));
+                    $ms = $time->tempos->milliseconds($lines->nearest($start), $place);
+                    $sum += $ms;
+                    $squares += $ms * $ms;
+                }
+                $n = max(1, count($chords));
+                $mean = $sum / $n;
+                $spread = sqrt(max(0.0, $squares / $n - $mean * $mean));
+                if (abs($mean - $late) < 0.1) {
+                    break;
+                }
+                $late = $mean;
+            }
+            if ($spread < $best[1] - 0.01) {
+                $best = [$late, $spread];
+            }
+        }
+
+        return $best[1] === INF ? [0.0, 0.0] : $best;
+    }
+
+    /**
+     * The swing, 50 to 75 %, that brings the lines nearest: chords are dealt to the lines of their pair, less what all
+     * are late, the middle line is put where those dealt to it lie, and so on until it rests. Where those on the beat
+     * are late or early, less what may be chance, the middle line is not swung by as much.
+     *
+     * @param  list<array{float, list<Note>}>  $chords
+     */
+    private static function swing(array $chords, Timeline $time, Grid $grid): float
     {
         [$n, $d] = $grid->cell($time->ppq);
         $pair = 2 * $n / $d;
         $phases = [];
-        foreach ($notes as $note) {
-            $start = max(0, $note->playedStart());
-            $bar = $time->meters->barAt($start);
+        $tick = $time->tempos->milliseconds(0, $time->ppq) / $time->ppq;
+        foreach ($chords as [$start]) {
+            $bar = $time->meters->barAt((int) $start);
             $phases[] = fmod($start - $bar->start, $pair) / $pair * 100;
         }
         $best = Lines::STRAIGHT;
         $least = INF;
-        foreach (self::GUESSES as $swing) {
-            $error = 0.0;
-            for ($round = 0; $round < 8; $round++) {
-                $sum = $count = $error = $late = $square = $on = 0;
-                foreach ($phases as $phase) {
-                    $away = $phase > 50 ? $phase - 100 : $phase;
-                    if (abs($phase - $swing) < abs($away)) {
-                        $sum += $phase;
-                        $count++;
-                        $away = $phase - $swing;
-                    } else {
-                        $late += $away;
-                        $square += $away * $away;
-                        $on++;
+        foreach (self::LATENESSES as $offset) {
+            foreach (self::GUESSES as $swing) {
+                $late = $offset / $tick / $pair * 100;
+                $error = 0.0;
+                for ($round = 0; $round < 8; $round++) {
+                    $sum = $count = $error = $off = $square = $on = 0;
+                    foreach ($phases as $phase) {
+                        $phase = fmod($phase - $late + 100, 100);
+                        $away = $phase > 50 ? $phase - 100 : $phase;
+                        if (abs($phase - $swing) < abs($away)) {
+                            $sum += $phase;
+                            $count++;
+                            $away = $phase - $swing;
+                        } else {
+                            $off += $away;
+                            $square += $away * $away;
+                            $on++;
+                        }
+                        $error += $away * $away;
                     }
-                    $error += $away * $away;
+                    if ($count === 0) {
+                        break;
+                    }
+                    $off /= max(1, $on);
+                    $doubt = sqrt(max(0.0, $square / max(1, $on) - $off * $off) / max(1, $on));
+                    $all = $late + $off;
+                    // What may be chance is taken for lateness only in part.
+                    $taken = $on > 3 && abs($all) > $doubt ? $all * (1 - ($doubt / $all) ** 2) : 0.0;
+                    $swing = max(50.0, min(75.0, $sum / $count - ($taken - $late)));
+                    $late = $taken;
                 }
-                if ($count === 0) {
-                    break;
+                if ($error < $least) {
+                    [$best, $least] = [$swing, $error];
                 }
-                $late /= max(1, $on);
-                $doubt = sqrt(max(0.0, $square / max(1, $on) - $late * $late) / max(1, $on));
-                $swing = max(50.0, min(75.0, $sum / $count - ($on > 3 && abs($late) > self::BEYOND_CHANCE * $doubt ? $late : 0.0)));
-            }
-            if ($error < $least) {
-                [$best, $least] = [$swing, $error];
             }
         }
 

@@ -34,6 +34,39 @@ final class GridReadingTest extends TestCase
         self::assertLessThanOrEqual(1, count($wrong), json_encode($wrong) ?: '');
     }
 
+    /** @return iterable<string, array{float, float, float, int}> spread, lateness and strum in ms, and how many of 12 grids × 4 takes are named at least */
+    public static function hands(): iterable
+    {
+        yield 'late' => [12.0, 15.0, 0.0, 47];
+        yield 'early' => [12.0, -15.0, 0.0, 46];
+        yield 'strummed' => [12.0, 0.0, 20.0, 47];
+        yield 'loose' => [20.0, 0.0, 0.0, 43];
+        yield 'loose and late' => [20.0, 15.0, 0.0, 41];
+        yield 'loose, late and strummed' => [20.0, 15.0, 20.0, 41];
+    }
+
+    #[DataProvider('hands')]
+    public function test_it_names_the_grid_under_looser_and_later_hands(float $spread, float $late, float $strum, int $least): void
+    {
+        $right = 0;
+        foreach (Takes::GRIDS as [$grid, $swing]) {
+            for ($seed = 1; $seed <= 4; $seed++) {
+                $right += Takes::isRight(Takes::read($grid, $swing, 500 + $seed, $spread, $late, $strum)['best'], $grid, $swing) ? 1 : 0;
+            }
+        }
+        self::assertGreaterThanOrEqual($least, $right);
+    }
+
+    public function test_one_pair_that_would_merge_does_not_rule_a_grid_out(): void
+    {
+        // Sixteen eighths, and one of them struck twice 60 ticks apart.
+        $notes = array_map(static fn (int $i): array => [$i * 480, 90, 60], range(0, 15));
+        $reading = GridReading::of(Make::score([...$notes, [7 * 480 + 60, 90, 60]])->part(1)->inOrder(), Timeline::of(960));
+
+        self::assertSame('1/8', $reading['best']['grid'] ?? null);
+        self::assertStringContainsString('1 would merge', $reading['said']);
+    }
+
     public function test_numbers_by_hand(): void
     {
         // At 120 a millisecond is 1.92 ticks; the notes lie 10, −20 and 30 ticks off eighths.

@@ -23,7 +23,12 @@ final class Takes
 
     private const SPREAD = 12.0;
 
-    public static function score(string $grid, float $swing, int $seed, ?int $bpm = null): Score
+    /**
+     * @param  float  $spread  ms
+     * @param  float  $late  ms by which all is late, below 0 early
+     * @param  float  $strum  ms from the first to the last of three notes of a chord; 0 for single notes
+     */
+    public static function score(string $grid, float $swing, int $seed, ?int $bpm = null, float $spread = self::SPREAD, float $late = 0.0, float $strum = 0.0): Score
     {
         mt_srand($seed);
         $time = Timeline::of(960, [[0, intdiv(60_000_000, $bpm ?? mt_rand(80, 160))]]);
@@ -31,8 +36,10 @@ final class Takes
         $notes = [];
         for ($line = 0; $line < 8 * 3840; $line = $lines->after($line)) {
             if (mt_rand() / mt_getrandmax() < 0.6) {
-                $off = self::SPREAD * sqrt(-2 * log((mt_rand() + 1) / (mt_getrandmax() + 2))) * cos(2 * M_PI * mt_rand() / mt_getrandmax());
-                $notes[] = new Note(count($notes) + 1, max(0, Note::whole($time->tempos->shift($line, $off))), 100, 60, 80);
+                $off = $late + $spread * sqrt(-2 * log((mt_rand() + 1) / (mt_getrandmax() + 2))) * cos(2 * M_PI * mt_rand() / mt_getrandmax());
+                foreach ($strum > 0 ? [0, 1, 2] : [0] as $k) {
+                    $notes[] = new Note(count($notes) + 1, max(0, Note::whole($time->tempos->shift($line, $off + $strum * $k / 2))), 100, 60 + 4 * $k, 80);
+                }
             }
         }
 
@@ -40,9 +47,9 @@ final class Takes
     }
 
     /** @return array{best: array{grid: string, swing: float}|null, said: string} */
-    public static function read(string $grid, float $swing, int $seed): array
+    public static function read(string $grid, float $swing, int $seed, float $spread = self::SPREAD, float $late = 0.0, float $strum = 0.0): array
     {
-        $score = self::score($grid, $swing, $seed);
+        $score = self::score($grid, $swing, $seed, null, $spread, $late, $strum);
 
         return GridReading::of($score->part(1)->inOrder(), $score->time);
     }
