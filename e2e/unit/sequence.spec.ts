@@ -143,6 +143,32 @@ test('another tempo while it plays goes on from the same tick; the metronome fol
     expect(sequence.late).toBe(0);
 });
 
+test('a loop with a change of tempo in it keeps its beats and notes in each round', () => {
+    const sequence = new Sequence(RATE);
+    sequence.clicks = true;
+    sequence.take(
+        {
+            // The second beat is twice as slow: the loop of two beats lasts a second and a half.
+            time: { ppq: 960, tempos: [[0, 0, 500_000], [960, 0.5, 1_000_000]], meters: [[0, 2, 4]] }, // prettier-ignore
+            parts: [part([[1, 0, 0.25, 60], [2, 1, 1.25, 61]])], // prettier-ignore
+            loop: { from: 0, to: 1.5, chase: [] },
+        },
+        0,
+    );
+    sequence.begin(0, 0);
+    const all = run(sequence, 1.5 * 50 - 0.01);
+    const clicks = all.flatMap(({ at, message: m }) => (typeof m === 'string' ? [[m, at] as const] : []));
+    expect(clicks).toHaveLength(100);
+    clicks.forEach(([m, at], i) => {
+        expect(m).toBe(i % 2 ? 'click' : 'accent');
+        expect(Math.abs(at - ((i >> 1) * 1.5 + (i % 2) * 0.5) * RATE)).toBeLessThanOrEqual(0.5);
+    });
+    const heard = ons(all);
+    expect(heard).toHaveLength(100);
+    heard.forEach(([at], i) => expect(Math.abs(at - ((i >> 1) * 1.5 + (i % 2)) * RATE)).toBeLessThanOrEqual(0.5));
+    expect(sequence.late).toBe(0);
+});
+
 test('where sound takes too much of the time fewer voices are let sound, and more again when there is room', () => {
     const load = new Load(RATE);
     const seconds = (n: number, ms: number, lost = 0): void => {
