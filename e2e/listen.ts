@@ -1,16 +1,7 @@
 import type { Page } from '@playwright/test';
+import type { Did, Report } from '../resources/js/sound/protocol';
 
-/** What the sound did: when by the audio clock, and a message (channel, status, data) or a click. */
-export type Did = [at: number, message: number[] | 'click' | 'accent'];
-
-export interface Report {
-    voices: number;
-    blocks: number;
-    lost: number;
-    apart: number;
-    late: number;
-    load: number;
-}
+export type { Did, Report };
 
 interface Heard {
     node: AudioWorkletNode | null;

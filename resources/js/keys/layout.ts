@@ -1,24 +1,10 @@
+import { SIGN_OF } from './signs';
 import { SHOWN } from './strokes';
 
 /** What a keyboard types without Shift at a place; undefined where that is not known. */
 export type TypedAt = (code: string) => string | undefined;
 
-/** Keys of signs, by their standard names, and the sign that each is called after. */
-const NAMES: Record<string, string> = {
-    Backquote: '`',
-    Minus: '-',
-    Equal: '=',
-    BracketLeft: '[',
-    BracketRight: ']',
-    Semicolon: ';',
-    Quote: "'",
-    Backslash: '\\',
-    Comma: ',',
-    Period: '.',
-    Slash: '/',
-    IntlBackslash: '<',
-};
-export const SIGNS = Object.keys(NAMES);
+export const SIGNS = Object.keys(SIGN_OF);
 
 const LETTERS = 'ABCDEFGHIJKLMNOPQRSTUVWXYZ';
 /** Places on which signs may stand; digits stand for their place, whatever they type. */
@@ -33,7 +19,7 @@ export function signKeys(typed: TypedAt): Map<string, string> {
     const keys = new Map<string, string>();
     const left = new Set(SIGNS);
     for (const code of PLACES) {
-        const name = SIGNS.find((n) => NAMES[n] === typed(code));
+        const name = SIGNS.find((n) => SIGN_OF[n] === typed(code));
         if (name && left.delete(name)) keys.set(code, name);
     }
     const free = (code: string): boolean => !keys.has(code) && !/^[a-z]$/i.test(typed(code) ?? '');
@@ -65,7 +51,7 @@ function learn(): void {
     for (const name of SIGNS) {
         const code = [...keys].find(([, n]) => n === name)?.[0];
         const sign = code && known.get(code);
-        SHOWN[name] = sign && !/^[a-z]$/i.test(sign) ? sign : NAMES[name]!;
+        SHOWN[name] = sign && !/^[a-z]$/i.test(sign) ? sign : SIGN_OF[name]!;
     }
 }
 
@@ -93,7 +79,7 @@ export function seen(e: Pick<KeyboardEvent, 'key' | 'code' | 'shiftKey' | 'altKe
 
 /** The place of a letter or of a sign's name on the person's keyboard. */
 export function codeOf(name: string): string {
-    if (name in NAMES) return [...keys].find(([, n]) => n === name)?.[0] ?? name;
+    if (name in SIGN_OF) return [...keys].find(([, n]) => n === name)?.[0] ?? name;
     if (!/^[A-Z]$/.test(name)) return name;
     for (const l of LETTERS) if (known.get(`Key${l}`)?.toUpperCase() === name) return `Key${l}`;
     return `Key${name}`;
@@ -101,5 +87,7 @@ export function codeOf(name: string): string {
 
 /** What stands on the key at a place: "q" at KeyQ, unless the layout has another letter there. */
 export function signAt(code: string): string {
-    return known.get(code) ?? /^(?:Key|Digit)(.)$/.exec(code)?.[1]?.toLowerCase() ?? NAMES[code] ?? SHOWN[code] ?? code;
+    return (
+        known.get(code) ?? /^(?:Key|Digit)(.)$/.exec(code)?.[1]?.toLowerCase() ?? SIGN_OF[code] ?? SHOWN[code] ?? code
+    );
 }

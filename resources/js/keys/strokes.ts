@@ -1,5 +1,6 @@
 import type { Binding } from '../api/types';
 import { nameAt } from './layout';
+import { SIGN_OF } from './signs';
 
 /** Which key is Mod: Cmd on a Mac, else Ctrl. */
 export const isMac = typeof navigator !== 'undefined' && /Mac|iPhone|iPad/.test(navigator.platform);
@@ -66,18 +67,7 @@ export const SHOWN: Record<string, string> = {
     PageUp: 'PgUp',
     PageDown: 'PgDn',
     Backspace: '⌫',
-    Backquote: '`',
-    Minus: '-',
-    Equal: '=',
-    BracketLeft: '[',
-    BracketRight: ']',
-    Semicolon: ';',
-    Quote: "'",
-    Backslash: '\\',
-    Comma: ',',
-    Period: '.',
-    Slash: '/',
-    IntlBackslash: '<',
+    ...SIGN_OF,
     WheelUp: 'wheel ↑',
     WheelDown: 'wheel ↓',
 };

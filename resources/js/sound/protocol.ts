@@ -103,7 +103,7 @@ export type FromSound =
     | { kind: 'ready' }
     | { kind: 'failed'; why: string }
     | { kind: 'warmed'; token: number }
-    | { kind: 'began' | 'round' | 'moved'; at: number; seconds: number }
+    | { kind: 'began' | 'round'; at: number; seconds: number }
     | { kind: 'counts'; at: number }
     | { kind: 'ended' }
     | { kind: 'let-go'; voices: number }

@@ -1,6 +1,6 @@
 import decoderUrl from './decoder?worker&url';
 import workletUrl from './worklet/processor?worker&url';
-import type { Count, FromSound, Message, Plan, Report, Strike, ToSound, Wanted } from './protocol';
+import type { Count, FromSound, Message, Plan, Strike, ToSound, Wanted } from './protocol';
 
 const BANK = '/sound/bank.sf3';
 
@@ -139,12 +139,6 @@ export class Synth {
     /** Sounds notes for a moment; those tried before end. */
     try(strikes: Strike[]): void {
         this.tell({ kind: 'try', strikes });
-    }
-
-    async report(): Promise<Report> {
-        const report = this.answer('report');
-        this.tell({ kind: 'report' });
-        return ((await report) as { report: Report }).report;
     }
 
     /** The loudest sample of the last moment, 0 to 1 (or over). */

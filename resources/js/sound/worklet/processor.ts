@@ -52,11 +52,6 @@ class Sound extends AudioWorkletProcessor {
         this.port.postMessage(message);
     }
 
-    /** The first frame that is not rendered yet. */
-    private get next(): number {
-        return currentFrame;
-    }
-
     private hear(asked: ToSound): void {
         switch (asked.kind) {
             case 'bank':
@@ -73,7 +68,7 @@ class Sound extends AudioWorkletProcessor {
             case 'warm':
                 return this.voices.warm(asked.token, asked.wanted);
             case 'plan':
-                return this.sendAll(this.sequence.take(asked.plan, this.next));
+                return this.sendAll(this.sequence.take(asked.plan, currentFrame));
             case 'play':
                 return this.play(asked.from, asked.chase, asked.count);
             case 'stop':
@@ -102,6 +97,7 @@ class Sound extends AudioWorkletProcessor {
         this.counted = [];
         this.sendAll(chase);
         const at = count ? this.count(count, start) + Math.round(count.clicks * count.every * sampleRate) : start;
+        this.toldOff = false;
         this.sequence.begin(from, at);
         this.tell({ kind: 'began', at: at / sampleRate, seconds: from });
     }
@@ -122,7 +118,7 @@ class Sound extends AudioWorkletProcessor {
             this.fadeOut(SHARP_FADE);
             this.reopens = true;
         } else this.gain = 1;
-        return this.next + Math.round(START_IN * sampleRate);
+        return currentFrame + Math.round(START_IN * sampleRate);
     }
 
     /** Lets sound out at once. */
@@ -141,7 +137,7 @@ class Sound extends AudioWorkletProcessor {
         this.voices.endAll();
         this.reopens = false;
         if (this.gain > 0) this.fadeOut(FADE);
-        this.watched?.push([this.next / sampleRate, [0, 0xb0, 123, 0]]);
+        this.watched?.push([currentFrame / sampleRate, [0, 0xb0, 123, 0]]);
     }
 
     private fadeOut(seconds: number): void {
@@ -152,15 +148,15 @@ class Sound extends AudioWorkletProcessor {
 
     private try(strikes: readonly Strike[]): void {
         this.openNow();
-        for (const { channel, pitch } of this.tried.splice(0)) this.send([channel, OFF, pitch, 64], this.next);
+        for (const { channel, pitch } of this.tried.splice(0)) this.send([channel, OFF, pitch, 64], currentFrame);
         for (const { channel, pitch, velocity, seconds } of strikes) {
-            this.send([channel, ON, pitch, velocity], this.next);
-            this.tried.push({ at: this.next + Math.round(seconds * sampleRate), channel, pitch });
+            this.send([channel, ON, pitch, velocity], currentFrame);
+            this.tried.push({ at: currentFrame + Math.round(seconds * sampleRate), channel, pitch });
         }
     }
 
     private sendAll(messages: readonly Message[]): void {
-        for (const message of messages) this.send(message, this.next);
+        for (const message of messages) this.send(message, currentFrame);
     }
 
     private send(message: Message, frame: number): void {
@@ -247,7 +243,7 @@ class Sound extends AudioWorkletProcessor {
         this.voices.cutAll();
     }
 
-    /** Where the machine cannot make so many voices in time, the quietest end softly, and it is said once. */
+    /** Where the machine cannot make so many voices in time, the quietest end softly, and it is said once each time it plays. */
     private mind(ms: number, frames: number, lost: number): void {
         this.load.add(ms, frames, lost, this.voices.count);
         if (this.voices.count <= this.load.most) return;
