@@ -7,6 +7,7 @@ namespace App\Http\Middleware;
 use App\Http\Problems;
 use Closure;
 use Illuminate\Http\Request;
+use Symfony\Component\HttpFoundation\InputBag;
 use Symfony\Component\HttpFoundation\Response;
 
 /** Refuses what says that it is JSON and is none: it would be read as nothing at all. */
@@ -14,10 +15,15 @@ final class Readable
 {
     public function handle(Request $request, Closure $next): Response
     {
-        if ($request->isJson() && $request->getContent() !== '' && ! is_array(json_decode($request->getContent(), true))) {
-            $why = json_last_error() === JSON_ERROR_NONE ? 'it is no object' : json_last_error_msg();
+        if ($request->isJson() && $request->getContent() !== '') {
+            $data = json_decode($request->getContent(), true);
+            if (! is_array($data)) {
+                $why = json_last_error() === JSON_ERROR_NONE ? 'it is no object' : json_last_error_msg();
 
-            return Problems::response(400, 'Not readable', "The request cannot be read as JSON: $why. Nothing was changed.");
+                return Problems::response(400, 'Not readable', "The request cannot be read as JSON: $why. Nothing was changed.");
+            }
+            /** @var array<string, mixed> $data read once, here */
+            $request->setJson(new InputBag($data));
         }
         $response = $next($request);
 
