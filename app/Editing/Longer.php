@@ -32,7 +32,7 @@ final class Longer
     {
         $step = $this->tree->head();
         $last = $step === null ? null : json_decode($step->command, true, 64, JSON_THROW_ON_ERROR);
-        if ($step === null || ! is_array($last) || ($last['edit'] ?? null) !== ($command['edit'] ?? null) || DB::table('steps')->where('parent_id', $step->id)->exists()) {
+        if ($step === null || ! is_array($last) || ($last['edit'] ?? null) !== ($command['edit'] ?? null) || DB::table('steps')->where('song_id', $step->song_id)->where('parent_id', $step->id)->exists()) {
             return null;
         }
         $edit = Catalogue::classes()[is_string($command['edit'] ?? null) ? $command['edit'] : ''] ?? null;
@@ -83,6 +83,7 @@ final class Longer
         $between = $outcome->change->inverse()->applyTo($this->session->batch->score);
         $change = ChangeCodec::decode($step->change, $between, true)->then($outcome->change);
         $said ??= $sentence === null ? $outcome->said : $sentence($change);
+        KeptStates::forget($step->id);
         $step->update(['command' => json_encode($command, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE), 'said' => $said, 'change' => ChangeCodec::encode($change)]);
 
         return $said;

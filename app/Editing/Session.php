@@ -48,6 +48,12 @@ final class Session
         $this->batch->score = $this->store->withGone($this->batch->score, $ids);
     }
 
+    /** The song as it stands, with all that is out of sight in it. */
+    public function whole(): Score
+    {
+        return $this->store->withAllGone($this->batch->score);
+    }
+
     /** Where what is drawn ends. */
     public function end(): int
     {

@@ -7,6 +7,7 @@ namespace App\Editing;
 use App\Models\Step;
 use App\Songs\SongView;
 use Illuminate\Support\Facades\DB;
+use Jactonic\Core\Edit\Between;
 use Jactonic\Core\Edit\Change;
 use Jactonic\Core\Edit\ChangeCodec;
 use Jactonic\Core\Edit\PartChange;
@@ -38,7 +39,7 @@ final class Tree
      */
     public function add(mixed $command, string $said, Change $change, ?Selection $before, Selection $after): void
     {
-        $id = DB::table('steps')->insertGetId([
+        $row = [
             'song_id' => $this->session->song->id,
             'parent_id' => $this->session->song->head_id,
             'command' => json_encode($command, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE),
@@ -46,7 +47,15 @@ final class Tree
             'change' => ChangeCodec::encode($change),
             'chosen' => json_encode([$this->choice($before), $this->choice($after)], JSON_THROW_ON_ERROR),
             'created_at' => gmdate('Y-m-d H:i:s'),
-        ]);
+        ];
+        $marks = implode(', ', array_fill(0, count($row), '?'));
+        /** @var object{id: int, depth: int} $kept */
+        $kept = DB::selectOne('insert into steps ('.implode(', ', array_keys($row)).", depth) values ($marks, 1 + coalesce((select depth from steps where id = ?), 0)) returning id, depth",
+            [...array_values($row), $this->session->song->head_id]);
+        $id = $kept->id;
+        if ($kept->depth % KeptStates::EVERY === 0) {
+            KeptStates::keep($this->session->song->id, $id, $this->session->whole());
+        }
         $this->markNext($id);
         $this->session->song->head_id = $id;
     }
@@ -76,34 +85,98 @@ final class Tree
     }
 
     /**
-     * Goes toward any step of the tree, or to the start (null): back to where the two ways part, then on; as far as it
-     * gets in some time, so that nobody waits for the lock.
+     * Goes toward any step of the tree, or to the start (null): over the steps between or from the nearest state that is
+     * kept, whichever is less; as far as it gets in some time, so that nobody waits for the lock.
      *
      * @param  float  $seconds  after which no further step is taken; one is taken in any case
-     * @return array{int, int} how many steps that was, and how many are left
+     * @return array{int, int} how many steps lay between, and how many are left
      */
     public function goTo(?int $target, float $seconds): array
     {
-        $parents = self::parents($this->session->song->id);
+        $song = $this->session->song;
+        $parents = self::parents($song->id);
         if ($target !== null && ! array_key_exists($target, $parents)) {
             throw Refusal::parameter('step', $target, 'a step of this song');
         }
         $way = self::wayTo($target, $parents);
         $places = array_flip($way);
+        $between = self::distance($song->head_id, $parents, $places, count($way));
+        $this->jump($target, $parents, $way, $places, $between);
+        $left = self::distance($song->head_id, $parents, $places, count($way));
         $until = microtime(true) + $seconds;
-        $steps = $back = 0;
-        $here = $this->session->song->head_id;
-        for ($id = $here; $id !== null && ! isset($places[$id]); $id = $parents[$id]) {
-            $back++;
-        }
-        $left = $back + ($id === null ? count($way) : count($way) - 1 - $places[$id]);
-        for (; $left > 0 && ($steps === 0 || microtime(true) < $until); $steps++, $left--) {
-            $head = $this->session->song->head_id;
-            $undo = $head !== null && ! isset($places[$head]);
-            $this->take($this->find($undo ? $head : $way[$head === null ? 0 : $places[$head] + 1]), $undo);
+        for ($taken = false; $left > 0 && (! $taken || microtime(true) < $until); $taken = true, $left--) {
+            $undo = $song->head_id !== null && ! isset($places[$song->head_id]);
+            $step = $this->find($undo ? (int) $song->head_id : $way[$song->head_id === null ? 0 : $places[$song->head_id] + 1]);
+            $this->take($step, $undo);
+            if (! $undo && $step->depth % KeptStates::EVERY === 0 && ! KeptStates::has($step->id)) {
+                // A history of before states were kept, or a step that was made longer.
+                KeptStates::keep($song->id, $step->id, $this->session->whole());
+            }
         }
 
-        return [$steps, $left];
+        return [$between - $left, $left];
+    }
+
+    /**
+     * Goes to the state that is nearest to a step, where one is nearer than the song stands.
+     *
+     * @param  array<int, int|null>  $parents
+     * @param  list<int>  $way  to the step
+     * @param  array<int, int>  $places  of the steps on the way
+     */
+    private function jump(?int $target, array $parents, array $way, array $places, int $least): void
+    {
+        $depths = KeptStates::depths($this->session->song->id);
+        uasort($depths, static fn (int $a, int $b): int => abs($a - count($way)) <=> abs($b - count($way)));
+        $nearest = null;
+        foreach (array_keys($depths) as $step) {
+            $distance = self::distance($step, $parents, $places, count($way), $least);
+            if ($distance < $least) {
+                [$nearest, $least] = [$step, $distance];
+            }
+        }
+        if ($nearest === null) {
+            return;
+        }
+        $this->session->batch->score = $this->session->whole();
+        $change = Between::scores($this->session->batch->score, KeptStates::after($nearest, $this->session->batch->score->time));
+        $this->session->take($change, Selection::none());
+        $this->session->batch->chosen = $this->chosen($this->find($nearest), false) ?? Selection::none();
+        $this->markWay(self::wayTo($nearest, $parents), $parents);
+        $this->session->song->head_id = $nearest;
+    }
+
+    /**
+     * How many steps lie between a step and the end of a way: back to it, then along it or back over it.
+     *
+     * @param  array<int, int|null>  $parents
+     * @param  array<int, int>  $places  of the steps on the way
+     * @param  int  $most  from where on it need not be known
+     */
+    private static function distance(?int $from, array $parents, array $places, int $length, int $most = PHP_INT_MAX): int
+    {
+        for ($back = 0; $from !== null && ! isset($places[$from]) && $back < $most; $back++) {
+            $from = $parents[$from] ?? null;
+        }
+
+        return $back + ($from === null ? $length : $length - 1 - ($places[$from] ?? $length - 1));
+    }
+
+    /**
+     * Redo goes this way from now on.
+     *
+     * @param  list<int>  $way  from the start
+     * @param  array<int, int|null>  $parents
+     */
+    private function markWay(array $way, array $parents): void
+    {
+        $children = array_count_values(array_filter($parents, is_int(...)));
+        $this->session->song->first_id = $way[0];
+        foreach ($way as $i => $id) {
+            if ($i > 0 && $children[$way[$i - 1]] > 1) {
+                DB::table('steps')->where('id', $way[$i - 1])->update(['next_id' => $id]);
+            }
+        }
     }
 
     /**

@@ -13,6 +13,7 @@ use Illuminate\Support\Carbon;
  * @property int $id
  * @property int $song_id
  * @property int|null $parent_id
+ * @property int $depth how many steps lead to it, itself counted
  * @property int|null $next_id the child that redo takes: the one made or visited last
  * @property string $command JSON
  * @property string $said
@@ -30,5 +31,5 @@ final class Step extends Model
     protected $guarded = [];
 
     /** @var array<string, string> */
-    protected $casts = ['parent_id' => 'integer', 'next_id' => 'integer', 'song_id' => 'integer'];
+    protected $casts = ['parent_id' => 'integer', 'next_id' => 'integer', 'depth' => 'integer', 'song_id' => 'integer'];
 }

@@ -63,6 +63,12 @@ final class ScoreStore
         return new Score($score->time, $score->parts, $score->tracks, $score->nextPart, $score->nextTrack, $gone, $score->name);
     }
 
+    /** The score with all its parts that were taken away. */
+    public function withAllGone(Score $score): Score
+    {
+        return $this->withGone($score, array_values(array_map(self::int(...), DB::table('parts')->where('song_id', $this->song->id)->where('gone', true)->pluck('id')->all())));
+    }
+
     /** The tick after the last that any part reaches to, notes past its window included. */
     public function lastEnd(Score $score): int
     {
@@ -131,8 +137,12 @@ final class ScoreStore
     /** Where the last note of a part ends after a change: not all of them are looked at where that can be seen from those it touched. */
     private function endAfter(Part $part, PartChange $changed): int
     {
+        if ($changed->head !== null && $changed->head->before === null) {
+            return $part->lastEnd();
+        }
         $shift = $changed->head?->shift() ?? 0;
-        $end = ($this->lastEnds[$part->id] ?? 0) + ($part->notes->isEmpty() ? 0 : $shift);
+        $end = $this->lastEnds[$part->id] ?? 0;
+        $end += $end === 0 ? 0 : $shift;
         foreach ($changed->before as $note) {
             if ($note->end() + $shift >= $end) {
                 return $part->lastEnd();

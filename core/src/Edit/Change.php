@@ -39,7 +39,8 @@ final readonly class Change
         $gone = $score->gone;
         foreach ($this->parts as $id => $change) {
             $part = $change->applyTo($parts[$id] ?? $gone[$id] ?? null, $id);
-            if ($change->head !== null && $change->head->after === null) {
+            // What is out of sight stays there unless a head says otherwise.
+            if ($change->head === null ? ! isset($parts[$id]) : $change->head->after === null) {
                 unset($parts[$id]);
                 $gone[$id] = $part;
             } else {
