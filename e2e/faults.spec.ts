@@ -87,3 +87,22 @@ test('a long way through the history is gone in pieces, and Esc stops it on the 
     expect(asked).toBe(stopped);
     expect((await notesOf(page, song))[0]![3]).toBe(60);
 });
+
+test('what takes long says how far it is, and Esc or the button stops it with nothing changed', async ({ page }) => {
+    const many = Array.from({ length: 12_000 }, (_, i) => [i * 24, 24 * 16, 40 + (i % 40), 80]);
+    const song = await bring(page, midi(many));
+    await openRoll(page, song);
+    for (const stop of [
+        () => press(page, 'Escape'),
+        () => page.getByRole('button', { name: 'Stop' }).first().click(),
+    ]) {
+        await press(page, 'Control+a', 'x');
+        await expect(page.getByTestId('long')).toHaveText(/^At work, [\d,]+ notes so far$/);
+        await stop();
+        await said(page, 'Stopped. Nothing was changed.');
+        await expect(page.getByTestId('long')).toBeHidden();
+        expect((await notesOf(page, song)).length).toBe(12_000);
+    }
+    await press(page, 'Escape', 'd', 'ArrowUp');
+    await said(page, /up a semitone/);
+});

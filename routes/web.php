@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Http\Controllers\DoingController;
 use App\Http\Controllers\EditController;
 use App\Http\Controllers\GrooveController;
 use App\Http\Controllers\KeySetController;
@@ -18,6 +19,8 @@ Route::prefix('api')->where(['song' => $id, 'track' => $id, 'groove' => $id, 'se
     // Answers at once and does nothing: whether the server is there, and what a request costs by itself.
     Route::get('alive', static fn (): Response => new Response('', 204));
     Route::get('setup', SetupController::class);
+    Route::get('doing/{key}', [DoingController::class, 'show']);
+    Route::delete('doing/{key}', [DoingController::class, 'stop']);
     Route::get('songs', [SongController::class, 'index']);
     Route::post('imports', [SongController::class, 'import']);
     Route::post('songs', [SongController::class, 'store']);

@@ -53,7 +53,7 @@ final class Admission
                 throw new Stale((new SongView($song))->since($base));
             }
             $session = new Session($song, $book, $context);
-            $answer = $work($session);
+            $answer = $key === null ? $work($session) : Doing::work($key, static fn (): array => $work($session));
             $session->save();
             if ($key !== null) {
                 self::keep($song, $key, $answer);

@@ -8,6 +8,7 @@ use Jactonic\Core\Edit\Change;
 use Jactonic\Core\Edit\Editor;
 use Jactonic\Core\Edit\Outcome;
 use Jactonic\Core\Edit\Say;
+use Jactonic\Core\Edit\Watch;
 use Jactonic\Core\Param\Context;
 use Jactonic\Core\Recipe\Book;
 use Jactonic\Core\Recipe\Recipe;
@@ -77,8 +78,10 @@ final class Batch
             'touched' => $this->touch($command, $on ?? Selection::none()),
             default => $this->times($kind, $command, $on, $context),
         };
+        Watch::look();
         $this->score = $outcome->change->applyTo($this->score);
         $this->change = $this->change->then($outcome->change);
+        Watch::look();
         $this->on = $on;
         $this->chosen = $outcome->selection;
         $this->caret = $outcome->caret ?? $this->caret;

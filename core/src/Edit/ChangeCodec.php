@@ -126,6 +126,7 @@ final class ChangeCodec
         }
         $columns = [];
         foreach (array_keys($table->columns) as $name) {
+            Watch::look();
             $was = array_column($kept, $name);
             $is = array_column($now, $name);
             if ($was !== $is) {
@@ -156,6 +157,7 @@ final class ChangeCodec
         $now = $then = [];
         $columns = $written['columns'] ?? [];
         foreach ($written['ids'] ?? [] as $i => $id) {
+            Watch::step();
             $thing = $present?->get($id) ?? throw new \LogicException("A step works on $id, which is not there.");
             $other = [];
             foreach ($columns as $name => $sides) {

@@ -48,6 +48,7 @@ final class Draft
     /** @return bool whether the note differs from how it was */
     public function put(Part $part, Note $note): bool
     {
+        Watch::step();
         $old = $part->notes->get($note->id);
         if ($old == $note) {
             return false;
@@ -62,6 +63,7 @@ final class Draft
 
     public function drop(Part $part, Note $note): void
     {
+        Watch::step();
         $this->before[$part->id][$note->id] = $note;
         unset($this->after[$part->id][$note->id]);
     }
@@ -73,6 +75,7 @@ final class Draft
      */
     public function putPoint(Part $part, Point $point): bool
     {
+        Watch::step();
         $old = $part->points->get($point->id);
         if ($old == $point) {
             return false;
@@ -87,6 +90,7 @@ final class Draft
 
     public function dropPoint(Part $part, Point $point): void
     {
+        Watch::step();
         $this->pointsBefore[$part->id][$point->id] = $point;
         unset($this->pointsAfter[$part->id][$point->id]);
     }

@@ -1,5 +1,6 @@
 import { NoAnswer, Problem, request } from './client';
 import { goTogether, keepsChoice, type Item, type Sealed } from './items';
+import { Long } from './long.svelte';
 import type { Song } from './song.svelte';
 import type { Answer, Command, On } from './types';
 
@@ -16,6 +17,8 @@ export class Queue {
     waiting = $state(0);
     /** A long way through the history is gone in pieces: whether it goes on. */
     going = $state(false);
+    /** What is under way, where it takes long. */
+    readonly long = new Long();
     private items: Item[] = [];
     /** What is under way. */
     flying: Item[] = [];
@@ -141,11 +144,10 @@ export class Queue {
         const quiet = first.kind === 'do' && first.quiet !== undefined;
         try {
             const [path, body] = (sealed.body ??= this.body(sealed));
-            const answer = await request<Answer>('POST', `songs/${song.id}/${path}`, {
-                base: song.revision,
+            const answer = await this.long.over(
                 key,
-                ...body,
-            });
+                request<Answer>('POST', `songs/${song.id}/${path}`, { base: song.revision, key, ...body }),
+            );
             song.trouble = '';
             song.take(answer, batch, {
                 keepsSelection: version === song.selectionVersion && !alone && !quiet,

@@ -1,6 +1,9 @@
 <script lang="ts">
     import { TriangleAlert } from '@lucide/svelte';
     import type { Snippet } from 'svelte';
+    import type { Long } from '../api/long.svelte';
+    import { does } from '../keys/does';
+    import { keys } from '../keys/keys.svelte';
     import KeyStrip from './KeyStrip.svelte';
 
     interface Props {
@@ -15,6 +18,8 @@
         numbers?: string;
         /** Without the strip of keys. */
         plain?: boolean;
+        /** What takes long at the moment. */
+        long?: Long;
         children?: Snippet;
     }
     let {
@@ -25,8 +30,13 @@
         trouble = '',
         numbers = '',
         plain = false,
+        long,
         children,
     }: Props = $props();
+
+    const busy = $derived(long !== undefined && long.steps !== null);
+    // Before whatever else Esc does here.
+    $effect(() => (busy ? keys.handle({ escape: () => long?.stop() }) : undefined));
 </script>
 
 <footer class="shrink-0 border-t border-base-300 bg-base-100">
@@ -38,6 +48,13 @@
             data-testid="said"
             title={[trouble, said, ...warnings].filter(Boolean).join(' ')}
         >
+            {#if busy && long}
+                <progress class="progress mr-2 inline-block w-40 align-middle" aria-label="At work"></progress>
+                <span class="mr-3 font-semibold" data-testid="long"
+                    >{long.stopping ? 'Stopping …' : `At work, ${long.steps?.toLocaleString('en')} notes so far`}</span
+                >
+                <button class="btn btn-xs mr-3" {@attach does('escape')}>Stop</button>
+            {/if}
             {#if tag}<span class="mr-2 rounded-sm bg-neutral px-1.5 py-0.5 text-sm text-neutral-content">{tag}</span
                 >{/if}
             {#if trouble}

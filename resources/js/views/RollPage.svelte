@@ -90,6 +90,7 @@
         warnings={held?.warnings ?? song.warnings}
         trouble={held?.trouble ?? song.trouble}
         {numbers}
+        long={song.queue.long}
     >
         <PartLine {song} {part} />
     </BottomLine>

@@ -261,4 +261,4 @@
         </div>
     {/if}
 </main>
-<BottomLine {said} warnings={song.warnings} {trouble} />
+<BottomLine {said} warnings={song.warnings} {trouble} long={song.queue.long} />

@@ -1,0 +1,76 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Editing;
+
+use Closure;
+use Illuminate\Support\Facades\File;
+use Jactonic\Core\Edit\Watch;
+use Jactonic\Core\Refusal;
+
+/**
+ * What takes long, as others see it while it is under way: how far it is, and the wish to stop it. It stands in small
+ * files, since the data file is locked for as long as a command works.
+ */
+final class Doing
+{
+    /** Seconds after which something is long, and after which whoever asks is told anew. */
+    private const LONG = 0.3;
+
+    private const ANEW = 0.1;
+
+    /**
+     * Does something that is known by a key, and can be stopped.
+     *
+     * @template T
+     *
+     * @param  Closure(): T  $work
+     * @return T
+     *
+     * @throws Refusal where it was stopped
+     */
+    public static function work(string $key, Closure $work): mixed
+    {
+        $file = self::file($key);
+        $next = microtime(true) + self::LONG;
+        $shown = false;
+        try {
+            return Watch::over(static function (int $steps) use ($file, &$next, &$shown): void {
+                $now = microtime(true);
+                if ($now < $next) {
+                    return;
+                }
+                $next = $now + self::ANEW;
+                if (is_file("$file.stop")) {
+                    throw new Refusal('Stopped. Nothing was changed.');
+                }
+                File::ensureDirectoryExists(dirname($file));
+                $shown = @file_put_contents($file, (string) $steps) !== false;
+            }, $work);
+        } finally {
+            if ($shown) {
+                File::delete([$file, "$file.stop"]);
+            }
+        }
+    }
+
+    /** How many notes something under way has gone over; null where nothing long is under way under this key. */
+    public static function steps(string $key): ?int
+    {
+        $said = is_file(self::file($key)) ? @file_get_contents(self::file($key)) : false;
+
+        return $said === false ? null : (int) $said;
+    }
+
+    /** Asks that something be stopped; says whether it is under way. */
+    public static function stop(string $key): bool
+    {
+        return is_file(self::file($key)) && @touch(self::file($key).'.stop');
+    }
+
+    private static function file(string $key): string
+    {
+        return storage_path('framework/doing/'.hash('sha256', $key));
+    }
+}
