@@ -9,7 +9,8 @@ namespace Jactonic\Core\Score;
  *
  * Drift is where the note was played, seen from where it stands: played start and length minus the present ones, in
  * ticks. The carry is the fraction of a tick, −0.5 to 0.5, by which the exact place of a note nudged in small steps
- * differs from the whole tick it is written at.
+ * differs from the whole tick it is written at. What a velocity was pushed past 1 or 127 is carried likewise, so that
+ * pushed back it is what it was.
  *
  * The language cannot give a changed copy of what is readonly without naming every column; the static analysis holds
  * that nobody else writes to them.
@@ -45,6 +46,7 @@ final class Note
      * @param  int  $release  release velocity 0–127, or one of the constants: how its file ends it
      * @param  int  $group  0 for none; notes of one number belong together
      * @param  int  $channel  0–15, as the file had it
+     * @param  int  $carryVelocity  by how much it was pushed past the loudest, or below 0 past the softest
      */
     public function __construct(
         /** @phpstan-readonly-allow-private-mutation */
@@ -73,6 +75,8 @@ final class Note
         public float $carryStart = 0.0,
         /** @phpstan-readonly-allow-private-mutation */
         public float $carryLength = 0.0,
+        /** @phpstan-readonly-allow-private-mutation */
+        public int $carryVelocity = 0,
     ) {
     }
 
@@ -166,10 +170,27 @@ final class Note
         return $note;
     }
 
+    /** With a velocity that is given outright: nothing is carried any more. */
     public function withVelocity(int $velocity): self
     {
         $note = $this->edited();
         $note->velocity = $velocity;
+        $note->carryVelocity = 0;
+
+        return $note;
+    }
+
+    /** The velocity that it was pushed to, whether or not there is such a one. */
+    public function pushed(): int
+    {
+        return $this->velocity + $this->carryVelocity;
+    }
+
+    /** Pushed to a velocity: it gets the nearest that there is, and carries the rest. */
+    public function pushedTo(int $velocity): self
+    {
+        $note = $this->withVelocity(max(self::SOFTEST, min(self::LOUDEST, $velocity)));
+        $note->carryVelocity = $velocity - $note->velocity;
 
         return $note;
     }

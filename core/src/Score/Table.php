@@ -49,6 +49,7 @@ final readonly class Table
             new Column('driftLength', 'P', 0, [-$far, $far, 0]),
             new Column('carryStart', 'e', 0.0, shown: false),
             new Column('carryLength', 'e', 0.0, shown: false),
+            new Column('carryVelocity', 'P', 0),
         ], 'start', static fn (mixed ...$columns): Note => new Note(...$columns)); // @phpstan-ignore argument.type (the columns are in the order of its constructor)
     }
 

@@ -12,6 +12,7 @@ export const NOTE_COLUMNS = [
     'channel',
     'driftStart',
     'driftLength',
+    'carryVelocity',
     'until',
 ] as const;
 

@@ -56,11 +56,16 @@ final class Humanize implements Edit
                 $start = $ms === 0.0 ? $note->start : max(0, Note::whole($tempos->shift($note->start, $ms)));
                 $length = max(1, Note::whole($note->length * (1 + $longer / 100)));
                 $largest = max($largest, abs($tempos->milliseconds($note->start, $start)));
-                $changed += $draft->put($part, $note->retimed($start, $length)->withVelocity($note->velocity + (int) round($louder))) ? 1 : 0;
+                $changed += $draft->put($part, self::louder($note->retimed($start, $length), (int) round($louder))) ? 1 : 0;
             }
         }
 
         return new Outcome($draft->change(), $work->selection, sprintf('%s humanized: %d changed, up to %s, seed %d.',
             Say::notes($work->selection->count()), $changed, Say::ms($largest), $seed));
+    }
+
+    private static function louder(Note $note, int $by): Note
+    {
+        return $by === 0 ? $note : $note->withVelocity($note->velocity + $by);
     }
 }

@@ -11,9 +11,9 @@ use Jactonic\Core\Edit\Outcome;
 use Jactonic\Core\Edit\Spec;
 use Jactonic\Core\Edit\Work;
 use Jactonic\Core\Param\Param;
-use Jactonic\Core\Score\Note;
 
-/** Makes notes louder or softer by an amount. Those that reach 1 or 127 are clipped there and counted in a warning. */
+/** Makes notes louder or softer by an amount. Those that reach 1 or 127 are clipped there and counted in
+ * a warning; the rest is carried. */
 final class VelocityAdd implements Edit
 {
     public static function spec(): Spec
@@ -27,6 +27,6 @@ final class VelocityAdd implements Edit
     {
         $amount = $work->params->integer('amount');
 
-        return Loudness::shape($work, static fn (Note $n): float => $n->velocity + $amount, sprintf('%s by %d', $amount < 0 ? 'softer' : 'louder', abs($amount)));
+        return Loudness::push($work, static fn (int $v): float => $v + $amount, sprintf('%s by %d', $amount < 0 ? 'softer' : 'louder', abs($amount)));
     }
 }

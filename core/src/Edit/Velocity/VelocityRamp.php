@@ -48,7 +48,8 @@ final class VelocityRamp implements Edit
         $bent = static fn (float $x): float => $curve < 0 ? 1 - (1 - $x) ** $power : $x ** $power;
         $ramp = static fn (Note $n): float => $from + ($to - $from) * ($stretch === 0 ? 0 : $bent(($n->start - $first) / $stretch));
 
-        return Loudness::shape($work, static fn (Note $n): float => $scale ? $n->velocity * $ramp($n) / 100 : $ramp($n),
-            sprintf('%s from %d to %d%s', $to < $from ? 'falling' : 'rising', $from, $to, $scale ? ' %' : ''));
+        $done = sprintf('%s from %d to %d%s', $to < $from ? 'falling' : 'rising', $from, $to, $scale ? ' %' : '');
+
+        return $scale ? Loudness::push($work, static fn (int $v, Note $n): float => $v * $ramp($n) / 100, $done) : Loudness::shape($work, $ramp, $done);
     }
 }

@@ -12,7 +12,6 @@ use Jactonic\Core\Edit\Say;
 use Jactonic\Core\Edit\Spec;
 use Jactonic\Core\Edit\Work;
 use Jactonic\Core\Param\Param;
-use Jactonic\Core\Score\Note;
 
 /** Scales velocities by a share of themselves, so that the relation between notes is kept. Clipping is counted in a warning. */
 final class VelocityScale implements Edit
@@ -28,6 +27,6 @@ final class VelocityScale implements Edit
     {
         $percent = $work->params->number('percent');
 
-        return Loudness::shape($work, static fn (Note $n): float => $n->velocity * $percent / 100, 'at '.Say::number($percent).' % of their velocity');
+        return Loudness::push($work, static fn (int $v): float => $v * $percent / 100, 'at '.Say::number($percent).' % of their velocity');
     }
 }

@@ -30,10 +30,10 @@ final class VelocityToward implements Edit
 
     public function apply(Work $work): Outcome
     {
-        $value = $work->params->has('value') ? (float) $work->params->integer('value') : Loudness::mean($work);
+        $value = $work->params->has('value') ? (float) $work->params->integer('value') : Loudness::mean($work, true);
         $percent = $work->params->number('percent');
 
-        return Loudness::shape($work, static fn (Note $n): float => $value + ($n->velocity - $value) * $percent / 100,
+        return Loudness::push($work, static fn (int $v): float => $value + ($v - $value) * $percent / 100,
             sprintf('%s velocity %s: %s %% of the distance is left', $percent <= 100 ? 'pulled toward' : 'spread from', Say::number(round($value, 1)), Say::number($percent)));
     }
 }

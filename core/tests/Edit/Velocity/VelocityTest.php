@@ -16,8 +16,48 @@ final class VelocityTest extends TestCase
         $outcome = Make::edit($score, 'velocity-add', ['amount' => 10]);
 
         self::assertSame([110, 127, 127], Make::velocities($outcome->change->applyTo($score)));
-        self::assertSame(['2 notes clipped at 127.'], $outcome->warnings);
+        self::assertSame(['2 notes clipped at 127, the rest carried.'], $outcome->warnings);
         self::assertSame([1, 1, 2], Make::velocities(Make::after($score, 'velocity-add', ['amount' => -125])));
+    }
+
+    /** @return iterable<string, array{list<array{string, array<string, mixed>}>}> chains of pushes that come to nothing */
+    public static function pushes(): iterable
+    {
+        yield 'louder and softer' => [[['velocity-add', ['amount' => 50]], ['velocity-add', ['amount' => -50]]]];
+        yield 'in small steps' => [[...array_fill(0, 30, ['velocity-add', ['amount' => 5]]), ...array_fill(0, 15, ['velocity-add', ['amount' => -10]])]];
+        yield 'softer and louder' => [[['velocity-add', ['amount' => -126]], ['velocity-add', ['amount' => 126]]]];
+        yield 'twice and half' => [[['velocity-scale', ['percent' => 400]], ['velocity-scale', ['percent' => 25]]]];
+        yield 'spread and pulled together' => [[['velocity-toward', ['percent' => 400]], ['velocity-toward', ['percent' => 25]]]];
+        yield 'by shares, rising and falling' => [[['velocity-ramp', ['from' => 200, 'to' => 200, 'mode' => 'scale']], ['velocity-ramp', ['from' => 50, 'to' => 50, 'mode' => 'scale']]]];
+        yield 'and quantized on the way' => [[['velocity-add', ['amount' => 50]], ['quantize', []], ['mute', []], ['mute', []], ['velocity-add', ['amount' => -50]]]];
+    }
+
+    /** @param  list<array{string, array<string, mixed>}>  $edits */
+    #[DataProvider('pushes')]
+    public function test_what_is_pushed_past_the_limit_and_back_is_as_it_was(array $edits): void
+    {
+        $score = Make::score([[0, 9, 60, 100], [0, 9, 61, 60], [0, 9, 62, 4]]);
+        foreach ($edits as [$edit, $params]) {
+            $change = Make::edit($score, $edit, $params)->change;
+            $after = $change->applyTo($score);
+            self::assertSame(Make::bytes($score), Make::bytes($change->inverse()->applyTo($after)));
+            $score = $after;
+        }
+        self::assertSame([100, 60, 4], Make::velocities($score));
+        self::assertSame([0, 0, 0], $score->part(1)->notes->column('carryVelocity'));
+    }
+
+    public function test_a_velocity_given_outright_carries_nothing(): void
+    {
+        foreach ([['velocity-set', ['value' => 127], 77], ['velocity-level', [], 77], ['velocity-ramp', ['from' => 127, 'to' => 127], 77], ['velocity-default', [], 40], ['velocity-random', [], 0]] as [$edit, $params, $expected]) {
+            $pushed = Make::after(Make::score([[0, 9, 60, 100], [0, 9, 61, 90]]), 'velocity-add', ['amount' => 60]);
+            self::assertSame([33, 23], $pushed->part(1)->notes->column('carryVelocity'));
+            $given = Make::after($pushed, $edit, $params);
+            self::assertSame([0, 0], $given->part(1)->notes->column('carryVelocity'), $edit);
+            if ($expected > 0) {
+                self::assertSame([$expected, $expected], Make::velocities(Make::after($given, 'velocity-add', ['amount' => -50])), $edit);
+            }
+        }
     }
 
     public function test_all_are_set_to_one(): void
@@ -33,9 +73,9 @@ final class VelocityTest extends TestCase
     public static function examples(): iterable
     {
         yield 'scaled, the relation kept' => ['velocity-scale', ['percent' => 50], [100, 61], [50, 31], []];
-        yield 'scaled past the limit' => ['velocity-scale', ['percent' => 200], [100, 40], [127, 80], ['1 note clipped at 127.']];
+        yield 'scaled past the limit' => ['velocity-scale', ['percent' => 200], [100, 40], [127, 80], ['1 note clipped at 127, the rest carried.']];
         yield 'pulled toward their mean of 80' => ['velocity-toward', [], [100, 60], [90, 70], []];
-        yield 'spread from a value' => ['velocity-toward', ['value' => 90, 'percent' => 200], [100, 60, 20], [110, 30, 1], ['1 note clipped at 1.']];
+        yield 'spread from a value' => ['velocity-toward', ['value' => 90, 'percent' => 200], [100, 60, 20], [110, 30, 1], ['1 note clipped at 1, the rest carried.']];
         yield 'all the way to a value' => ['velocity-toward', ['value' => 80, 'percent' => 0], [100, 3], [80, 80], []];
         yield 'levelled' => ['velocity-level', [], [100, 61, 61], [74, 74, 74], []];
         yield 'to the pen' => ['velocity-default', [], [100, 61], [90, 90], []];

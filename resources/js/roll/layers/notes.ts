@@ -16,6 +16,8 @@ const BESIDE = 11;
 /** Notes narrower than this carry no marks of timing. */
 const MARKED_WIDTH = 9;
 const CORNER = 7;
+/** Notes narrower than this do not show that a velocity is carried; the lane does. */
+const CARRIED_WIDTH = 26;
 
 const pixels = new Pixels();
 
@@ -135,6 +137,14 @@ function paintNote(
     if (chosen && w > CORNER)
         for (let i = 0; i < CORNER; i++) pixels.rect(x + w - CORNER + i, y + i, CORNER - i, 1, inks.edge);
     if (w >= MARKED_WIDTH) paintTiming(view, part, note, x, y, h, inks);
+    if (note.carryVelocity !== 0 && w >= CARRIED_WIDTH) paintCarried(note, x + w - CORNER - 9, y, h, inks);
+}
+
+/** Pushed past the loudest or the softest: an arrow over a bar, or under one. */
+function paintCarried(note: Note, x: number, y: number, h: number, inks: Inks): void {
+    const up = note.carryVelocity > 0;
+    pixels.rect(x, up ? y + 2 : y + h - 3, 7, 1, inks.ink);
+    for (let i = 0; i < 3; i++) pixels.rect(x + 3 - i, up ? y + 4 + i : y + h - 5 - i, 2 * i + 1, 1, inks.ink);
 }
 
 /** A wedge at the start points the way to the line: the note is early or late. */

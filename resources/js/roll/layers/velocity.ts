@@ -1,4 +1,5 @@
 import type { Part } from '../../api/part.svelte';
+import type { Note } from '../../api/tables';
 import type { Colours } from '../../stage/colours';
 import type { View } from '../../stage/view';
 
@@ -39,8 +40,26 @@ export function paintVelocity(
     stems.each((x, velocity, muted) => stem(x, stemTop(velocity, height), muted, c.tint));
     stems.clear();
     for (const i of chosen)
-        stems.add(view.x(starts[i]!), mutes[i]!, Math.max(1, Math.min(127, velocities[i]! + raised)));
+        stems.add(view.x(starts[i]!), mutes[i]!, Math.max(1, Math.min(127, pushed(part.ordered[i]!) + raised)));
     stems.each((x, velocity, muted) => stem(x, stemTop(velocity, height), muted, c.selected));
+    paintCarried(ctx, view, part, height, c);
+}
+
+function pushed(note: Note): number {
+    return note.velocity + note.carryVelocity;
+}
+
+/** Over or under the stem of a note that was pushed past the limit, an arrow that way. */
+function paintCarried(ctx: CanvasRenderingContext2D, view: View, part: Part, height: number, c: Colours): void {
+    ctx.fillStyle = c.ink;
+    let last = -Infinity;
+    part.places(Math.floor(view.left), Math.ceil(view.right), (i) => {
+        const carried = part.ordered[i]!.carryVelocity;
+        const x = Math.round(view.x(part.starts[i]!));
+        if (carried === 0 || x < last + 7) return;
+        last = x;
+        for (let k = 0; k < 4; k++) ctx.fillRect(x - k + 0.5, carried > 0 ? k + 1 : height - 2 - k, 2 * k + 1, 1);
+    });
 }
 
 /** Stems of one pixel column hide one another: the tallest and the heads of a few others are kept. */
