@@ -176,7 +176,7 @@ final class Batch
         if ($how === Move::Span && $context->span === null) {
             throw new Refusal('There is no span to choose in: make one first.', 'context');
         }
-        $to = $how->apply($on, $score, $context->caret ?? 0, $context->span);
+        $to = $how->apply($on, $score, $context->caret ?? 0, $context->span, $context->row);
 
         return new Outcome(new Change, $to, match ($to->count()) {
             0 => 'Nothing is chosen.',

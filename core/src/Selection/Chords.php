@@ -44,6 +44,26 @@ final class Chords
         return $chords;
     }
 
+    /**
+     * The notes of the first chord of each run of one chord: the same pitches, octaves as they are.
+     *
+     * @param  list<Note>  $notes  in order of start
+     * @return list<int> their ids
+     */
+    public static function changes(array $notes, Timeline $time, float $gather = self::GATHER): array
+    {
+        $ids = $before = [];
+        foreach (self::of($notes, $time, $gather) as $chord) {
+            $pitches = array_values(array_unique(array_map(static fn (Note $n): int => $n->pitch, $chord)));
+            if ($pitches !== $before) {
+                array_push($ids, ...array_map(static fn (Note $n): int => $n->id, $chord));
+            }
+            $before = $pitches;
+        }
+
+        return $ids;
+    }
+
     /** @param  list<Note>  $chord */
     public static function start(array $chord): int
     {

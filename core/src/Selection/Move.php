@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Jactonic\Core\Selection;
 
 use Jactonic\Core\Score\Note;
+use Jactonic\Core\Score\Part;
 use Jactonic\Core\Score\Score;
 use Jactonic\Core\Time\Grid;
 use Jactonic\Core\Time\Timeline;
@@ -28,6 +29,9 @@ enum Move: string
     case Bar = 'bar';
     case FirstChords = 'first-chords';
     case Span = 'span';
+    case Tops = 'top-voices';
+    case Lowers = 'lower-voices';
+    case Basses = 'bottom-voices';
 
     public function title(): string
     {
@@ -48,16 +52,20 @@ enum Move: string
             self::Bar => 'Choose the whole bar',
             self::FirstChords => 'Choose the first chord of each bar',
             self::Span => 'Choose the notes in the span',
+            self::Tops => 'Choose the top notes of chords',
+            self::Lowers => 'Choose the lower voices, all but the top',
+            self::Basses => 'Choose the bottom notes of chords',
         };
     }
 
     /**
      * The selection that this makes of another, in the parts that the other names.
      *
-     * @param  int  $near  tick from which next and previous look when nothing is chosen
+     * @param  int  $near  tick at which is looked when nothing is chosen
      * @param  array{int, int}|null  $span  first tick of the span and the one after its last; null where there is none
+     * @param  int|null  $row  pitch at which is looked when nothing is chosen; null where that is not known
      */
-    public function apply(Selection $selection, Score $score, int $near = 0, ?array $span = null): Selection
+    public function apply(Selection $selection, Score $score, int $near = 0, ?array $span = null, ?int $row = null): Selection
     {
         $moved = [];
         foreach ($selection->notes as $partId => $ids) {
@@ -68,18 +76,21 @@ enum Move: string
                 self::All => self::ids($ordered),
                 self::None => [],
                 self::Inverse => self::ids(array_filter($ordered, static fn (Note $n): bool => ! isset($chosen[$n->id]))),
-                self::Row => self::row($ordered, $chosen),
-                self::Chord => self::chord(Chords::of($ordered, $score->time), $chosen),
-                self::Next => self::beside($ordered, $chosen, $near, 1),
-                self::Previous => self::beside($ordered, $chosen, $near, -1),
-                self::GrowNext => [...$ids, ...array_diff(self::beside($ordered, $chosen, $near, 1), $ids)],
-                self::GrowPrevious => [...$ids, ...array_diff(self::beside($ordered, $chosen, $near, -1), $ids)],
+                self::Row => self::row($ordered, $chosen, $row),
+                self::Chord => $ids === [] ? Walk::chordAt(Chords::of($ordered, $score->time), $near) : self::chord(Chords::of($ordered, $score->time), $chosen),
+                self::Next => Walk::beside($ordered, $chosen, $near, $row, 1, $score->time),
+                self::Previous => Walk::beside($ordered, $chosen, $near, $row, -1, $score->time),
+                self::GrowNext => [...$ids, ...array_diff(Walk::beside($ordered, $chosen, $near, $row, 1, $score->time), $ids)],
+                self::GrowPrevious => [...$ids, ...array_diff(Walk::beside($ordered, $chosen, $near, $row, -1, $score->time), $ids)],
                 self::Higher => self::within(Chords::of($ordered, $score->time), $ids, $chosen, 1),
                 self::Lower => self::within(Chords::of($ordered, $score->time), $ids, $chosen, -1),
                 self::Muted => self::ids(array_filter($ordered, static fn (Note $n): bool => $n->muted)),
                 self::Overlapping => Pick::parse(['overlapping' => true])->of($part, $score->time),
                 self::Bar => self::bars($ordered, $chosen, $near, $score->time),
                 self::Span => self::ids(array_filter($ordered, static fn (Note $n): bool => $span !== null && $n->start >= $span[0] && $n->start < $span[1])),
+                self::Tops => self::voices($part, $ids, ['inChord' => 'top'], $score->time),
+                self::Lowers => self::voices($part, $ids, ['not' => ['inChord' => 'top']], $score->time),
+                self::Basses => self::voices($part, $ids, ['inChord' => 'bottom'], $score->time),
                 self::FirstChords => Chords::firstOfEach($part->inOrder($ids === [] ? null : $ids), $score->time->lines(Grid::parse('bar')), $score->time),
             };
             $moved[$partId] = array_values($moved[$partId]);
@@ -98,13 +109,29 @@ enum Move: string
     }
 
     /**
+     * Voices of the chords, among those chosen; with none chosen, of the whole part.
+     *
+     * @param  list<int>  $ids
+     * @param  array<string, mixed>  $pick
+     * @return list<int>
+     */
+    private static function voices(Part $part, array $ids, array $pick, Timeline $time): array
+    {
+        $found = Pick::parse($pick)->of($part, $time);
+
+        return $ids === [] ? $found : array_values(array_intersect($found, $ids));
+    }
+
+    /**
+     * The rows of the chosen notes; with none chosen, the one row that is looked at.
+     *
      * @param  list<Note>  $ordered
      * @param  array<int, true>  $chosen
      * @return list<int>
      */
-    private static function row(array $ordered, array $chosen): array
+    private static function row(array $ordered, array $chosen, ?int $row): array
     {
-        $pitches = [];
+        $pitches = $chosen === [] && $row !== null ? [$row => true] : [];
         foreach ($ordered as $note) {
             if (isset($chosen[$note->id])) {
                 $pitches[$note->pitch] = true;
@@ -148,30 +175,6 @@ enum Move: string
         }
 
         return $ids;
-    }
-
-    /**
-     * The note beside the last (or first) chosen one in reading order; at the end it stays where it is.
-     *
-     * @param  list<Note>  $ordered
-     * @param  array<int, true>  $chosen
-     * @return list<int>
-     */
-    private static function beside(array $ordered, array $chosen, int $near, int $way): array
-    {
-        if ($ordered === []) {
-            return [];
-        }
-        $places = array_keys(array_filter($ordered, static fn (Note $n): bool => isset($chosen[$n->id])));
-        if ($places !== []) {
-            $i = $way > 0 ? max($places) + 1 : min($places) - 1;
-
-            return [$ordered[max(0, min(count($ordered) - 1, $i))]->id];
-        }
-        $later = array_keys(array_filter($ordered, static fn (Note $n): bool => $n->start >= $near));
-        $next = $later[0] ?? count($ordered);
-
-        return [$ordered[max(0, min(count($ordered) - 1, $way > 0 ? $next : $next - 1))]->id];
     }
 
     /**

@@ -102,7 +102,16 @@ final class SelectionTest extends TestCase
         yield 'next at the end stays' => [Move::Next, [8], [8]];
         yield 'previous' => [Move::Previous, [4], [3]];
         yield 'grow' => [Move::GrowNext, [3], [3, 4]];
-        yield 'grow back' => [Move::GrowPrevious, [3, 4], [3, 4, 2]];
+        yield 'grow back' => [Move::GrowPrevious, [4], [4, 3]];
+        yield 'from a whole chord to the next' => [Move::Next, [1, 2, 3], [5, 4, 6]];
+        yield 'from a whole chord to the one before' => [Move::Previous, [4, 5, 6], [1, 2, 3]];
+        yield 'from one note of a strummed chord to the nearest voice of the next' => [Move::Next, [2], [4]];
+        yield 'from the lowest' => [Move::Next, [1], [5]];
+        yield 'from two voices to two' => [Move::Next, [1, 3], [5, 4]];
+        yield 'top voices' => [Move::Tops, [], [3, 6, 7, 8]];
+        yield 'lower voices' => [Move::Lowers, [], [1, 2, 4, 5]];
+        yield 'lower voices among those chosen' => [Move::Lowers, [4, 5, 6], [4, 5]];
+        yield 'bottom voices' => [Move::Basses, [], [1, 5, 7, 8]];
         yield 'higher' => [Move::Higher, [5], [4]];
         yield 'highest stays' => [Move::Higher, [6], [6]];
         yield 'lower' => [Move::Lower, [6], [4]];
@@ -126,6 +135,17 @@ final class SelectionTest extends TestCase
 
         self::assertSame([1 => [4]], Move::Next->apply($nothing, self::score(), 1000)->notes);
         self::assertSame([1 => [3]], Move::Previous->apply($nothing, self::score(), 1000)->notes);
+    }
+
+    public function test_with_nothing_chosen_the_row_the_chord_and_the_nearest_voice_are_the_carets(): void
+    {
+        $nothing = new Selection([1 => []]);
+
+        self::assertSame([1 => [3, 4, 7]], Move::Row->apply($nothing, self::score(), 0, null, 67)->notes);
+        self::assertSame([1 => []], Move::Row->apply($nothing, self::score(), 0, null, 66)->notes);
+        self::assertSame([1 => [5, 4, 6]], Move::Chord->apply($nothing, self::score(), 1800)->notes);
+        self::assertSame([1 => [6]], Move::Next->apply($nothing, self::score(), 1000, null, 90)->notes);
+        self::assertSame([1 => [1]], Move::Previous->apply($nothing, self::score(), 1000, null, 20)->notes);
     }
 
     public function test_chords_are_gathered_from_their_first_note_in_milliseconds(): void

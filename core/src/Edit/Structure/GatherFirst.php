@@ -16,18 +16,21 @@ use Jactonic\Core\Param\Param;
 use Jactonic\Core\Score\Note;
 use Jactonic\Core\Selection\Chords;
 use Jactonic\Core\Selection\Selection;
+use Jactonic\Core\Time\Grid;
 
 /**
- * Keeps of each bar, or of each cell of another grid, only its first chord. The rest becomes the selection, or is
- * muted or deleted at once; then what was kept is chosen, ready for legato. With nothing chosen it works on the
- * whole part. A chord played a little early (half a sixteenth) belongs to the bar it is meant for.
+ * Keeps only the first chord: of each bar (or cell of another grid), of the span, or of each run of one chord (the same
+ * pitches within the gather window, octaves and doublings as they are). The rest becomes the selection, or is muted or
+ * deleted at once; then what was kept is chosen, ready for legato. With nothing chosen it works on the whole part. A
+ * chord played a little early (half a sixteenth) belongs to the bar it is meant for.
  */
 final class GatherFirst implements Edit
 {
     public static function spec(): Spec
     {
-        return new Spec('gather-first', 'Keep the first chords', Family::Structure, 'Keeps the first chord of each bar; the rest is chosen, muted or deleted.', [
-            Param::grid('each', 'Of each', default: 'bar'),
+        return new Spec('gather-first', 'Keep the first chords', Family::Structure, 'Keeps the first chord of each bar, of the span, or of each change; the rest is chosen, muted or deleted.', [
+            Param::choice('of', 'The first of', ['bar', 'span', 'change'], 'bar'),
+            Param::grid('each', 'In place of bars, each', default: 'bar'),
             Param::choice('rest', 'The rest is', ['chosen', 'muted', 'deleted'], 'chosen'),
             Param::number('gather', 'Notes of one chord lie within', 0, 1000, Chords::GATHER, 'ms'),
         ], Needs::Part, ['first', 'thin', 'pad', 'chords', 'reduce'], examples: [['rest' => 'deleted'], ['rest' => 'muted', 'each' => '1/2']]);
@@ -38,12 +41,16 @@ final class GatherFirst implements Edit
         $draft = new Draft;
         $rest = $work->params->choice('rest');
         $each = $work->params->grid('each');
-        $lines = $work->time()->lines($each);
+        $of = $work->params->choice('of');
+        $span = $of === 'span' ? $work->context->span() : null;
         $whole = $work->selection->isEmpty();
         $kept = $others = [];
         foreach ($work->parts() as $part) {
             $notes = $part->inOrder($whole ? null : $work->selection->notes[$part->id]);
-            $first = array_fill_keys(Chords::firstOfEach($notes, $lines, $work->time(), $work->params->number('gather')), true);
+            if ($span !== null) {
+                $notes = array_values(array_filter($notes, static fn (Note $n): bool => $n->start >= $span[0] && $n->start < $span[1]));
+            }
+            $first = array_fill_keys($this->first($work, $of, $each, $notes), true);
             $kept[$part->id] = array_keys($first);
             $left = array_values(array_filter($notes, static fn (Note $n): bool => ! isset($first[$n->id])));
             $others[$part->id] = array_map(static fn (Note $n): int => $n->id, $left);
@@ -58,7 +65,27 @@ final class GatherFirst implements Edit
         $n = (new Selection($others))->count();
 
         return new Outcome($draft->change(), new Selection($rest === 'chosen' ? $others : $kept), sprintf('%s kept as the first chord of each %s; %s.',
-            Say::notes((new Selection($kept))->count()), $each->name === 'bar' ? 'bar' : "$each->name cell",
+            Say::notes((new Selection($kept))->count()), match (true) {
+                $of === 'change' => 'run of one chord',
+                $of === 'span' => 'part in the span',
+                default => $each->name === 'bar' ? 'bar' : "$each->name cell",
+            },
             $n === 0 ? 'there were no others' : Say::notes($n).($n === 1 ? ' is ' : ' are ').$rest));
+    }
+
+    /**
+     * @param  list<Note>  $notes  in order
+     * @return list<int> the ids of those that are kept
+     */
+    private function first(Work $work, string $of, Grid $each, array $notes): array
+    {
+        $time = $work->time();
+        $gather = $work->params->number('gather');
+
+        return match ($of) {
+            'change' => Chords::changes($notes, $time, $gather),
+            'span' => array_map(static fn (Note $n): int => $n->id, Chords::of($notes, $time, $gather)[0] ?? []),
+            default => Chords::firstOfEach($notes, $time->lines($each), $time, $gather),
+        };
     }
 }

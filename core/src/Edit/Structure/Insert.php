@@ -15,6 +15,7 @@ use Jactonic\Core\Edit\Work;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Param\Place;
 use Jactonic\Core\Refusal;
+use Jactonic\Core\Score\Note;
 use Jactonic\Core\Score\Part;
 use Jactonic\Core\Score\Table;
 use Jactonic\Core\Selection\Selection;
@@ -23,7 +24,8 @@ use Jactonic\Core\Selection\Selection;
  * Puts notes into the part: those given, at their own ticks or, with `at`, with the earliest of them there and the
  * rest in their places from it (which is what paste does). With `anchor`, that place among them goes there instead, but
  * the earliest not before the song's start. A note without a length or a velocity takes the pen's, or the velocity of
- * one of the part's four touches, one without a channel the part's. They go into the first part that the selection names, and are chosen then.
+ * one of the part's four touches, one without a channel the part's. A single
+ * note put where one of its pitch begins sets that one's velocity instead. They go into the first part that the selection names, and are chosen then.
  * Writing goes on at the next cell, or past the last of them where the pen has a length of its own.
  */
 final class Insert implements Edit
@@ -52,13 +54,16 @@ final class Insert implements Edit
         $earliest = array_reduce($given, static fn (int $least, array $new): int => min($least, $new['start']), PHP_INT_MAX);
         $anchor = $work->params->has('anchor') ? $work->params->integer('anchor') : $earliest;
         $shift = $work->params->has('at') ? max(-$earliest, $work->params->integer('at') - $anchor) : 0;
+        if (count($given) === 1 && ($there = $this->standing($part, $given[0], $given[0]['start'] + $shift)) !== null) {
+            return $this->again($work, $part, $there, $given[0]);
+        }
         $ids = [];
         foreach ($given as $new) {
             $start = $new['start'] + $shift;
             $last = Table::notes()->one([
                 'id' => $draft->newId($part), 'start' => $start,
                 'length' => $new['length'] > 0 ? $new['length'] : $part->settings()->penTicks($work->time(), $start),
-                'velocity' => $new['velocity'] > 0 ? $new['velocity'] : $this->penVelocity($work, $part),
+                'velocity' => $this->velocity($work, $part, $new),
                 'channel' => $new['channel'] >= 0 ? $new['channel'] : $part->channel(),
             ] + $new);
             if ($last->end() > Place::LAST) {
@@ -72,6 +77,45 @@ final class Insert implements Edit
             : Say::notes(count($ids)).' inserted.');
 
         return $outcome->caretAt($part->settings()->penGoesOn($work->time(), $last->start, $last->length));
+    }
+
+    /**
+     * The note that stands where a new one would begin, on its pitch and channel.
+     *
+     * @param  array<string, int>  $new
+     */
+    private function standing(Part $part, array $new, int $start): ?Note
+    {
+        $channel = $new['channel'] >= 0 ? $new['channel'] : $part->channel();
+        foreach ($part->notes->at($start) as $note) {
+            if ($note->pitch === $new['pitch'] && $note->channel === $channel) {
+                return $note;
+            }
+        }
+
+        return null;
+    }
+
+    /**
+     * A note that is there already gets the velocity of the one that would have come to lie on it.
+     *
+     * @param  array<string, int>  $new
+     */
+    private function again(Work $work, Part $part, Note $there, array $new): Outcome
+    {
+        $draft = new Draft;
+        $velocity = $this->velocity($work, $part, $new);
+        $draft->put($part, $there->withVelocity($velocity));
+        $outcome = new Outcome($draft->change(), new Selection([$part->id => [$there->id]]),
+            Say::note($there, $work->time()).($there->velocity === $velocity ? " is there already, velocity $velocity." : " was there: velocity $velocity."));
+
+        return $outcome->caretAt($part->settings()->penGoesOn($work->time(), $there->start, $there->length));
+    }
+
+    /** @param  array<string, int>  $new */
+    private function velocity(Work $work, Part $part, array $new): int
+    {
+        return $new['velocity'] > 0 ? $new['velocity'] : $this->penVelocity($work, $part);
     }
 
     private function penVelocity(Work $work, Part $part): int

@@ -59,9 +59,23 @@ final class StructureTest extends TestCase
     public function test_ids_are_not_used_twice_even_after_the_last_note_went(): void
     {
         $score = Make::after(Make::score([[0, 9, 60], [10, 9, 61]]), 'delete', [], [2]);
-        $outcome = Make::edit($score, 'insert', ['notes' => [['start' => 0, 'pitch' => 60]]]);
+        $outcome = Make::edit($score, 'insert', ['notes' => [['start' => 0, 'pitch' => 62]]]);
 
         self::assertSame([1 => [3]], $outcome->selection->notes);
+    }
+
+    public function test_a_note_put_where_one_of_its_pitch_begins_sets_its_velocity(): void
+    {
+        $score = Make::score([[0, 9, 60, 80], [0, 9, 61, 80]]);
+        $outcome = Make::edit($score, 'insert', ['notes' => [['start' => 0, 'pitch' => 60, 'velocity' => 33, 'length' => 700]]]);
+
+        self::assertSame([[33, 80], [9, 9]], [Make::velocities($after = $outcome->change->applyTo($score)), Make::lengths($after)]);
+        self::assertSame('C4 at 1.1.1 was there: velocity 33.', $outcome->said);
+        self::assertSame([1 => [1]], $outcome->selection->notes);
+        self::assertNotNull($outcome->caret);
+        self::assertSame('C4 at 1.1.1 is there already, velocity 80.', Make::edit($score, 'insert', ['notes' => [['start' => 0, 'pitch' => 60, 'velocity' => 80]]])->said);
+        self::assertCount(4, Make::after($score, 'insert', ['notes' => [['start' => 0, 'pitch' => 60], ['start' => 0, 'pitch' => 61]]])->part(1)->notes, 'several are put on what is there');
+        self::assertCount(3, Make::after($score, 'insert', ['notes' => [['start' => 0, 'pitch' => 60, 'channel' => 4]]])->part(1)->notes);
     }
 
     public function test_a_note_is_inserted_with_a_touch_of_the_part(): void
