@@ -47,6 +47,7 @@ final class Answer
             + ($tracks ? ['tracks' => SongView::tracks($session->song, $score)] : [])
             + ($change->name === null ? [] : ['name' => $score->name])
             + ($session->batch->caret === null ? [] : ['caret' => $session->batch->caret])
+            + ($session->batch->at === null ? [] : ['at' => $session->batch->at])
             + [
                 'parts' => (object) $parts,
                 'selection' => $session->batch->chosen?->toArray(),

@@ -20,6 +20,9 @@ final class Doing
 
     private const ANEW = 0.1;
 
+    /** Seconds after which nothing is under way any more. */
+    private const OLD = 3600;
+
     /**
      * Does something that is known by a key, and can be stopped.
      *
@@ -46,6 +49,9 @@ final class Doing
                     throw new Refusal('Stopped. Nothing was changed.');
                 }
                 File::ensureDirectoryExists(dirname($file));
+                if (! $shown) {
+                    self::sweep();
+                }
                 $shown = @file_put_contents($file, (string) $steps) !== false;
             }, $work);
         } finally {
@@ -67,6 +73,16 @@ final class Doing
     public static function stop(string $key): bool
     {
         return is_file(self::file($key)) && @touch(self::file($key).'.stop');
+    }
+
+    /** What a server that died left behind goes. */
+    private static function sweep(): void
+    {
+        foreach (File::glob(storage_path('framework/doing/*')) as $left) {
+            if (is_string($left) && filemtime($left) < time() - self::OLD) {
+                File::delete($left);
+            }
+        }
     }
 
     private static function file(string $key): string

@@ -7,6 +7,7 @@ namespace App\Editing;
 use App\Models\Step;
 use App\Songs\SongView;
 use Illuminate\Support\Facades\DB;
+use Jactonic\Core\Command\Following;
 use Jactonic\Core\Edit\Between;
 use Jactonic\Core\Edit\Change;
 use Jactonic\Core\Edit\ChangeCodec;
@@ -67,7 +68,7 @@ final class Tree
         $change = ChangeCodec::decode($step->change, $this->session->batch->score, $undo);
         $change = $undo ? $change->inverse() : $change;
         $this->session->take($change, Selection::none());
-        $this->session->batch->chosen = $this->chosen($step, $undo) ?? $this->touched($change);
+        $this->choose($change, $this->chosen($step, $undo) ?? $this->touched($change));
         if ($undo) {
             $this->session->song->head_id = $step->parent_id;
         } else {
@@ -141,7 +142,7 @@ final class Tree
         $this->session->batch->score = $this->session->whole();
         $change = Between::scores($this->session->batch->score, KeptStates::after($nearest, $this->session->batch->score->time));
         $this->session->take($change, Selection::none());
-        $this->session->batch->chosen = $this->chosen($this->find($nearest), false) ?? Selection::none();
+        $this->choose($change, $this->chosen($this->find($nearest), false) ?? Selection::none());
         $this->markWay(self::wayTo($nearest, $parents), $parents);
         $this->session->song->head_id = $nearest;
     }
@@ -246,6 +247,14 @@ final class Tree
         } catch (Refusal) {
             return null;
         }
+    }
+
+    /** What was chosen is chosen again, and the caret is there. */
+    private function choose(Change $change, Selection $chosen): void
+    {
+        $batch = $this->session->batch;
+        $batch->chosen = $chosen;
+        $batch->at = Following::place($change, null, $chosen, $batch->score, null) ?? $batch->at;
     }
 
     /** The notes and points that a change puts in. */

@@ -10,6 +10,7 @@ use Illuminate\Support\Facades\DB;
 use Jactonic\Core\Score\Note;
 use Jactonic\Core\Score\Part;
 use Jactonic\Core\Score\PartHead;
+use Jactonic\Core\Score\Pitch;
 use Jactonic\Core\Score\Point;
 use Jactonic\Core\Score\Score;
 use Jactonic\Core\Score\Table;
@@ -44,6 +45,7 @@ final class SongView
             'ppq' => $this->score->time->ppq,
             'end' => $end,
             'early' => $this->score->time->early(),
+            'tones' => Pitch::tones($this->score->sharps()),
             'tracks' => array_map(fn (array $track): array => $track + [
                 'parts' => array_values(array_map(fn (Part $p): array => ['lines' => $tables->of($p)] + self::part($p, $this->score->time), $this->score->partsOf($track['id']))),
             ], self::tracks($this->song, $this->score)),

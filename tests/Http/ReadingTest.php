@@ -156,7 +156,7 @@ final class ReadingTest extends TestCase
         $song = $this->song();
         $ids = array_column((array) $this->getJson("/api/songs/$song->id")->json('tracks.0.parts.0.notes'), 0);
         $to = ['edit' => 'set-pitch', 'on' => ['part' => $this->partId($song), 'notes' => $ids], 'params' => ['pitch' => 60]];
-        $answer = $this->do($song, [$to, ['edit' => 'insert', 'params' => ['notes' => [['start' => 20, 'pitch' => 60]]]], ['edit' => 'insert', 'params' => ['notes' => [['start' => 20, 'pitch' => 60]]]]])->assertOk();
+        $answer = $this->do($song, [$to, ['edit' => 'insert', 'params' => ['notes' => [['start' => 20, 'pitch' => 60], ['start' => 21, 'pitch' => 61]]]], ['edit' => 'insert', 'params' => ['notes' => [['start' => 20, 'pitch' => 60], ['start' => 22, 'pitch' => 61]]]]])->assertOk();
 
         self::assertCount(1, (array) $answer->json('warnings'));
     }

@@ -49,10 +49,14 @@ final class Batch
     /** Where writing goes on; null where it stays. */
     public ?int $caret = null;
 
+    /** @var array{int, int}|null tick and pitch to which the caret went with the work; null where it stays */
+    public ?array $at = null;
+
     /**
      * @param  Selection|null  $chosen  what is chosen before the first; null where nothing is known to be
+     * @param  bool  $follows  whether the caret goes with the work; the places of a recipe are those of where it is run
      */
-    public function __construct(public Score $score, private readonly Book $book = new Book, public ?Selection $chosen = null, private readonly Context $context = new Context)
+    public function __construct(public Score $score, private readonly Book $book = new Book, public ?Selection $chosen = null, private readonly Context $context = new Context, private readonly bool $follows = true)
     {
         $this->change = new Change;
     }
@@ -72,7 +76,7 @@ final class Batch
     {
         [$kind, $command] = self::kind($command);
         $on = isset($command['on']) ? On::read($command['on'], $this->score) : $this->chosen;
-        $context = isset($command['context']) ? Context::read($command['context']) : $this->context;
+        $context = isset($command['context']) ? Context::read($command['context']) : ($this->at === null ? $this->context : $this->context->withCaret(...$this->at));
         $outcome = match ($kind) {
             'set' => $this->settings($command, $on ?? Selection::none()),
             'touched' => $this->touch($command, $on ?? Selection::none()),
@@ -83,6 +87,9 @@ final class Batch
         $this->change = $this->change->then($outcome->change);
         Watch::look();
         $this->on = $on;
+        if ($this->follows && $context->caret !== null && $kind !== 'set' && $kind !== 'touched') {
+            $this->at = Following::place($outcome->change, $on, $outcome->selection, $this->score, [$context->caret, $context->row]) ?? $this->at;
+        }
         $this->chosen = $outcome->selection;
         $this->caret = $outcome->caret ?? $this->caret;
         foreach ($outcome->settings as $part => $settings) {
@@ -190,7 +197,7 @@ final class Batch
         foreach (array_filter($selection->notes) as $part => $ids) {
             $note = $score->part($part)->notes[$ids[0]];
 
-            return Say::note($note, $score->time).", velocity $note->velocity,";
+            return Say::note($note, $score).", velocity $note->velocity,";
         }
 
         return '';
@@ -213,7 +220,7 @@ final class Batch
             }
         }
         $count = $on->count();
-        $inner = new self($score, $this->book, $on, $context);
+        $inner = new self($score, $this->book, $on, $context, false);
         $warnings = $said = [];
         foreach ($recipe->steps as $i => $step) {
             if ($step['off'] ?? false) {

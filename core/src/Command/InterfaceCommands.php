@@ -50,10 +50,11 @@ final class InterfaceCommands
                 ...array_map(static fn (int $n): array => ['title' => "Insert a note at the pointer with touch $n", 'params' => ['at' => 'pointer', 'touch' => $n], 'words' => ['velocity']], [1, 2, 3, 4]),
             ]),
             new Command(new Spec('note-here', 'The note at the caret', Family::Selection, 'Chooses or deletes the note at the caret.', [
-                Param::choice('what', 'What', ['choose', 'delete'], 'choose'),
+                Param::choice('what', 'What', ['choose', 'add', 'delete'], 'choose'),
                 Param::choice('at', 'Where', ['caret', 'pointer'], 'caret'),
             ], Needs::Part, ['caret', 'erase', 'here']), self::ROLL, [
                 ['title' => 'Choose the note at the caret', 'params' => ['what' => 'choose']],
+                ['title' => 'Take in the note at the caret, or let it go', 'params' => ['what' => 'add'], 'words' => ['also', 'too', 'more', 'several']],
                 ['title' => 'Delete the note at the caret', 'params' => ['what' => 'delete']],
                 ['title' => 'Delete the note under the pointer', 'params' => ['what' => 'delete', 'at' => 'pointer'], 'words' => ['rub out']],
             ]),
@@ -77,9 +78,20 @@ final class InterfaceCommands
             new Command(new Spec('caret', 'Caret to', Family::View, 'Puts the caret at a note, at the part’s end, or in another row in use.', [
                 Param::choice('to', 'Where', array_keys($to), 'next-note'),
             ], Needs::Part, ['cursor', 'go', 'jump']), self::ROLL, array_map(static fn (string $k, string $t): array => ['title' => "Caret to $t", 'params' => ['to' => $k]], array_keys($to), $to)),
+            new Command(new Spec('pass', 'Choose what the caret passes', Family::Selection, 'Takes the caret to the start or the end, and chooses all on its way.', [
+                Param::choice('to', 'Where', ['start', 'end'], 'end'),
+            ], Needs::Part, ['select', 'rest', 'all after', 'all before']), self::ROLL, [
+                ['title' => 'Choose all from the caret on', 'params' => ['to' => 'end'], 'words' => ['after', 'rest', 'end']],
+                ['title' => 'Choose all before the caret', 'params' => ['to' => 'start'], 'words' => ['start']],
+            ]),
             new Command(new Spec('copy', 'Copy', Family::Structure, 'Keeps the notes chosen, or with none chosen what lies in the span, to be pasted.', needs: Needs::Part, words: ['clipboard']), self::ROLL),
             new Command(new Spec('cut', 'Cut', Family::Structure, 'Copies, and takes away what was copied.', needs: Needs::Part, words: ['clipboard', 'move']), self::ROLL),
-            new Command(new Spec('paste', 'Paste at the caret', Family::Structure, 'Puts in at the caret what was copied; the caret goes on to its end.', needs: Needs::Part, words: ['clipboard', 'insert']), self::ROLL),
+            new Command(new Spec('paste', 'Paste', Family::Structure, 'Puts in what was copied, at the caret or where it was, here, in another part or in another song; the caret goes on to its end.', [
+                Param::choice('where', 'Where', ['caret', 'place'], 'caret'),
+            ], Needs::Part, ['clipboard', 'insert']), self::ROLL, [
+                ['title' => 'Paste at the caret', 'params' => []],
+                ['title' => 'Paste in the same place', 'params' => ['where' => 'place'], 'words' => ['original', 'another part', 'another song']],
+            ]),
             new Command(new Spec('span', 'Span', Family::Selection, 'Makes the span, a stretch of time that is looped, recorded in, copied and seen.', [
                 Param::choice('what', 'How', array_keys($span), 'selection'),
             ], Needs::Part, ['range', 'locators', 'loop', 'region', 'time']), self::ROLL, array_map(static fn (string $k, string $t): array => ['title' => $t, 'params' => ['what' => $k]], array_keys($span), $span)),
@@ -150,13 +162,14 @@ final class InterfaceCommands
             ['1/64', ['unit' => 'value', 'amount' => '1/64']], ['1/32', ['unit' => 'value', 'amount' => '1/32']], ['1 tick', ['unit' => 'ticks', 'amount' => 1]], ['1 sample', ['unit' => 'samples', 'amount' => 1]], ['1 bar', ['unit' => 'bar', 'amount' => 1]]];
 
         return [
+            new Command(new Spec('share-settings', 'This grid for all parts', Family::Settings, 'Gives all parts of the song this part’s grid, swing, strength and nudge step.', needs: Needs::Part, words: ['grid', 'swing', 'same', 'every part', 'apply']), self::ROLL),
             new Command(new Spec('set', 'Set what belongs to the part', Family::Settings, 'Sets the part’s grid, swing, strength, nudge step or pen.', [
                 Param::grid('grid', 'Grid'),
                 Param::number('swing', 'Swing', 50, 75, unit: '%'),
                 Param::integer('strength', 'Strength', 0, 100, unit: '%'),
                 Param::integer('penVelocity', 'Pen velocity', 1, 127),
                 Param::step('nudge', 'Nudge step'),
-            ], Needs::Part, ['grid', 'setting']), self::ROLL, [
+            ], Needs::Part, ['grid', 'setting']), self::OPEN, [
                 ...$grids,
                 ...array_map(static fn (array $t): array => ['title' => $t[1], 'params' => ['turn' => $t[0]], 'words' => ['grid', ...$t[2]]], $turns),
                 ['title' => 'Swing on, off', 'params' => ['swing' => 'toggle'], 'words' => ['shuffle', 'groove']],
@@ -310,6 +323,12 @@ final class InterfaceCommands
             new Command(new Spec('open-part', 'Open the part', Family::Song, 'Opens the part chosen in the roll.', needs: Needs::Song, words: ['edit', 'roll']), ['song']),
             new Command(new Spec('open-song', 'To the song', Family::Song, 'Shows the tracks and parts of the song.', needs: Needs::Nothing, words: ['timeline', 'tracks', 'parts', 'back']), ['songs', 'roll', 'keys']),
             new Command(new Spec('open-songs', 'All songs', Family::Song, 'Shows the list of songs.', needs: Needs::Nothing, words: ['list', 'home', 'close']), self::ANY),
+            new Command(new Spec('go-part', 'Next or previous part', Family::Song, 'Opens the part after this one or before it, with the view and the caret’s time as they are.', [
+                Param::integer('by', 'Parts on', -1, 1, 1),
+            ], Needs::Part, ['switch', 'other', 'beside']), self::ROLL, [
+                ['title' => 'Next part', 'params' => ['by' => 1], 'words' => ['switch', 'open']],
+                ['title' => 'Previous part', 'params' => ['by' => -1], 'words' => ['switch', 'open']],
+            ]),
             new Command(new Spec('rename', 'Rename the song', Family::Song, 'Gives the song another name.', needs: Needs::Nothing, words: ['name', 'title']), ['songs', 'song']),
             new Command(new Spec('duplicate', 'Duplicate the song', Family::Song, 'Makes a copy of the song, without its history.', needs: Needs::Nothing, words: ['copy']), ['songs']),
             new Command(new Spec('delete-song', 'Delete the song', Family::Song, 'Puts the song away; it can be brought back.', needs: Needs::Nothing, words: ['remove', 'trash']), ['songs']),

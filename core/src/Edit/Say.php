@@ -6,7 +6,8 @@ namespace Jactonic\Core\Edit;
 
 use Jactonic\Core\Score\Note;
 use Jactonic\Core\Score\Pitch;
-use Jactonic\Core\Time\Timeline;
+use Jactonic\Core\Score\Score;
+use Jactonic\Core\Standard\GeneralMidi;
 
 /** The wording that sentences of edits have in common. */
 final class Say
@@ -41,10 +42,16 @@ final class Say
         };
     }
 
-    /** A note as a person finds it: "C4 at 3.1.1". */
-    public static function note(Note $note, Timeline $time): string
+    /** A note as a person finds it: "C4 at 3.1.1", "Bass Drum 1 at 3.1.1". */
+    public static function note(Note $note, Score $score): string
     {
-        return Pitch::name($note->pitch).' at '.$time->position($note->start);
+        return self::pitch($note->pitch, $score, $note->channel === GeneralMidi::DRUM_CHANNEL).' at '.$score->time->position($note->start);
+    }
+
+    /** A pitch by the name that it has everywhere in the song: as its key spells it, drums by their own. */
+    public static function pitch(int $pitch, Score $score, bool $isDrum = false): string
+    {
+        return ($isDrum ? GeneralMidi::DRUMS[$pitch] ?? null : null) ?? Pitch::name($pitch, $score->sharps());
     }
 
     /** A number with a sign: "+5", "−12". */

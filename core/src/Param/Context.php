@@ -25,6 +25,12 @@ final readonly class Context
     {
     }
 
+    /** The same with the caret elsewhere. */
+    public function withCaret(int $tick, int $row): self
+    {
+        return new self($tick, $row, $this->pointer, $this->span);
+    }
+
     /** @throws Refusal that says what in it is wrong */
     public static function read(mixed $context): self
     {

@@ -38,6 +38,11 @@ final readonly class Param
         return new self($name, $title, new Number($min, $max, $unit), $default, $setting, $optional);
     }
 
+    public static function pitch(string $name, string $title): self
+    {
+        return new self($name, $title, new PitchValue);
+    }
+
     /** A tick, or a word for one. */
     public static function place(string $name, string $title, int $min = 0, int|Word|null $default = null, bool $optional = false): self
     {

@@ -79,6 +79,8 @@ final readonly class Params
             $value = $given[$name] ?? $param->default;
             if ($value instanceof Word) {
                 $given[$name] = $param->read($context->resolve($value, $score, $on));
+            } elseif ($value instanceof CaretRow) {
+                $given[$name] = $context->row ?? throw new Refusal('There is no caret.', 'context');
             }
         }
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Jactonic\Core\Score;
 
 use Jactonic\Core\Refusal;
+use Jactonic\Core\Standard\Message;
 use Jactonic\Core\Time\Timeline;
 
 /** What edits work on: the song's name, its time, its parts and its tracks. A part's notes are read when they are asked for. */
@@ -52,6 +53,36 @@ final readonly class Score
         uasort($parts, static fn (Part $a, Part $b): int => $a->head->from <=> $b->head->from ?: $a->id <=> $b->id);
 
         return $parts;
+    }
+
+    /** The MIDI channel, 0 to 15, that new notes of a part get: its own, else with nothing in it yet that of its track's others. */
+    public function channelOf(Part $part): int
+    {
+        foreach ([$part, ...$this->partsOf($part->head->track)] as $one) {
+            if (! $one->notes->isEmpty() || ! $one->points->isEmpty()) {
+                return $one->channel();
+            }
+        }
+
+        return 0;
+    }
+
+    /** Sharps of the song's first key signature, below 0 for flats; null where no file said one. The whole song is spelled by it. */
+    public function sharps(): ?int
+    {
+        $first = null;
+        foreach ($this->tracks as $track) {
+            foreach ($track->kept() as $event) {
+                $isKey = $event->status === Message::META && $event->type === Message::META_KEY && $event->bytes !== '';
+                if ($isKey && ($first === null || $event->tick < $first->tick)) {
+                    $first = $event;
+                }
+            }
+        }
+
+        $sharps = $first === null ? false : unpack('c', $first->bytes);
+
+        return is_int($sharps[1] ?? null) ? $sharps[1] : null;
     }
 
     public function withPart(Part $part): self

@@ -36,6 +36,8 @@ final class Message
 
     public const META_METER = 0x58;
 
+    public const META_KEY = 0x59;
+
     /** Text out of a file: UTF-8 where it is valid, else Latin-1; control characters become spaces. */
     public static function text(string $bytes): string
     {

@@ -2,11 +2,35 @@ import type { Carried } from './items';
 import type { Song } from './song.svelte';
 import type { Clip } from './types';
 
+const KEPT = 'jactonic.copied';
+
+/** What was copied, and how many ticks a quarter has in the song that it is from. */
+type Kept = Clip & { ppq: number };
+
+/** What was copied last, in any song and any window; here, where there is no room to keep it. */
+let here: Kept | null = null;
+
 /** What was copied last, to be put in elsewhere. */
 export class Copied {
-    clip: Clip | null = null;
-
     constructor(private readonly song: Song) {}
+
+    /** What was copied, in this song's ticks; null where nothing was. */
+    get clip(): Clip | null {
+        const kept = read() ?? here;
+        if (!kept) return null;
+        const scaled = (ticks: number): number => Math.round((ticks * this.song.time.ppq) / kept.ppq);
+        return {
+            anchor: scaled(kept.anchor),
+            length: scaled(kept.length),
+            notes: kept.notes.map((n) => ({
+                ...n,
+                start: scaled(n.start!),
+                length: Math.max(1, scaled(n.length!)),
+                driftStart: scaled(n.driftStart ?? 0),
+                driftLength: scaled(n.driftLength ?? 0),
+            })),
+        };
+    }
 
     /** Keeps what is chosen, or with nothing chosen what lies in the span; then does something, before all that was typed after it. */
     copy(then: Carried): void {
@@ -19,7 +43,25 @@ export class Copied {
         if (inSpan && !song.span) return song.tell('Nothing is chosen, and there is no span: nothing was copied.');
         const clip = await song.read<Clip>('clip', inSpan ? { from: 'span-start', to: 'span-end' } : {});
         if (clip.notes.length === 0) return song.tell('Nothing sounds in the span: nothing was copied.');
-        this.clip = clip;
+        keep({ ...clip, ppq: song.time.ppq });
         song.queue.runInTurn(() => then(clip, inSpan));
+    }
+}
+
+function keep(clip: Kept): void {
+    here = clip;
+    try {
+        localStorage.setItem(KEPT, JSON.stringify(clip));
+    } catch {
+        // There is no room for so much: it stays with this window.
+        localStorage.removeItem(KEPT);
+    }
+}
+
+function read(): Kept | null {
+    try {
+        return JSON.parse(localStorage.getItem(KEPT) ?? 'null') as Kept | null;
+    } catch {
+        return null;
     }
 }

@@ -186,6 +186,11 @@ export class Part {
         return low;
     }
 
+    /** Whether nothing in it says what it sounds on. */
+    get isBare(): boolean {
+        return this.notes.size === 0 && this.points.length === 0;
+    }
+
     /** The channel that what is played into it sounds on: that of its first note, else of its first point. */
     get channel(): number {
         for (const note of this.notes.values()) return note.channel;

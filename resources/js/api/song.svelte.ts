@@ -1,4 +1,5 @@
 import { request } from './client';
+import { caretIn } from './caret';
 import { Copied } from './copied';
 import { Elsewhere } from './elsewhere';
 import { Lines } from './lines';
@@ -6,7 +7,7 @@ import { Looking } from './looking.svelte';
 import { Notebook } from './notebook.svelte';
 import { Part } from './part.svelte';
 import { Queue } from './queue.svelte';
-import { type Done, type Item } from './items';
+import type { Done, Item } from './items';
 import { Time } from './time';
 import type {
     Answer,
@@ -41,6 +42,7 @@ export class Song {
     canRedo = $state(false);
     end = $state(0);
     early = 0;
+    tones: string[] = [];
     time = $state.raw<Time>(null as unknown as Time);
     tracks = $state.raw<Track[]>([]);
     readonly parts = new Map<number, Part>();
@@ -58,6 +60,8 @@ export class Song {
     chosenParts = $state.raw<readonly number[]>([]);
     /** The part opened last: what still waits was meant for it. */
     private home: Part | null = null;
+    /** The stretch of time that was last seen of a part, and how high its rows were. */
+    seen: { left: number; scale: number; row: number } | null = null;
     /** Goes up with each answer that may have changed the history. */
     revisionShown = $state(0);
     selectionVersion = $state(0);
@@ -111,6 +115,7 @@ export class Song {
     private load(data: SongData): void {
         this.time = new Time(data.ppq, data.tempos, data.meters, data.markers);
         this.early = data.early;
+        this.tones = data.tones;
         this.parts.clear();
         for (const track of data.tracks)
             for (const part of track.parts) this.parts.set(part.id, new Part(part, data.tables));
@@ -154,11 +159,22 @@ export class Song {
         return notes;
     }
 
-    /** Chooses notes in the open part at once, as the mouse does. */
+    /** Chooses notes in the open part at once, as the mouse does; the caret goes to what is new among them. */
     select(ids: Iterable<number>): void {
         this.queue.meanChosen();
+        const before = this.selected;
         this.selected = new Set(ids);
         this.selectionVersion++;
+        let first: Note | undefined;
+        for (const id of this.selected) {
+            const note = before.has(id) ? undefined : this.open?.notes.get(id);
+            if (
+                note &&
+                (!first || note.start < first.start || (note.start === first.start && note.pitch < first.pitch))
+            )
+                first = note;
+        }
+        if (first) this.putCaret(first.start, first.pitch);
     }
 
     /** Opens a part: commands go to it, with nothing chosen. What waits for another part keeps its notes. */
@@ -168,8 +184,7 @@ export class Song {
         this.looking.unlook();
         this.looking.showAsItIs();
         this.open = part;
-        this.caret = { tick: part?.firstStart ?? 0, pitch: part?.ordered[0]?.pitch ?? 60 };
-        if (part) this.caret = { ...this.caret, tick: part.lines.barAt(part.firstStart + this.early).start };
+        if (part) this.caret = caretIn(part, this.caret, this.home === null, this.early);
         this.pointer = null;
         this.home = part ?? this.home;
         this.selected = new Set();
@@ -214,6 +229,19 @@ export class Song {
     /** Several commands as one step of the history. */
     one(commands: Command[]): void {
         this.queue.push({ kind: 'one', commands });
+    }
+
+    /** Gives all parts the grid and the steps of the open one. */
+    shareSettings(): void {
+        if (!this.open) return;
+        const { grid, swing, strength, nudge, tied } = this.open.settings;
+        const parts = [...this.parts.keys()];
+        const command = { set: { grid, swing, strength, nudge, tied }, on: [{ parts }] };
+        this.doQuietly(command, () =>
+            this.tell(
+                `${parts.length} parts: grid ${grid}, swing ${swing} %, strength ${strength} %, and this nudge step.`,
+            ),
+        );
     }
 
     undo(): void {
@@ -276,6 +304,7 @@ export class Song {
         if (answer.selection && how.keepsSelection && this.choose(answer.selection)) {
             if (!changed && how.hear && this.selected.size <= MOST_CHOSEN_HEARD) heard.push(...this.selection);
         }
+        if (answer.at && how.keepsSelection) this.putCaret(...answer.at);
         this.goesOn = answer.caret ?? null;
         if (answer.time) this.retime(answer.time);
         this.prune();
@@ -339,28 +368,6 @@ export class Song {
 
     read<T>(reading: string, params: Record<string, unknown>, on: On[] = this.on()): Promise<T> {
         return request<T>('POST', `songs/${this.id}/reading`, { reading, params, on, context: this.context() });
-    }
-
-    /** Moves the caret in time, as the server's rules have it. */
-    moveCaret(steps: number, by: unknown): void {
-        const same = JSON.stringify(by);
-        let total = steps;
-        const item: Item & { steps?: number; by?: string } = {
-            kind: 'ask',
-            ask: async () => {
-                const part = this.open;
-                const { tick } = await this.read<{ tick: number }>('caret-step', { steps: total, by });
-                if (part !== this.open) return;
-                this.putCaret(tick);
-                this.onCaret();
-            },
-            join: (next: Item & { steps?: number; by?: string }) => {
-                if (next.steps === undefined || next.by !== same) return false;
-                total += next.steps;
-                return true;
-            },
-        };
-        this.queue.push(Object.assign(item, { steps, by: same ?? '' }));
     }
 
     /** Takes over other tempos and meters, and the lines that follow them. */

@@ -81,6 +81,8 @@ export interface SongData extends SongHead {
     end: number;
     /** Ticks by which a note may be early for a bar and be meant for it. */
     early: number;
+    /** Names of the twelve tones from C, as its key spells them. */
+    tones: string[];
     /** tick, seconds, microseconds per quarter */
     tempos: [number, number, number][];
     /** tick, beats, unit */
@@ -141,6 +143,8 @@ export interface Answer {
     selection: SelectionItem[] | null;
     /** Where writing goes on. */
     caret?: number;
+    /** Tick and pitch to which the caret went with the work. */
+    at?: [number, number];
     said: string[];
     warnings: string[];
     canUndo: boolean;
@@ -152,7 +156,7 @@ export interface Answer {
 }
 
 /** What is kept of an answer that was lost: the rest can be caught up with. */
-export type LostAnswer = Pick<Answer, 'selection' | 'said' | 'warnings' | 'refused' | 'caret'>;
+export type LostAnswer = Pick<Answer, 'selection' | 'said' | 'warnings' | 'refused' | 'caret' | 'at'>;
 
 /** What commands would do, by note: an answer that changed nothing, with ids by part of the notes to look at. */
 export interface LandingAnswer extends Omit<Answer, 'revision' | 'end'> {
@@ -238,6 +242,7 @@ export interface Param {
         | 'played'
         | 'times'
         | 'place'
+        | 'pitch'
         | 'pick';
     /** No field can ask for it. */
     hidden?: boolean;

@@ -84,6 +84,7 @@
         return () => {
             song.onCaret = () => {};
             transport.onFrame = () => {};
+            song.seen = { left: sheet.view.left, scale: sheet.view.scale, row: sheet.view.row };
             deaf();
             observer.disconnect();
             off();

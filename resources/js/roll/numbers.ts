@@ -1,7 +1,7 @@
 import type { Part } from '../api/part.svelte';
 import type { Time } from '../api/time';
 import type { Note } from '../api/tables';
-import { pitchName } from './names';
+import { noteName } from './names';
 
 /** A note's numbers for people: place, length, pitch, velocity, and how far off its line in ms. */
 export function numbersOf(note: Note, part: Part, time: Time): string {
@@ -16,5 +16,5 @@ export function numbersOf(note: Note, part: Part, time: Time): string {
             : ms === 0
               ? 'under 1 ms off'
               : `${Math.abs(ms)} ms ${ms > 0 ? 'late' : 'early'}`;
-    return `${pitchName(note.pitch)}  ${time.position(note.start, part.lines)}  ${note.length} ticks  velocity ${note.velocity}${carried}  ${off}${note.muted ? '  muted' : ''}`;
+    return `${noteName(note.pitch, note.channel)}  ${time.position(note.start, part.lines)}  ${note.length} ticks  velocity ${note.velocity}${carried}  ${off}${note.muted ? '  muted' : ''}`;
 }

@@ -10,6 +10,7 @@ import { Stage } from '../stage/stage';
 import { View } from '../stage/view';
 import type { Drawn, Overlay } from './layers/overlay';
 import { pitchName } from './names';
+import { Passing } from './passing';
 import type { StepInput } from './steps.svelte';
 
 export type LayerName = 'grid' | 'notes' | 'overlay' | 'ruler' | 'keyboard' | 'lane';
@@ -55,6 +56,7 @@ export class Sheet {
     /** The edit whose landing is looked at while its key is held. */
     looked = $state.raw<Command | null>(null);
     steps!: StepInput;
+    readonly passing = new Passing(this);
     /** Places the playhead and the caret, which stand above the canvases. */
     place: () => void = () => {};
 
@@ -72,7 +74,9 @@ export class Sheet {
     }
 
     get isDrums(): boolean {
-        return this.part.version >= 0 && this.part.channel === DRUM_CHANNEL;
+        if (this.part.version >= 0 && !this.part.isBare) return this.part.channel === DRUM_CHANNEL;
+        // A part with nothing in it yet is what the others of its track are.
+        return this.song.trackOf(this.part).parts.some((p) => !p.isBare && p.channel === DRUM_CHANNEL);
     }
 
     get drumNames(): Record<string, string> | null {
@@ -143,12 +147,30 @@ export class Sheet {
     begin(): void {
         const { view, part, song } = this;
         this.show('all');
+        if (this.goOn()) return;
         const first = part.lines.barAt(part.firstStart + song.early).start;
         const barsShown = view.width / view.scale / this.barLength(first);
         if (barsShown <= OPENING_BARS) return;
         view.zoomTime(barsShown / OPENING_BARS, 0);
         view.left = first - 12 / view.scale;
         view.scroll(0, 0);
+    }
+
+    /** Where another part was seen before and this one has something at that time, the view goes on there. */
+    private goOn(): boolean {
+        const { view, part, song } = this;
+        if (!song.seen) return false;
+        const { left, scale, row } = song.seen;
+        const right = left + view.width / scale;
+        if (part.notes.size > 0 && (part.firstStart >= right || part.lastEnd <= left)) return false;
+        view.scale = scale;
+        view.left = left;
+        const top = view.top - view.height / view.row / 2;
+        view.row = Math.min(row, view.row);
+        view.top = top + view.height / view.row / 2;
+        view.scroll(0, 0);
+        this.showCaret();
+        return true;
     }
 
     revealSelection(): void {

@@ -1,3 +1,4 @@
+import { moveCaret } from '../api/caret';
 import type { Part } from '../api/part.svelte';
 import type { Song } from '../api/song.svelte';
 import * as make from './commands/make';
@@ -82,7 +83,7 @@ export class StepInput {
     }
 
     rest(): void {
-        this.song.afterAll(() => this.song.moveCaret(1, this.step));
+        this.song.afterAll(() => moveCaret(this.song, 1, this.step));
     }
 
     /** The notes of the last step are held on for another step. */
@@ -92,7 +93,7 @@ export class StepInput {
             const ids = this.lastIds();
             if (ids.length === 0) return song.tell('There is no step yet to tie on.');
             song.doQuietly(make.longerByCell({ part: part.id, notes: ids }, this.step));
-            song.moveCaret(1, this.step);
+            moveCaret(song, 1, this.step);
         });
     }
 
@@ -102,7 +103,7 @@ export class StepInput {
         song.afterAll(() => {
             const ids = this.lastIds();
             const step = this.done.pop();
-            if (!step) return song.moveCaret(-1, { unit: 'grid', amount: 1 });
+            if (!step) return moveCaret(song, -1, { unit: 'grid', amount: 1 });
             if (ids.length > 0) song.doQuietly(make.remove({ part: part.id, notes: ids }));
             song.putCaret(step.tick, step.pitches[0]);
             song.onCaret();

@@ -1,5 +1,6 @@
 <script lang="ts">
     import { untrack } from 'svelte';
+    import type { Part } from '../api/part.svelte';
     import { Song } from '../api/song.svelte';
     import type { Command, Setup } from '../api/types';
     import { keys, type Handler, type Press } from '../keys/keys.svelte';
@@ -13,6 +14,7 @@
     import { commands } from '../keys/commands.svelte';
     import { interrupted } from '../sound/interrupted.svelte';
     import { tempoTap } from '../roll/commands/make';
+    import { callDrums, spellAs } from '../roll/names';
     import { newSeed, panels, remembered } from './panels.svelte';
     import CommandList from './CommandList.svelte';
     import { pages } from './pages.svelte';
@@ -29,6 +31,7 @@
     /** Milliseconds after a song is there. */
     const READY_AFTER = 600;
 
+    untrack(() => callDrums(setup.drums));
     let song = $state.raw<Song | null>(null);
     let trouble = $state('');
     /** Files let go anywhere, to be imported. */
@@ -65,6 +68,7 @@
                 loaded.onTime = () => recorder.stop();
                 transport.attach(loaded);
                 void interrupted.look(loaded);
+                spellAs(loaded.tones);
                 song = loaded;
             },
             (e: unknown) => (trouble = e instanceof Error ? e.message : String(e)),
@@ -244,6 +248,8 @@
                     void here.notebook.record().then((some) => some && panels.turn({ name: 'recipes' })),
                 'repeat-command': (p, _, press) => here.notebook.repeat(Number(p.back ?? 1), press.times),
                 count: () => void (keys.count = ''),
+                'go-part': (p) => here.afterAll(() => goPart(here, part!, Number(p.by ?? 1))),
+                'share-settings': () => here.inTurn(() => here.shareSettings()),
                 // An edit once more as its panel was set last.
                 again: (p, _, press) =>
                     here.inTurn(() => {
@@ -273,6 +279,14 @@
         taps = [...taps, now];
         if (taps.length < 2) return here.tell('Tap on: a tap a quarter.');
         here.do(tempoTap(taps, Math.round(transport.tick)));
+    }
+
+    /** Opens the part after the open one, or before it, in the order of the song page. */
+    function goPart(here: Song, from: Part, by: number): void {
+        const all = here.tracks.flatMap((t) => t.parts);
+        const to = all[all.indexOf(from) + by];
+        if (to) router.go({ at: 'roll', song: here.id, part: to.id });
+        else here.tell(by > 0 ? 'This is the last part of the song.' : 'This is the first part of the song.');
     }
 
     /** A part that was just made is opened. */

@@ -3,14 +3,20 @@
     import type { Part } from '../api/part.svelte';
     import type { Song } from '../api/song.svelte';
     import type { Spec } from '../api/types';
+    import { paramWords, same } from '../keys/commands.svelte';
     import Field from './fields/Field.svelte';
+    import LastTime, { asksForLast } from './LastTime.svelte';
     import LandingWords from './LandingWords.svelte';
     import Panel from './Panel.svelte';
     import { newSeed, panels, remember, remembered } from './panels.svelte';
 
     let { song, part, spec }: { song: Song; part: Part; spec: Spec } = $props();
 
-    let params = $state.raw<Record<string, unknown>>(remembered(untrack(() => spec.id)));
+    // A panel opens with what the part says; what was set last time is offered beside it.
+    let params = $state.raw<Record<string, unknown>>({});
+    const last = untrack(() => known(remembered(spec.id)));
+    const lastWords = $derived(paramWords(spec, last).replace(/^: /, ''));
+    const isLast = $derived(same(params, last));
     const byChance = $derived(spec.params.some((p) => p.name === 'seed'));
     const fields = $derived(spec.params.filter((p) => p.type !== 'notes' && p.type !== 'groove'));
 
@@ -29,6 +35,19 @@
         params = Object.fromEntries(set.filter(([, v]) => v !== undefined));
     }
 
+    /** Of what was set last, what the edit still knows; a seed is another each time. */
+    function known(set: Record<string, unknown>): Record<string, unknown> {
+        return Object.fromEntries(
+            Object.entries(set).filter(([name]) => name !== 'seed' && spec.params.some((p) => p.name === name)),
+        );
+    }
+
+    function asLast(): void {
+        if (lastWords === '') return song.tell(`${spec.title}: nothing was set in this panel yet.`);
+        params = { ...params, ...last };
+        song.tell(`${spec.title}, as set last: ${lastWords}.`);
+    }
+
     function apply(stay: boolean): void {
         remember(spec.id, params);
         song.do({ edit: spec.id, params });
@@ -45,12 +64,19 @@
             e.preventDefault();
             e.stopPropagation();
             set('seed', newSeed());
+        } else if (asksForLast(e)) {
+            e.preventDefault();
+            e.stopPropagation();
+            asLast();
         }
     }
 </script>
 
 <Panel title={spec.title} onkeydown={press}>
     <p class="px-4 pt-3 pb-1 text-base-content/85">{spec.about}</p>
+    {#if lastWords !== '' && !isLast}
+        <LastTime words={lastWords} again={asLast} />
+    {/if}
     {#each fields as param, i (param.name)}
         <Field
             {param}

@@ -26,6 +26,10 @@
         keys: 'here',
     };
 
+    /** Milliseconds after which another press begins anew. */
+    const PAUSE = 1500;
+    let pressed = 0;
+
     let box: HTMLElement;
     let strokes = $state.raw<string[]>([]);
     let at = $state(0);
@@ -56,7 +60,9 @@
         if (strokes.length > 0 && stroke === 'Enter') return void give();
         if (strokes.length > 0 && stroke === 'Backspace') strokes = [];
         else if (strokes.length > 0 && stroke === 'Tab') at = (at + 1) % contexts.length;
-        else strokes = strokes.length === 1 ? [strokes[0]!, stroke] : [stroke];
+        // A second stroke comes at once; after a pause it is another try.
+        else strokes = strokes.length === 1 && performance.now() - pressed < PAUSE ? [strokes[0]!, stroke] : [stroke];
+        pressed = performance.now();
         void check();
     }
 
@@ -108,6 +114,9 @@
                     >{labels(stroke).join(' ')}</kbd
                 >{/each}
             {WHERE[context]}
+            {#if strokes.length === 1}<span class="text-sm text-base-content/85"
+                    >(a second stroke at once makes it two)</span
+                >{/if}
         {/if}
     </p>
     <div class="min-h-6" aria-live="polite">

@@ -5,8 +5,10 @@
     import type { Part } from '../api/part.svelte';
     import type { Song } from '../api/song.svelte';
     import type { Groove, KeptGroove, Param, Spec } from '../api/types';
+    import { paramWords } from '../keys/commands.svelte';
     import Field from './fields/Field.svelte';
     import GridField from './fields/GridField.svelte';
+    import LastTime, { asksForLast } from './LastTime.svelte';
     import LandingWords from './LandingWords.svelte';
     import Panel from './Panel.svelte';
     import { panels, remember, remembered } from './panels.svelte';
@@ -17,7 +19,10 @@
     let grooves = $state.raw<KeptGroove[]>([]);
     let loaded = $state(false);
     let chosen = $state<number | null>(typeof kept.chosen === 'number' ? kept.chosen : null);
-    let params = $state.raw<Record<string, unknown>>({ strength: kept.strength, velocity: kept.velocity });
+    // As in every panel: the part's own; what was set last is one press away.
+    let params = $state.raw<Record<string, unknown>>({});
+    const last = Object.fromEntries(Object.entries(kept).filter(([k, v]) => k !== 'chosen' && v !== undefined));
+    const lastWords = untrack(() => paramWords(spec, last)).replace(/^: /, '');
     let name = $state('');
     let grid = $state(untrack(() => (part.settings.grid.includes('bar') ? '1/16' : part.settings.grid)));
     let shelf = $state(false);
@@ -114,7 +119,17 @@
         if (!stay) panels.close();
     }
 
+    function asLast(): void {
+        params = { ...params, ...last };
+        song.tell(`${spec.title}, as set last: ${lastWords}.`);
+    }
+
     function press(e: KeyboardEvent): void {
+        if (lastWords !== '' && asksForLast(e)) {
+            e.preventDefault();
+            e.stopPropagation();
+            return asLast();
+        }
         if (e.key !== 'Enter' || e.target instanceof HTMLButtonElement || e.target instanceof HTMLAnchorElement) return;
         e.preventDefault();
         e.stopPropagation();
@@ -210,6 +225,7 @@
         {/if}
     </section>
     {#if groove}
+        {#if lastWords !== ''}<LastTime words={lastWords} again={asLast} />{/if}
         {#each strengths as param (param.name)}
             <Field {param} value={params[param.name]} settings={part.settings} onchange={(v) => set(param.name, v)} />
         {/each}

@@ -10,7 +10,7 @@
     import { inputs } from '../sound/inputs/inputs.svelte';
     import { player, type PlayerSettings } from '../sound/inputs/player.svelte';
     import { typing } from '../sound/inputs/typing.svelte';
-    import { pitchName } from '../roll/names';
+    import { noteName } from '../roll/names';
     import { stepState } from '../roll/steps.svelte';
     import Panel from './Panel.svelte';
 
@@ -37,7 +37,9 @@
 
 <Panel title="Inputs">
     <p class="flex items-center gap-2 px-4 pt-3" role="status">
-        Held now: <b class="font-semibold" data-testid="held">{held.map(pitchName).join(' ') || 'nothing'}</b>
+        Held now: <b class="font-semibold" data-testid="held"
+            >{held.map((p) => noteName(p, part.channel)).join(' ') || 'nothing'}</b
+        >
     </p>
     <section class="px-4 pt-4" aria-label="MIDI keyboard">
         <h3 class="font-serif text-lg">MIDI keyboard</h3>

@@ -93,6 +93,7 @@
                 if (part) router.go({ at: 'roll', song: song.id, part: part.id });
             },
             rename: () => void (renaming = true),
+            set: (p) => song.do({ set: p, on: [{ parts: [...song.chosenParts] }] }),
             track: (p) => void turn(chosen.track, p.what === 'muted' ? 'muted' : 'soloed'),
         }),
     );

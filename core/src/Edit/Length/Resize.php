@@ -28,7 +28,12 @@ final class Resize implements Edit
             Param::integer('steps', 'Steps, below 0 for earlier', -10_000, 10_000, 1, adds: true),
             Param::step('by', 'Step', setting: 'nudge'),
             Param::choice('edge', 'Edge', ['end', 'start'], 'end'),
-        ], keeps: true, words: ['length', 'longer', 'shorter', 'duration', 'trim', 'extend'], examples: [[], ['steps' => -1, 'by' => ['unit' => 'samples', 'amount' => 333]], ['edge' => 'start', 'steps' => 1, 'by' => ['unit' => 'ticks', 'amount' => 9]]]);
+        ], keeps: true, words: ['length', 'longer', 'shorter', 'duration', 'trim', 'extend'], forms: [
+            ['title' => 'Longer', 'params' => ['steps' => 1]],
+            ['title' => 'Shorter', 'params' => ['steps' => -1]],
+            ['title' => 'Start earlier', 'params' => ['steps' => -1, 'edge' => 'start'], 'words' => ['edge', 'longer']],
+            ['title' => 'Start later', 'params' => ['steps' => 1, 'edge' => 'start'], 'words' => ['edge', 'shorter']],
+        ], examples: [[], ['steps' => -1, 'by' => ['unit' => 'samples', 'amount' => 333]], ['edge' => 'start', 'steps' => 1, 'by' => ['unit' => 'ticks', 'amount' => 9]]]);
     }
 
     public function apply(Work $work): Outcome
@@ -56,7 +61,7 @@ final class Resize implements Edit
                 if (! $atEnd) {
                     $start += $length - $longer;
                     if (Note::whole($start) < 0) {
-                        throw new Refusal(sprintf('%s would start before the song: nothing changed.', Say::note($note, $work->time())));
+                        throw new Refusal(sprintf('%s would start before the song: nothing changed.', Say::note($note, $work->score)));
                     }
                 }
                 $draft->put($part, $note->resizedTo($start, $longer));

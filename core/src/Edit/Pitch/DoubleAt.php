@@ -26,7 +26,9 @@ final class DoubleAt implements Edit
     {
         return new Spec('double-at', 'Double at an interval', Family::Pitch, 'Copies notes in place, moved by an interval.', [
             Param::integer('semitones', 'Semitones, below 0 for down', -127, 127, 12),
-        ], words: ['double', 'octave', 'copy', 'layer', 'interval', 'fifth', 'thirds'], examples: [['semitones' => 7], ['semitones' => -12]]);
+        ], words: ['double', 'octave', 'copy', 'layer', 'interval', 'fifth', 'thirds'], forms: array_map(static fn (array $f): array => ['title' => $f[0], 'params' => ['semitones' => $f[1]]], [
+            ['Double an octave up', 12], ['Double an octave down', -12], ['Double a fifth up', 7],
+        ]), examples: [['semitones' => 7], ['semitones' => -12]]);
     }
 
     public function apply(Work $work): Outcome
@@ -39,7 +41,7 @@ final class DoubleAt implements Edit
             foreach ($part->inOrder($work->selection->notes[$part->id]) as $note) {
                 $pitch = $note->pitch + $semitones;
                 if ($pitch < Note::LOWEST || $pitch > Note::HIGHEST) {
-                    throw new Refusal(sprintf('%s cannot be doubled %d semitones %s: there is no such pitch. Nothing was copied.', Say::note($note, $work->time()), abs($semitones), $semitones > 0 ? 'up' : 'down'));
+                    throw new Refusal(sprintf('%s cannot be doubled %d semitones %s: there is no such pitch. Nothing was copied.', Say::note($note, $work->score), abs($semitones), $semitones > 0 ? 'up' : 'down'));
                 }
                 $copy = $note->copiedAs($draft->newId($part))->withPitch($pitch);
                 $draft->put($part, $copy);

@@ -12,8 +12,7 @@ use Jactonic\Core\Edit\Say;
 use Jactonic\Core\Edit\Spec;
 use Jactonic\Core\Edit\Work;
 use Jactonic\Core\Param\Param;
-use Jactonic\Core\Score\Note;
-use Jactonic\Core\Score\Pitch;
+use Jactonic\Core\Standard\GeneralMidi;
 
 /** Puts all notes on one pitch; their timing is untouched. */
 final class SetPitch implements Edit
@@ -21,8 +20,10 @@ final class SetPitch implements Edit
     public static function spec(): Spec
     {
         return new Spec('set-pitch', 'All to one pitch', Family::Pitch, 'Puts all notes on one pitch.', [
-            Param::integer('pitch', 'Pitch, 60 is C4', Note::LOWEST, Note::HIGHEST),
-        ], keeps: true, words: ['pitch', 'same', 'row', 'drum', 'layer'], examples: [['pitch' => 38]]);
+            Param::pitch('pitch', 'Pitch'),
+        ], keeps: true, words: ['pitch', 'same', 'row', 'drum', 'layer'], forms: [
+            ['title' => 'All to the caret’s row', 'params' => ['pitch' => 'caret'], 'words' => ['drum', 'here']],
+        ], examples: [['pitch' => 38], ['pitch' => 'F#3'], ['pitch' => 'Low Tom']]);
     }
 
     public function apply(Work $work): Outcome
@@ -35,6 +36,17 @@ final class SetPitch implements Edit
             }
         }
 
-        return new Outcome($draft->change(), $work->selection, sprintf('%s on %s.', Say::notes($work->selection->count()), Pitch::name($pitch)));
+        return new Outcome($draft->change(), $work->selection, sprintf('%s on %s.', Say::notes($work->selection->count()), Say::pitch($pitch, $work->score, $this->isDrums($work))));
+    }
+
+    private function isDrums(Work $work): bool
+    {
+        foreach ($work->parts() as $part) {
+            if ($part->channel() !== GeneralMidi::DRUM_CHANNEL) {
+                return false;
+            }
+        }
+
+        return true;
     }
 }

@@ -14,7 +14,6 @@ use Jactonic\Core\Edit\Work;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Refusal;
 use Jactonic\Core\Score\Note;
-use Jactonic\Core\Score\Pitch;
 
 /** Moves pitches by semitones. Refused whole when a note would leave 0–127. */
 final class Transpose implements Edit
@@ -23,7 +22,9 @@ final class Transpose implements Edit
     {
         return new Spec('transpose', 'Transpose', Family::Pitch, 'Moves pitches up or down by semitones.', [
             Param::integer('semitones', 'Semitones, below 0 for down', -127, 127, adds: true),
-        ], keeps: true, words: ['pitch', 'octave', 'semitone', 'fifth', 'up', 'down'], examples: [['semitones' => 12], ['semitones' => -7]]);
+        ], keeps: true, words: ['pitch', 'octave', 'semitone', 'fifth', 'up', 'down'], forms: array_map(static fn (array $f): array => ['title' => $f[0], 'params' => ['semitones' => $f[1]]], [
+            ['A semitone up', 1], ['A semitone down', -1], ['An octave up', 12], ['An octave down', -12], ['A fifth up', 7], ['A fifth down', -7], ['A fourth up', 5], ['A fourth down', -5],
+        ]), examples: [['semitones' => 12], ['semitones' => -7]]);
     }
 
     public function apply(Work $work): Outcome
@@ -34,8 +35,8 @@ final class Transpose implements Edit
             foreach ($work->chosen($part) as $note) {
                 $pitch = $note->pitch + $semitones;
                 if ($pitch < Note::LOWEST || $pitch > Note::HIGHEST) {
-                    throw new Refusal(sprintf('%s cannot go %s %d: %s is the %s pitch. Nothing moved.', Say::note($note, $work->time()),
-                        $semitones > 0 ? 'up' : 'down', abs($semitones), Pitch::name($semitones > 0 ? Note::HIGHEST : Note::LOWEST), $semitones > 0 ? 'highest' : 'lowest'));
+                    throw new Refusal(sprintf('%s cannot go %s %d: %s is the %s pitch. Nothing moved.', Say::note($note, $work->score),
+                        $semitones > 0 ? 'up' : 'down', abs($semitones), Say::pitch($semitones > 0 ? Note::HIGHEST : Note::LOWEST, $work->score), $semitones > 0 ? 'highest' : 'lowest'));
                 }
                 $draft->put($part, $note->withPitch($pitch));
             }

@@ -33,7 +33,10 @@ final class GatherFirst implements Edit
             Param::grid('each', 'In place of bars, each', default: 'bar'),
             Param::choice('rest', 'The rest is', ['chosen', 'muted', 'deleted'], 'chosen'),
             Param::number('gather', 'Notes of one chord lie within', 0, 1000, Chords::GATHER, 'ms'),
-        ], Needs::Part, ['first', 'thin', 'pad', 'chords', 'reduce'], examples: [['rest' => 'deleted'], ['rest' => 'muted', 'each' => '1/2']]);
+        ], Needs::Part, ['first', 'thin', 'pad', 'chords', 'reduce'], forms: [
+            ['title' => 'Keep the first of each chord', 'params' => ['of' => 'change', 'rest' => 'deleted'], 'words' => ['pad', 'changes', 'repeated']],
+            ['title' => 'Keep the first chord of each bar', 'params' => ['rest' => 'deleted'], 'words' => ['pad']],
+        ], examples: [['rest' => 'deleted'], ['rest' => 'muted', 'each' => '1/2']]);
     }
 
     public function apply(Work $work): Outcome

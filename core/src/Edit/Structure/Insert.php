@@ -54,7 +54,7 @@ final class Insert implements Edit
         $earliest = array_reduce($given, static fn (int $least, array $new): int => min($least, $new['start']), PHP_INT_MAX);
         $anchor = $work->params->has('anchor') ? $work->params->integer('anchor') : $earliest;
         $shift = $work->params->has('at') ? max(-$earliest, $work->params->integer('at') - $anchor) : 0;
-        if (count($given) === 1 && ($there = $this->standing($part, $given[0], $given[0]['start'] + $shift)) !== null) {
+        if (count($given) === 1 && ($there = $this->standing($work, $part, $given[0], $given[0]['start'] + $shift)) !== null) {
             return $this->again($work, $part, $there, $given[0]);
         }
         $ids = [];
@@ -64,7 +64,7 @@ final class Insert implements Edit
                 'id' => $draft->newId($part), 'start' => $start,
                 'length' => $new['length'] > 0 ? $new['length'] : $part->settings()->penTicks($work->time(), $start),
                 'velocity' => $this->velocity($work, $part, $new),
-                'channel' => $new['channel'] >= 0 ? $new['channel'] : $part->channel(),
+                'channel' => $new['channel'] >= 0 ? $new['channel'] : $work->score->channelOf($part),
             ] + $new);
             if ($last->end() > Place::LAST) {
                 throw new Refusal('A note would lie past the end of time: nothing was inserted.', 'at');
@@ -73,7 +73,7 @@ final class Insert implements Edit
             $ids[] = $last->id;
         }
         $outcome = new Outcome($draft->change(), new Selection([$part->id => $ids]), count($ids) === 1
-            ? Say::note($last, $work->time()).' inserted.'
+            ? Say::note($last, $work->score).' inserted.'
             : Say::notes(count($ids)).' inserted.');
 
         return $outcome->caretAt($part->settings()->penGoesOn($work->time(), $last->start, $last->length));
@@ -84,9 +84,9 @@ final class Insert implements Edit
      *
      * @param  array<string, int>  $new
      */
-    private function standing(Part $part, array $new, int $start): ?Note
+    private function standing(Work $work, Part $part, array $new, int $start): ?Note
     {
-        $channel = $new['channel'] >= 0 ? $new['channel'] : $part->channel();
+        $channel = $new['channel'] >= 0 ? $new['channel'] : $work->score->channelOf($part);
         foreach ($part->notes->at($start) as $note) {
             if ($note->pitch === $new['pitch'] && $note->channel === $channel) {
                 return $note;
@@ -107,7 +107,7 @@ final class Insert implements Edit
         $velocity = $this->velocity($work, $part, $new);
         $draft->put($part, $there->withVelocity($velocity));
         $outcome = new Outcome($draft->change(), new Selection([$part->id => [$there->id]]),
-            Say::note($there, $work->time()).($there->velocity === $velocity ? " is there already, velocity $velocity." : " was there: velocity $velocity."));
+            Say::note($there, $work->score).($there->velocity === $velocity ? " is there already, velocity $velocity." : " was there: velocity $velocity."));
 
         return $outcome->caretAt($part->settings()->penGoesOn($work->time(), $there->start, $there->length));
     }

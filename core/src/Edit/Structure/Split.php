@@ -36,7 +36,9 @@ final class Split implements Edit
             Param::place('at', 'At one place', 1, optional: true),
             Param::grid('grid', 'At the lines of', setting: 'grid'),
             Param::number('swing', 'Swing of the lines', 50, 75, Lines::STRAIGHT, '%', setting: 'swing'),
-        ], words: ['cut', 'divide', 'slice', 'chop', 'roll', 'triplet', 'repeat'], examples: [[], ['into' => 3], ['at' => 6000], ['grid' => '1/32', 'swing' => 60]]);
+        ], words: ['cut', 'divide', 'slice', 'chop', 'roll', 'triplet', 'repeat'], forms: array_map(static fn (array $f): array => ['title' => "Split in $f[0]", 'params' => ['into' => $f[1]], 'words' => ['pieces', 'roll']], [
+            ['two', 2], ['three', 3], ['four', 4], ['six', 6], ['eight', 8],
+        ]), examples: [[], ['into' => 3], ['at' => 6000], ['grid' => '1/32', 'swing' => 60]]);
     }
 
     public function apply(Work $work): Outcome

@@ -21,7 +21,7 @@ final class MeterMove implements Edit
         return new Spec('meter-move', 'Move a meter change', Family::Song, 'Lets a meter begin at another bar.', [
             Param::place('at', 'The one that begins at'),
             Param::integer('bar', 'To bar', 1, Marks::MOST_BARS),
-        ], Needs::Song, ['time signature'], [['at' => 7680, 'bar' => 2]]);
+        ], Needs::Song, ['time signature'], [['at' => 7680, 'bar' => 2]], panel: 'tempo');
     }
 
     public function apply(Work $work): Outcome

@@ -20,7 +20,7 @@ final class MeterRemove implements Edit
     {
         return new Spec('meter-remove', 'Remove a meter change', Family::Song, 'Takes a meter away; the one before it goes on.', [
             Param::place('at', 'The one that begins at'),
-        ], Needs::Song, ['time signature', 'delete'], [['at' => 7680]]);
+        ], Needs::Song, ['time signature', 'delete'], [['at' => 7680]], panel: 'tempo');
     }
 
     public function apply(Work $work): Outcome

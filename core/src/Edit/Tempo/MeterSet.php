@@ -30,7 +30,7 @@ final class MeterSet implements Edit
             Param::choice('unit', 'Unit', array_map(strval(...), self::UNITS), '4'),
             Param::place('at', 'The one that holds at', default: 0),
             Param::integer('bar', 'From bar', 1, Marks::MOST_BARS, optional: true),
-        ], Needs::Song, ['time signature', 'bar', 'beats'], [['beats' => 3], ['beats' => 6, 'unit' => '8', 'bar' => 2], ['beats' => 5, 'at' => 9000]]);
+        ], Needs::Song, ['time signature', 'bar', 'beats'], [['beats' => 3], ['beats' => 6, 'unit' => '8', 'bar' => 2], ['beats' => 5, 'at' => 9000]], panel: 'tempo');
     }
 
     public function apply(Work $work): Outcome

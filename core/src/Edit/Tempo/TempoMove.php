@@ -21,7 +21,7 @@ final class TempoMove implements Edit
         return new Spec('tempo-move', 'Move a tempo change', Family::Song, 'Lets a tempo begin at another bar.', [
             Param::place('at', 'The one that begins at'),
             Param::integer('bar', 'To bar', 1, Marks::MOST_BARS),
-        ], Needs::Song, ['bpm'], [['at' => 6000, 'bar' => 4]]);
+        ], Needs::Song, ['bpm'], [['at' => 6000, 'bar' => 4]], panel: 'tempo');
     }
 
     public function apply(Work $work): Outcome

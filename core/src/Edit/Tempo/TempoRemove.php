@@ -20,7 +20,7 @@ final class TempoRemove implements Edit
     {
         return new Spec('tempo-remove', 'Remove a tempo change', Family::Song, 'Takes a tempo away; the one before it goes on.', [
             Param::place('at', 'The one that begins at'),
-        ], Needs::Song, ['bpm', 'delete'], [['at' => 6000]]);
+        ], Needs::Song, ['bpm', 'delete'], [['at' => 6000]], panel: 'tempo');
     }
 
     public function apply(Work $work): Outcome

@@ -25,7 +25,7 @@ final class TempoSet implements Edit
             Param::number('tempo', 'Tempo', Marks::SLOWEST, Marks::FASTEST, unit: 'quarters a minute'),
             Param::place('at', 'The one that holds at', default: 0),
             Param::integer('bar', 'From bar', 1, Marks::MOST_BARS, optional: true),
-        ], Needs::Song, ['bpm', 'speed', 'faster', 'slower'], [['tempo' => 91.5], ['tempo' => 140, 'bar' => 3], ['tempo' => 60, 'at' => 7000]]);
+        ], Needs::Song, ['bpm', 'speed', 'faster', 'slower'], [['tempo' => 91.5], ['tempo' => 140, 'bar' => 3], ['tempo' => 60, 'at' => 7000]], panel: 'tempo');
     }
 
     public function apply(Work $work): Outcome

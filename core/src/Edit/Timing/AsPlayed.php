@@ -38,7 +38,7 @@ final class AsPlayed implements Edit
                 $start = $what === 'length' ? $note->start : $note->playedStart();
                 $length = $what === 'start' ? $note->length : max(1, $note->playedLength());
                 if ($start < 0) {
-                    throw new Refusal(sprintf('%s was played before what is now the song’s start: nothing moved.', Say::note($note, $work->time())));
+                    throw new Refusal(sprintf('%s was played before what is now the song’s start: nothing moved.', Say::note($note, $work->score)));
                 }
                 if ($start !== $note->start || $length !== $note->length) {
                     $draft->put($part, $note->retimed($start, $length));

@@ -30,7 +30,10 @@ final class Nudge implements Edit
             Param::integer('steps', 'Steps, below 0 for earlier', -10_000, 10_000, 1, adds: true),
             Param::step('by', 'Step', setting: 'nudge'),
             Work::lanes(),
-        ], keeps: true, words: ['move', 'shift', 'earlier', 'later', 'left', 'right'], examples: [[], ['steps' => 3, 'by' => ['unit' => 'ms', 'amount' => 7]], ['steps' => 1, 'by' => ['unit' => 'bar', 'amount' => 1]]], takes: [Takes::Notes, Takes::Points]);
+        ], keeps: true, words: ['move', 'shift', 'earlier', 'later', 'left', 'right'], forms: [
+            ['title' => 'Later', 'params' => ['steps' => 1], 'words' => ['behind', 'late', 'lay back', 'right']],
+            ['title' => 'Earlier', 'params' => ['steps' => -1], 'words' => ['ahead', 'early', 'push', 'rush', 'left']],
+        ], examples: [[], ['steps' => 3, 'by' => ['unit' => 'ms', 'amount' => 7]], ['steps' => 1, 'by' => ['unit' => 'bar', 'amount' => 1]]], takes: [Takes::Notes, Takes::Points]);
     }
 
     public function apply(Work $work): Outcome
@@ -48,7 +51,7 @@ final class Nudge implements Edit
                 $place = $note->start + $note->carryStart;
                 $exact = $place + ($together ?? $by->distance($work->time(), $lines, $steps, $place));
                 if (Note::whole($exact) < 0) {
-                    throw new Refusal(sprintf('%s would start before the song: nothing moved.', Say::note($note, $work->time())));
+                    throw new Refusal(sprintf('%s would start before the song: nothing moved.', Say::note($note, $work->score)));
                 }
                 $draft->put($part, $note->movedTo($exact));
             }

@@ -20,7 +20,19 @@ final class VelocityAdd implements Edit
     {
         return new Spec('velocity-add', 'Louder or softer', Family::Velocity, 'Adds an amount to every velocity.', [
             Param::integer('amount', 'Amount, below 0 for softer', -126, 126, adds: true),
-        ], keeps: true, words: ['velocity', 'loudness', 'dynamics', 'increase', 'decrease', 'louder', 'softer'], examples: [['amount' => 30], ['amount' => -126]]);
+        ], keeps: true, words: ['velocity', 'loudness', 'dynamics', 'increase', 'decrease', 'louder', 'softer', 'quieter'], examples: [['amount' => 30], ['amount' => -126]], forms: self::forms());
+    }
+
+    /** @return list<array{title: string, params: array<string, mixed>, words: list<string>}> */
+    private static function forms(): array
+    {
+        $forms = [];
+        foreach ([5, 1, 10] as $by) {
+            $forms[] = ['title' => "Louder by $by", 'params' => ['amount' => $by], 'words' => ['up', 'increase']];
+            $forms[] = ['title' => "Softer by $by", 'params' => ['amount' => -$by], 'words' => ['down', 'quieter', 'decrease']];
+        }
+
+        return $forms;
     }
 
     public function apply(Work $work): Outcome

@@ -22,12 +22,15 @@ final class VelocityRamp implements Edit
 {
     public static function spec(): Spec
     {
-        return new Spec('velocity-ramp', 'Crescendo, diminuendo', Family::Velocity, 'Lets velocities rise or fall over the chosen notes.', [
+        return new Spec('velocity-ramp', 'Ramp of velocities', Family::Velocity, 'Lets velocities rise or fall over the chosen notes.', [
             Param::integer('from', 'From', 0, 200, 60),
             Param::integer('to', 'To', 0, 200, 100),
             Param::integer('curve', 'Curve, below 0 early, above 0 late', -100, 100, 0),
             Param::choice('mode', 'From and to are', ['replace', 'scale'], 'replace'),
-        ], keeps: true, words: ['velocity', 'ramp', 'fade', 'swell', 'crescendo', 'diminuendo', 'dynamics'], examples: [[], ['from' => 100, 'to' => 40, 'curve' => 50, 'mode' => 'scale']]);
+        ], keeps: true, words: ['velocity', 'ramp', 'fade', 'swell', 'crescendo', 'diminuendo', 'dynamics'], forms: [
+            ['title' => 'Crescendo: louder to the end', 'params' => ['from' => 60, 'to' => 100, 'mode' => 'scale'], 'words' => ['rise', 'fade in']],
+            ['title' => 'Diminuendo: softer to the end', 'params' => ['from' => 100, 'to' => 60, 'mode' => 'scale'], 'words' => ['decrescendo', 'fall', 'fade out']],
+        ], examples: [[], ['from' => 100, 'to' => 40, 'curve' => 50, 'mode' => 'scale']]);
     }
 
     public function apply(Work $work): Outcome

@@ -20,7 +20,11 @@ final class VelocityScale implements Edit
     {
         return new Spec('velocity-scale', 'Scale velocities', Family::Velocity, 'Makes every velocity a share of itself.', [
             Param::number('percent', 'Of the present velocity', 1, 1000, 100, '%'),
-        ], keeps: true, words: ['velocity', 'dynamics', 'relation', 'percent', 'gain'], examples: [['percent' => 50], ['percent' => 180]]);
+        ], keeps: true, words: ['velocity', 'dynamics', 'relation', 'percent', 'gain'], forms: [
+            ['title' => 'Half as loud', 'params' => ['percent' => 50]],
+            ['title' => 'A tenth louder', 'params' => ['percent' => 110]],
+            ['title' => 'A tenth softer', 'params' => ['percent' => 90], 'words' => ['quieter']],
+        ], examples: [['percent' => 50], ['percent' => 180]]);
     }
 
     public function apply(Work $work): Outcome

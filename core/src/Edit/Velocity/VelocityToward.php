@@ -22,10 +22,13 @@ final class VelocityToward implements Edit
 {
     public static function spec(): Spec
     {
-        return new Spec('velocity-toward', 'Pull velocities together', Family::Velocity, 'Pulls velocities toward a value, or spreads them away from it.', [
+        return new Spec('velocity-toward', 'Toward a velocity', Family::Velocity, 'Pulls velocities toward a value, or spreads them away from it.', [
             Param::integer('value', 'Toward', Note::SOFTEST, Note::LOUDEST, optional: true),
             Param::number('percent', 'Distance that is left', 0, 400, 50, '%'),
-        ], keeps: true, words: ['velocity', 'compress', 'expand', 'even', 'tame', 'spread', 'dynamics'], examples: [[], ['value' => 80, 'percent' => 200]]);
+        ], keeps: true, words: ['velocity', 'compress', 'expand', 'even', 'tame', 'spread', 'dynamics'], forms: [
+            ['title' => 'Pull velocities together', 'params' => ['percent' => 50], 'words' => ['even out', 'compress', 'tame']],
+            ['title' => 'Spread velocities', 'params' => ['percent' => 150], 'words' => ['expand', 'apart']],
+        ], examples: [[], ['value' => 80, 'percent' => 200]]);
     }
 
     public function apply(Work $work): Outcome

@@ -1,3 +1,4 @@
+import { moveCaret } from '../../api/caret';
 import type { Command } from '../../api/types';
 import type { Handler, Press } from '../../keys/keys.svelte';
 import { recorder } from '../../sound/recorder.svelte';
@@ -22,22 +23,37 @@ export function moving(sheet: Sheet): Record<string, Handler> {
 
     /** An edit of the notes chosen; with none chosen the same keys do something else. */
     const orElse =
-        (edit: string, other: (p: Record<string, unknown>, times: number) => void): Handler =>
-        (params, _, press) =>
+        (
+            edit: string,
+            other: (p: Record<string, unknown>, times: number) => void,
+            passing?: (p: Record<string, unknown>, times: number) => void,
+        ): Handler =>
+        (params, { keys }, press) =>
             song.inTurn(() => {
-                if (song.selected.size > 0) song.do(asked(edit, params, press));
+                const passes = passing && keys.startsWith('Shift+Arrow') && sheet.passing.goesOn;
+                if (passes) passing(params, press.times);
+                else if (song.selected.size > 0) song.do(asked(edit, params, press));
                 else other(params, press.times);
             });
 
     const [inTime, byLine, inPitch] = make.CARET_MOVERS as [string, string, string];
     const cell = { unit: 'grid', amount: 1 };
     return {
-        [inTime]: orElse(inTime, (p, times) => song.moveCaret(Number(p.steps ?? 1) * times, p.by)),
-        [byLine]: orElse(byLine, (p, times) => song.moveCaret(Number(p.steps ?? 1) * times, cell)),
-        [inPitch]: orElse(inPitch, (p, times) => {
-            song.putCaret(song.caret.tick, song.caret.pitch + Number(p.semitones) * times);
-            sheet.caretCame();
-        }),
+        [inTime]: orElse(
+            inTime,
+            (p, times) => moveCaret(song, Number(p.steps ?? 1) * times, p.by),
+            (p, times) => sheet.passing.inTime(Number(p.steps ?? 1) * times, p.by),
+        ),
+        [byLine]: orElse(byLine, (p, times) => moveCaret(song, Number(p.steps ?? 1) * times, cell)),
+        [inPitch]: orElse(
+            inPitch,
+            (p, times) => {
+                song.putCaret(song.caret.tick, song.caret.pitch + Number(p.semitones) * times);
+                sheet.caretCame();
+            },
+            (p, times) => sheet.passing.inPitch(Number(p.semitones) * times),
+        ),
+        pass: (p) => song.afterAll(() => sheet.passing.to(p.to === 'start' ? 0 : sheet.part.lastEnd)),
         [SPAN_MOVERS[0]!]: orElse(SPAN_MOVERS[0]!, (p, times) =>
             askSpan(sheet, { what: 'steps', steps: Number(p.steps ?? 1) * times, by: p.by }),
         ),

@@ -15,11 +15,26 @@ export function writing(sheet: Sheet): Record<string, Handler> {
         sheet.caretWent();
     }
 
+    /** Takes notes in, or lets them go where all of them are chosen. */
+    function turn(ids: number[]): void {
+        const all = ids.every((id) => song.selected.has(id));
+        song.select(all ? [...song.selected].filter((id) => !ids.includes(id)) : [...song.selected, ...ids]);
+        song.tell(song.selected.size === 1 ? '1 note chosen.' : `${song.selected.size} notes chosen.`);
+    }
+
     /** Keeps what is chosen, or what lies in the span; then does what follows, in its turn. */
     function copy(then: (words: string, inSpan: boolean) => void): void {
         song.copied.copy(({ notes: { length: n } }, inSpan) =>
             then(`${n === 1 ? '1 note' : `${n} notes`}${inSpan ? ' of the span' : ''}`, inSpan),
         );
+    }
+
+    /** What is pasted hangs on a line: where the caret stands on a note played off its line, that line is meant. */
+    function lineAtCaret(): number {
+        const { tick } = song.caret;
+        let onNote = false;
+        part.between(tick, tick + 1, (n) => (onNote ||= n.start === tick));
+        return onNote ? part.lines.nearest(tick) : tick;
     }
 
     return {
@@ -55,7 +70,8 @@ export function writing(sheet: Sheet): Record<string, Handler> {
                 part.between(tick, tick + 1, (n) => n.pitch === pitch && here.push(n.id));
                 if (here.length === 0) return song.tell('There is no note at the caret.');
                 if (p.what === 'delete') song.do(make.remove({ part: part.id, notes: here }));
-                else song.select(here);
+                else if (p.what !== 'add') song.select(here);
+                else turn(here);
             }),
         'place-and-next': () =>
             song.inTurn(() => {
@@ -76,15 +92,15 @@ export function writing(sheet: Sheet): Record<string, Handler> {
                 song.do(inSpan ? make.cutSpan({ part: part.id, notes: [] }) : make.remove());
                 song.afterAll(() => song.tell(`${words} cut.`));
             }),
-        paste: () =>
+        paste: (p) =>
             song.afterAll(() => {
-                const clip = song.copied.clip;
+                const { clip } = song.copied;
                 if (!clip) return song.tell('Nothing was copied yet.');
-                const { tick } = song.caret;
-                song.do(make.insert(part.id, clip.notes, { at: tick, anchor: clip.anchor }));
+                const at = p.where === 'place' ? clip.anchor : lineAtCaret();
+                song.do(make.insert(part.id, clip.notes, { at, anchor: clip.anchor }));
                 // Pasted once more it follows on.
                 song.afterAll(() => {
-                    song.putCaret(tick + clip.length);
+                    song.putCaret(at + clip.length);
                     sheet.showCaret();
                 });
             }),

@@ -1,7 +1,7 @@
 import type { Part } from '../../api/part.svelte';
 import type { Note } from '../../api/tables';
 import type { Colours } from '../../stage/colours';
-import { pitchName } from '../names';
+import { noteName } from '../names';
 import { inkOf, mixed, Pixels, type Ink } from '../../stage/pixels';
 import type { View } from '../../stage/view';
 
@@ -174,7 +174,7 @@ function paintNames(ctx: CanvasRenderingContext2D, view: View, notes: Note[], c:
         const x = view.x(note.start);
         const w = note.length * view.scale;
         const indent = Math.max(0, -x);
-        const name = pitchName(note.pitch);
+        const name = noteName(note.pitch, note.channel);
         if (w - indent > BESIDE + LETTER * name.length)
             ctx.fillText(name, x + indent + 9, view.y(note.pitch) + view.row / 2 + 0.5);
     }

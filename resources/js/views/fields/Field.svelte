@@ -1,6 +1,7 @@
 <script lang="ts">
     import type { Param, Settings, Step } from '../../api/types';
     import { commands } from '../../keys/commands.svelte';
+    import { pitchName } from '../../roll/names';
     import GridField from './GridField.svelte';
     import PlaceField from './PlaceField.svelte';
     import StepField from './StepField.svelte';
@@ -27,6 +28,11 @@
         if (text === '') return onchange(undefined);
         const n = Number(text);
         if (Number.isFinite(n)) onchange(param.type === 'integer' ? Math.round(n) : n);
+    }
+
+    function pitch(text: string): void {
+        const typed = text.trim();
+        onchange(typed === '' ? undefined : /^\d+$/.test(typed) ? Number(typed) : typed);
     }
 
     function length(unit: string): void {
@@ -98,6 +104,26 @@
                 onchange={(e) => onchange(e.currentTarget.checked)}
             />{param.title}</label
         >
+    {:else if param.type === 'pitch'}
+        <div class="flex items-center gap-2">
+            <input
+                class="input input-sm w-40"
+                type="text"
+                placeholder="C2, F♯3, snare"
+                aria-label={param.title}
+                value={typeof shown === 'number' ? pitchName(shown) : shown === 'caret' ? '' : (shown ?? '')}
+                data-first={first ? '' : undefined}
+                oninput={(e) => pitch(e.currentTarget.value)}
+            />
+            <label class="flex cursor-pointer items-center gap-1.5 text-sm"
+                ><input
+                    class="checkbox checkbox-sm"
+                    type="checkbox"
+                    checked={shown === 'caret'}
+                    onchange={(e) => onchange(e.currentTarget.checked ? 'caret' : undefined)}
+                />the caret’s row</label
+            >
+        </div>
     {:else if param.type === 'text'}
         <input
             class="input input-sm"

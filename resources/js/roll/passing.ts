@@ -1,0 +1,66 @@
+import { moveCaret } from '../api/caret';
+import type { Note } from '../api/tables';
+import type { Sheet } from './sheet.svelte';
+
+/**
+ * Choosing what the caret passes: from where it stood with nothing chosen up to where it stands. It goes on until
+ * something else is chosen or done.
+ */
+export class Passing {
+    private from = { tick: 0, pitch: 60 };
+    /** The choice that it made itself, by its version; what is chosen otherwise ends it. */
+    private mine = -1;
+
+    constructor(private readonly sheet: Sheet) {}
+
+    /** Whether the next step passes notes, and moves none. */
+    get goesOn(): boolean {
+        const { song } = this.sheet;
+        return song.selected.size === 0 || song.selectionVersion === this.mine;
+    }
+
+    inTime(steps: number, by: unknown): void {
+        this.begin();
+        moveCaret(this.sheet.song, steps, by, () => this.choose());
+    }
+
+    inPitch(rows: number): void {
+        this.begin();
+        const { song } = this.sheet;
+        song.putCaret(song.caret.tick, song.caret.pitch + rows);
+        this.choose();
+    }
+
+    /** Passes all up to a place. */
+    to(tick: number): void {
+        this.begin();
+        this.sheet.song.putCaret(tick);
+        this.choose();
+    }
+
+    private begin(): void {
+        const { song } = this.sheet;
+        if (song.selectionVersion !== this.mine) this.from = { ...song.caret };
+    }
+
+    /** All between the two times; where only the row is another, what sounds at that time between the two rows. */
+    private choose(): void {
+        const { sheet, from } = this;
+        const { song, part } = sheet;
+        const to = song.caret;
+        const [first, last] = [Math.min(from.tick, to.tick), Math.max(from.tick, to.tick)];
+        const [low, high] = [Math.min(from.pitch, to.pitch), Math.max(from.pitch, to.pitch)];
+        const inRows = (n: Note): boolean => from.pitch === to.pitch || (n.pitch >= low && n.pitch <= high);
+        const ids: number[] = [];
+        part.between(first, Math.max(last, first + 1), (n) => {
+            const passed = first === last || (n.start >= first && n.start < last);
+            if (passed && inRows(n) && part.holds(n.start)) ids.push(n.id);
+        });
+        song.select(ids);
+        song.putCaret(to.tick, to.pitch);
+        this.mine = song.selectionVersion;
+        sheet.caretWent();
+        const notes = ids.length === 1 ? '1 note' : `${ids.length} notes`;
+        song.tell(`${notes} passed up to ${song.time.position(to.tick, part.lines)}, ${sheet.rowName(to.pitch)}.`);
+    }
+}
