@@ -53,8 +53,8 @@ final readonly class Recipe
             Pick::parse($pick);
         }
         $steps = $data['steps'] ?? null;
-        if (! is_array($steps) || ! array_is_list($steps) || $steps === [] || count($steps) > self::MOST_STEPS) {
-            throw Refusal::parameter('steps', $steps, 'a list of 1 to '.self::MOST_STEPS.' steps');
+        if (! is_array($steps) || ! array_is_list($steps) || ($steps === [] && $pick === null) || count($steps) > self::MOST_STEPS) {
+            throw Refusal::parameter('steps', $steps, 'a list of up to '.self::MOST_STEPS.' steps, one at least where there is no condition');
         }
         $checked = [];
         foreach ($steps as $i => $step) {

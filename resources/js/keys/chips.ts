@@ -23,8 +23,14 @@ const FAMILIES = [
 /**
  * Neighbours of one command on keys that belong together become one chip. Of a sequence its first stroke is shown, and
  * its second once the first was pressed (`inside`). With `whole`, sequences stand each for itself, with all their strokes.
+ * `word` names what a first stroke leads to, where it is one kind of thing.
  */
-export function chips(bindings: readonly Binding[], inside: boolean, whole = false): Chip[] {
+export function chips(
+    bindings: readonly Binding[],
+    inside: boolean,
+    whole = false,
+    word: (group: Binding[]) => string | null = () => null,
+): Chip[] {
     const groups: Binding[][] = [];
     for (const b of bindings) {
         const last = groups.at(-1);
@@ -47,14 +53,16 @@ export function chips(bindings: readonly Binding[], inside: boolean, whole = fal
         shown: whole && first(group[0]!) !== group[0]!.keys ? [labels(group[0]!.keys).join(' ')] : shown(group, inside),
         label:
             !inside && !whole && first(group[0]!) !== group[0]!.keys
-                ? sequence(group)
+                ? (word(group) ?? sequence(group))
                 : label(group.map((b) => b.label)),
     }));
 }
 
 /** What a first stroke leads to, before it is pressed. */
 function sequence(group: Binding[]): string {
-    return group.every((b) => b.command === 'select') ? 'choose…' : `${label(group.map((b) => b.label))}…`;
+    if (group.every((b) => b.command === 'select')) return 'choose…';
+    if (group.every((b) => b.command === 'panel')) return 'settings of…';
+    return `${label(group.map((b) => b.label))}…`;
 }
 
 function first(b: Binding): string {

@@ -70,6 +70,8 @@ class Keys {
     typist: Typist | null = null;
     /** Ids of edits: they see to a count themselves. */
     edits: ReadonlySet<string> = new Set();
+    /** Told of a key that does nothing here, and of what it does elsewhere. */
+    onNothing: (stroke: string, elsewhere: Binding | null) => void = () => {};
     private handlers: Map<string, Handler>[] = [];
     private timer = 0;
     /** What a key that is down keeps up. */
@@ -252,7 +254,20 @@ class Keys {
             e.preventDefault();
         } else if (hit && this.execute(hit, { more: e.repeat, times }, e.code)) {
             e.preventDefault();
+        } else if (!e.repeat) {
+            this.onNothing(stroke, this.elsewhere(stroke));
         }
+    }
+
+    /** What a stroke stands for on another page, where it does nothing here. */
+    private elsewhere(stroke: string): Binding | null {
+        return (
+            this.resolver.bindings.find(
+                (b) => b.keys.split(' ')[0] === stroke && b.context !== this.context && b.context !== 'any',
+            ) ??
+            this.resolver.bindings.find((b) => b.keys === stroke) ??
+            null
+        );
     }
 
     /** A key that plays, while the computer's keys do. */

@@ -20,8 +20,17 @@ export class Search {
         });
     }
 
-    /** Those that fit, the best first; with nothing typed all, those used of late first. */
+    /**
+     * Those that fit, the best first; with nothing typed all, those used of late first. A value typed behind the words is
+     * given to those that ask for one.
+     */
     find(text: string, recent: string[] = []): Entry[] {
+        const value = /^(.*\S)\s+([+−-]?\d+(?:[.,]\d+)?|\d+\/\d+[td]?)\s*%?$/i.exec(text.trim());
+        const valued = value ? this.fit(value[1]!, recent).flatMap((e) => withValue(e, value[2]!)) : [];
+        return [...valued, ...this.fit(text, recent)];
+    }
+
+    private fit(text: string, recent: string[]): Entry[] {
         const typed = text.trim().toLowerCase();
         const place = (e: Entry): number => {
             const at = recent.indexOf(e.id);
@@ -36,6 +45,22 @@ export class Search {
         const near = this.fuse.search(typed).map((r) => r.item);
         return [...exact, ...near.filter((e) => !seen.has(e.id))];
     }
+}
+
+/** A command with what was typed as the value of the first parameter that it fits. */
+function withValue(e: Entry, typed: string): Entry[] {
+    const number = Number(typed.replace('−', '-').replace(',', '.'));
+    for (const p of e.ask) {
+        const isNumber = p.type === 'integer' || p.type === 'number';
+        const fits = isNumber
+            ? number >= p.min! && number <= p.max! && (p.type === 'number' || Number.isInteger(number))
+            : p.type === 'grid' && /^\d+\/\d+[td]?$/i.test(typed);
+        if (!fits) continue;
+        const value = isNumber ? number : typed.toUpperCase();
+        const title = `${e.title.replace(/…$/, '')}: ${p.title.split(',')[0]!.toLowerCase()} ${value}${p.unit === '%' ? ' %' : ''}`;
+        return [{ ...e, id: `${e.id} ${value}`, title, params: { ...e.params, [p.name]: value }, ask: [] }];
+    }
+    return [];
 }
 
 function textOf(e: Entry): string {

@@ -4,6 +4,7 @@
     import { Song } from '../api/song.svelte';
     import type { Command, Setup } from '../api/types';
     import { keys, type Handler, type Press } from '../keys/keys.svelte';
+    import { labels } from '../keys/strokes';
     import { router } from '../router.svelte';
     import { recorder } from '../sound/recorder.svelte';
     import { metronome } from '../sound/metronome.svelte';
@@ -33,6 +34,22 @@
 
     untrack(() => callDrums(setup.drums));
     let song = $state.raw<Song | null>(null);
+    /** What a key said that does nothing here. */
+    let hint = $state('');
+    const WHERE: Record<string, string> = {
+        roll: 'for notes, in a part',
+        song: 'for the song’s page',
+        songs: 'for the list of songs',
+        keys: 'for the shortcuts',
+    };
+    /** From page to page, in words. */
+    const WAYS: Record<string, string> = {
+        'song roll': 'Enter opens the part',
+        'roll song': 'O goes to the song',
+        'songs song': 'Enter opens the song',
+        'songs roll': 'Enter opens the song',
+        'song songs': 'O goes to all songs',
+    };
     let trouble = $state('');
     /** Files let go anywhere, to be imported. */
     let dropped = $state.raw<File[]>([]);
@@ -125,6 +142,18 @@
         link.click();
     }
 
+    /** No key is silent: it says what it does elsewhere, and how to get there. */
+    keys.onNothing = (stroke, elsewhere) => {
+        // What the browser may have a use for is not spoken of unless it is a shortcut.
+        if (!elsewhere && /^(Mod|F\d|Tab|.*Tab$)/.test(stroke)) return;
+        const key = labels(stroke).join(' ');
+        const way =
+            elsewhere && elsewhere.context !== keys.context ? WAYS[`${keys.context} ${elsewhere.context}`] : null;
+        hint = elsewhere
+            ? `${key} does nothing here: “${elsewhere.label}” is ${WHERE[elsewhere.context] ?? 'elsewhere'}${way ? `; ${way}` : ''}.`
+            : `Nothing stands on ${key} here; ${labels('Slash').join(' ')} finds every command.`;
+        song?.tell(hint);
+    };
     keys.handle(
         {
             theme: () => theme.turn(),
@@ -341,7 +370,7 @@
     {#if song && (place.at === 'song' || place.at === 'roll')}<TakeOffer />{/if}
     <div class="relative flex min-h-0 flex-1 flex-col">
         {#if place.at === 'songs'}
-            <Songs {setup} {download} bind:dropped />
+            <Songs {setup} {download} {hint} bind:dropped />
         {:else if place.at === 'keys'}
             {#if place.page === 'shortcuts'}
                 <Shortcuts {setup} />

@@ -38,7 +38,8 @@
 
     const recent = recentIds();
     const search = $derived(new Search(commands.entries()));
-    const all = $derived(search.find(text, recent));
+    // What is not for here stands after what is.
+    const all = $derived(hereFirst(search.find(text, recent)));
     const shown = $derived(all.slice(0, SHOWN));
     const chosen = $derived(shown[Math.min(at, shown.length - 1)] ?? null);
     const settings = $derived(part?.settings ?? ({} as Settings));
@@ -67,6 +68,11 @@
     function reached(strokes: string): string {
         const back = typing.on && keys.isPlayed(strokes) ? keys.keysFor('keyboard', {}, 'roll') : '';
         return [...(back ? labels(back) : []), ...labels(strokes)].join(' ');
+    }
+
+    function hereFirst(found: Entry[]): Entry[] {
+        const isHere = (e: Entry): boolean => keys.can(e.command);
+        return [...found.filter(isHere), ...found.filter((e) => !isHere(e))];
     }
 
     /** Why a command cannot be done here and now; empty where it can. */
@@ -185,7 +191,11 @@
                     data-field
                     onclick={() => ((at = i), void choose(entry))}
                 >
-                    <span class="min-w-0 flex-1">{entry.title}{entry.ask.length > 0 ? '…' : ''}</span>
+                    <span class="min-w-0 flex-1"
+                        >{entry.title}{entry.ask.length > 0 ? '…' : ''}
+                        {#if entry.command === 'recipe'}<span class="badge badge-outline badge-sm">recipe</span
+                            >{/if}</span
+                    >
                     {#each keysOf(entry) as shownKeys (shownKeys)}<kbd class="key">{shownKeys}</kbd>{/each}
                 </button>
                 <p class="flex justify-between gap-2 text-sm text-base-content/80">

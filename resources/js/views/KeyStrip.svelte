@@ -9,6 +9,7 @@
     import { stepState } from '../roll/steps.svelte';
     import { typing } from '../sound/inputs/typing.svelte';
 
+    const WORDS: Record<string, string> = { velocity: 'loudness' };
     // What the keys do here and now: follows the place, the choice, the held modifiers and the first stroke of two.
     const shown = $derived.by(() => {
         void keys.prefix;
@@ -16,7 +17,7 @@
         const now = keys.resolver
             .available(keys.context, keys.held)
             .filter((b) => keys.can(b.command) && matters(b) && !(typing.on && keys.isPlayed(b.keys)));
-        return chips(now.map(worded), keys.prefix !== '');
+        return chips(now.map(worded), keys.prefix !== '', false, family);
     });
 
     function matters(b: Binding): boolean {
@@ -24,6 +25,13 @@
         if (b.command === 'keyboard') return !typing.on;
         if (keys.chosen !== 0 || CARET_MOVERS.includes(b.command)) return true;
         return commands.find(b.command)?.needs !== 'notes' && b.params.edit === undefined;
+    }
+
+    /** What a first stroke leads to, where all of it is of one group and not just choosing or settings. */
+    function family(group: Binding[]): string | null {
+        const groups = new Set(group.map((b) => commands.find(String(b.params.edit ?? b.command))?.group));
+        const kinds = new Set(group.map((b) => b.command));
+        return groups.size === 1 && kinds.size > 1 ? `${WORDS[[...groups][0] ?? ''] ?? [...groups][0]}…` : null;
     }
 
     function worded(b: Binding): Binding {

@@ -14,13 +14,21 @@
     let {
         setup,
         download,
+        hint,
         dropped = $bindable(),
-    }: { setup: Setup; download: (id: number) => void; dropped: File[] } = $props();
+    }: {
+        setup: Setup;
+        download: (id: number) => void;
+        /** What a key said that does nothing here. */
+        hint: string;
+        dropped: File[];
+    } = $props();
 
     let songs = $state.raw<SongSummary[] | null>(null);
     let chosen = $state(0);
     let renaming = $state<number | null>(null);
     let said = $state('');
+    $effect(() => void (hint && (said = hint)));
     let warnings = $state.raw<string[]>([]);
     let trouble = $state('');
     let sending = $state.raw<{ name: string; share: number } | null>(null);

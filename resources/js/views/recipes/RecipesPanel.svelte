@@ -188,7 +188,9 @@
     {#snippet foot()}
         {#if draft}
             {#if draft.steps.length > 0}<LandingWords landing={song.looking.landing} />{:else}<p class="pb-2">
-                    Add a step: it shows at once where the notes would land.
+                    {draft.pick
+                        ? 'With no step it chooses the notes that meet its condition.'
+                        : 'Add a step: it shows at once where the notes would land.'}
                 </p>{/if}
             <div class="flex flex-wrap gap-2 py-1">
                 <button class="btn btn-sm btn-primary" data-field onclick={() => void keep()}
