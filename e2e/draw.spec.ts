@@ -217,7 +217,7 @@ test('the pen takes after the note last touched, where it is told to', async ({ 
     await expect(page.getByTestId('settings').getByLabel('Pen velocity')).toHaveValue('101');
     await page.keyboard.press('Escape');
     await chosen(page, 0);
-    await page.keyboard.press('Shift+Home');
+    await page.keyboard.press('Control+Home');
     await page.keyboard.press('ArrowUp');
     await page.keyboard.press(';');
     await expect

@@ -128,7 +128,7 @@ test('warnings stand beside the sentence', async ({ page }) => {
     await page.keyboard.press('q');
     await said(page, /^8 notes to 1\/1/);
     for (let i = 0; i < 11; i++) await page.keyboard.press('Control+ArrowUp');
-    await said(page, '5 notes clipped at 127.');
+    await said(page, '5 notes clipped at 127, the rest carried.');
 });
 
 test('the steps are a list to walk by key', async ({ page }) => {
@@ -186,7 +186,8 @@ test('the line says each time what was done, also the same again, and nothing ov
     await press(page, 'v');
     await said(page, 'The velocity lane is hidden.');
     await press(page, ';');
-    await said(page, /^C4 at 1\.1\.1 inserted\.$/);
+    // The caret stands on the note that was chosen last.
+    await said(page, /^C4 at 1\.1\.21 was there: velocity 90\.$/);
     await press(page, 'Space');
     await said(page, /^Playing from \d+\.\d+\.\d+\.$/);
     await press(page, 'Space');

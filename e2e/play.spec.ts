@@ -128,7 +128,7 @@ test('a key on screen sounds, and writes in step input', async ({ page }) => {
     await expect.poll(() => peak(page), { timeout: 25_000 }).toBeGreaterThan(5);
     await page.mouse.up();
     await chosen(page, 1);
-    await press(page, 'Escape', 'Alt+i');
+    await press(page, 'Escape', 'Home', 'Alt+i');
     await said(page, 'Step input is on');
     await page.mouse.down();
     await page.mouse.up();

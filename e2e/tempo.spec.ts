@@ -60,7 +60,8 @@ test('changes of tempo and meter are begun, moved and removed at bars, by keyboa
     await openRoll(page, song);
     // To bar 3, and its panel.
     await press(page, 'Home', 'Shift+ArrowRight', 'Shift+ArrowRight');
-    await said(page, 'Caret at 3.1.1');
+    await said(page, '8 notes passed up to 3.1.1');
+    await press(page, 'Escape');
     await press(page, 'Alt+Shift+t');
     const panel = page.getByRole('dialog', { name: 'Tempo and meter' });
     await panel.getByRole('button', { name: 'A tempo from bar 3' }).press('Enter');
@@ -98,7 +99,7 @@ test('changes of tempo and meter are begun, moved and removed at bars, by keyboa
 test('on stop the playhead stays or goes back, as one chose', async ({ page }) => {
     const song = await bring(page, midi([...LOOSE, [96 * 40, 48, 60, 80]]));
     await openRoll(page, song);
-    await press(page, 'Home', 'Shift+ArrowRight', 'Enter');
+    await press(page, 'Home', 'Shift+ArrowRight', 'Escape', 'Enter');
     await expect(page.getByTestId('position')).toHaveText(/^2\.[234]/, { timeout: 25_000 });
     await press(page, 'Space');
     await expect(page.getByTestId('position')).not.toHaveText('2.1.1');

@@ -251,10 +251,10 @@ test.describe('job 3: chords into a pad', () => {
         await press(page, 'Control+Alt+Shift+ArrowRight');
         await said(page, '2 notes: lengths at 200 %.');
         expect((await notesOf(page, song)).map((n) => n[2])).toEqual([480, 480]);
-        // The caret, with nothing chosen, to the second quarter's end.
-        await press(page, '3', 'Escape', 'Home', 'ArrowRight', 'ArrowRight');
+        // The caret to the second quarter's end: what is chosen stays chosen.
+        await press(page, '3', 'Control+Alt+PageDown', 'Control+Alt+PageDown');
         await said(page, 'Caret at 1.3.1');
-        await press(page, 'Control+a', 'Alt+b');
+        await press(page, 'Alt+b');
         await said(page, '2 notes end at 1.3.1.');
         expect(ends(await notesOf(page, song))).toEqual([1920, 1920]);
         await press(page, '4', 'x');
@@ -268,7 +268,7 @@ test.describe('job 3: chords into a pad', () => {
         expect(starts(await notesOf(page, song)).sort((a, b) => a - b)).toEqual([0, 640, 960, 1280, 1280, 1600]);
         await press(page, 'Control+z');
         await said(page, 'Undone: 2 notes split into 6.');
-        await press(page, 'Escape', 'Home', 'ArrowRight', 'Control+a', 'Shift+x');
+        await press(page, 'Control+a', 'Control+Alt+PageDown', 'Shift+x');
         await said(page, '1 note split into 2; 1 stayed whole.');
         // At the pointer, the note under it alone.
         await press(page, 'Escape', '5');
@@ -350,14 +350,15 @@ test.describe('job 7: in the pocket', () => {
         const song = await fresh(page, LOOSE);
         await press(page, 'ArrowRight', 'ArrowRight', 'ArrowUp');
         await said(page, 'Caret at 1.1.481, C♯4.');
+        // Shift goes wide, and chooses what it passes.
         await press(page, 'Shift+ArrowRight', 'Shift+ArrowUp');
-        await said(page, 'Caret at 2.1.481, C♯5.');
+        await said(page, '6 notes passed up to 2.1.481, C♯5.');
         await expect(page.getByTestId('position')).toHaveText('2.1.481');
         await press(page, 'Control+a', 'Escape', 'Home', 'd', 'Escape', 'ArrowRight', 'ArrowRight');
         await said(page, 'Caret at 1.1.481');
         await press(page, 'a');
         await chosen(page, 1);
-        await press(page, 'Shift+b');
+        await press(page, 'Control+Alt+PageDown', 'Shift+b');
         await said(page, '1 note moved to 1.1.481.');
         // It stands at the next note now: that is where a second one would go.
         await press(page, 'Escape', 'ArrowLeft');

@@ -65,7 +65,7 @@ final class InterfaceCommands
     /** @return list<Command> */
     private static function writing(): array
     {
-        $to = ['first-note' => 'the first note', 'part-end' => 'the part’s end', 'next-note' => 'the next note', 'previous-note' => 'the previous note', 'pitch-up' => 'the next higher pitch in use', 'pitch-down' => 'the next lower pitch in use'];
+        $to = ['first-note' => 'the first note', 'part-end' => 'the part’s end', 'next-note' => 'the next note', 'previous-note' => 'the previous note', 'pitch-up' => 'the next higher pitch in use', 'pitch-down' => 'the next lower pitch in use', 'next-line' => 'the next line', 'previous-line' => 'the previous line', 'next-bar' => 'a bar later', 'previous-bar' => 'a bar earlier'];
         $span = ['start' => 'Span from the caret', 'end' => 'Span to the caret', 'selection' => 'Span around what is chosen', 'bars' => 'Span of whole bars', 'clear' => 'No span'];
 
         return [
@@ -75,7 +75,7 @@ final class InterfaceCommands
                 ['title' => 'Pen in hand, or down', 'params' => ['tool' => 'pen'], 'words' => ['draw', 'write']],
                 ['title' => 'Eraser in hand, or down', 'params' => ['tool' => 'eraser'], 'words' => ['delete', 'rub out']],
             ]),
-            new Command(new Spec('caret', 'Caret to', Family::View, 'Puts the caret at a note, at the part’s end, or in another row in use.', [
+            new Command(new Spec('caret', 'Caret to', Family::View, 'Puts the caret at a note, at the part’s end, at a line, or in another row in use; what is chosen stays chosen.', [
                 Param::choice('to', 'Where', array_keys($to), 'next-note'),
             ], Needs::Part, ['cursor', 'go', 'jump']), self::ROLL, array_map(static fn (string $k, string $t): array => ['title' => "Caret to $t", 'params' => ['to' => $k]], array_keys($to), $to)),
             new Command(new Spec('pass', 'Choose what the caret passes', Family::Selection, 'Takes the caret to the start or the end, and chooses all on its way.', [
@@ -340,6 +340,7 @@ final class InterfaceCommands
     private static function program(): array
     {
         return [
+            new Command(new Spec('reach', 'Go to anything that is seen', Family::Program, 'While the key is held, each note, part, button and field shows two letters; typed they lead there.', needs: Needs::Nothing, words: ['jump', 'letters', 'hints', 'focus', 'without mouse']), self::ANY),
             new Command(new Spec('commands', 'All commands', Family::Program, 'Finds any command by a word, runs it, or gives it a key.', needs: Needs::Nothing, words: ['find', 'search', 'list', 'help', 'menu']), self::ANY),
             new Command(new Spec('shortcuts', 'Shortcuts', Family::Program, 'Shows the keyboard and every shortcut, to be changed.', needs: Needs::Nothing, words: ['keys', 'keyboard', 'bind', 'hotkeys', 'keymap']), self::ANY),
             new Command(new Spec('sheet', 'Sheet of shortcuts', Family::Program, 'Shows all shortcuts on a page to be printed.', needs: Needs::Nothing, words: ['print', 'cheat', 'keys']), self::ANY),

@@ -179,7 +179,12 @@ class Keys {
         return false;
     }
 
-    private letGo(): void {
+    /** Whether what a key keeps up is kept up by a key that is down. */
+    get isHeld(): boolean {
+        return (this.holding?.code ?? '') !== '';
+    }
+
+    letGo(): void {
         const letGo = this.holding?.letGo;
         this.holding = null;
         letGo?.();

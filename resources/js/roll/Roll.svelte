@@ -5,11 +5,13 @@
     import { keys } from '../keys/keys.svelte';
     import { transport } from '../sound/transport.svelte';
     import { commandsOf, listen } from './commands';
+    import { reach } from '../keys/reach.svelte';
     import { followed } from './followed.svelte';
     import { handsOf, insertAt } from './gestures';
     import { layersOf } from './layers';
     import MovingLines from './MovingLines.svelte';
     import { tool } from './pen.svelte';
+    import { notesSeen } from './seen';
     import { Sheet, type LayerName } from './sheet.svelte';
     import { fit, KEYBOARD, LANE, RULER } from './sizes';
     import { StepInput } from './steps.svelte';
@@ -81,8 +83,10 @@
         const deaf = listen(sheet);
         transport.onFrame = (tick) => sheet.onFrame(tick);
         song.onCaret = () => sheet.caretCame();
+        reach.things = () => notesSeen(sheet, canvases.notes.getBoundingClientRect());
         return () => {
             song.onCaret = () => {};
+            reach.things = () => [];
             transport.onFrame = () => {};
             song.seen = { left: sheet.view.left, scale: sheet.view.scale, row: sheet.view.row };
             deaf();

@@ -1,10 +1,12 @@
 <script lang="ts">
     import { untrack } from 'svelte';
     import type { Part } from '../api/part.svelte';
+    import { download, save } from '../api/saving';
     import { Song } from '../api/song.svelte';
     import type { Command, Setup } from '../api/types';
+    import { reach } from '../keys/reach.svelte';
+    import { nothingHere } from '../keys/elsewhere';
     import { keys, type Handler, type Press } from '../keys/keys.svelte';
-    import { labels } from '../keys/strokes';
     import { router } from '../router.svelte';
     import { recorder } from '../sound/recorder.svelte';
     import { metronome } from '../sound/metronome.svelte';
@@ -20,6 +22,7 @@
     import CommandList from './CommandList.svelte';
     import { pages } from './pages.svelte';
     import Shortcuts from './shortcuts/Shortcuts.svelte';
+    import ReachLetters from './ReachLetters.svelte';
     import Songs from './Songs.svelte';
     import TakeOffer from './TakeOffer.svelte';
     import TopLine from './TopLine.svelte';
@@ -36,20 +39,6 @@
     let song = $state.raw<Song | null>(null);
     /** What a key said that does nothing here. */
     let hint = $state('');
-    const WHERE: Record<string, string> = {
-        roll: 'for notes, in a part',
-        song: 'for the song’s page',
-        songs: 'for the list of songs',
-        keys: 'for the shortcuts',
-    };
-    /** From page to page, in words. */
-    const WAYS: Record<string, string> = {
-        'song roll': 'Enter opens the part',
-        'roll song': 'O goes to the song',
-        'songs song': 'Enter opens the song',
-        'songs roll': 'Enter opens the song',
-        'song songs': 'O goes to all songs',
-    };
     let trouble = $state('');
     /** Files let go anywhere, to be imported. */
     let dropped = $state.raw<File[]>([]);
@@ -118,45 +107,16 @@
                 place.at === 'songs' ? 'Jactonic' : `${part ? `${part.name} · ` : ''}${song?.name ?? ''} · Jactonic`;
     });
 
-    function save(): void {
-        if (!song) return;
-        const here = song;
-        // What was typed and waits belongs in the file.
-        void here.settled().then(() => {
-            download(here.id);
-            let [muted, hidden] = [0, 0];
-            for (const p of here.parts.values())
-                for (const n of p.notes.values())
-                    if (!p.holds(n.start)) hidden++;
-                    else if (n.until === 0) muted++;
-            const left = (n: number, what: string): string[] =>
-                n === 0 ? [] : [`${n === 1 ? `1 ${what} note is` : `${n} ${what} notes are`} left out of it.`];
-            here.tell(`${here.name} is saved as a MIDI file.`, [...left(muted, 'muted'), ...left(hidden, 'hidden')]);
-        });
-    }
-
-    function download(id: number): void {
-        const link = document.createElement('a');
-        link.href = `/api/songs/${id}/file`;
-        link.download = '';
-        link.click();
-    }
-
-    /** No key is silent: it says what it does elsewhere, and how to get there. */
     keys.onNothing = (stroke, elsewhere) => {
-        // What the browser may have a use for is not spoken of unless it is a shortcut.
-        if (!elsewhere && /^(Mod|F\d|Tab|.*Tab$)/.test(stroke)) return;
-        const key = labels(stroke).join(' ');
-        const way =
-            elsewhere && elsewhere.context !== keys.context ? WAYS[`${keys.context} ${elsewhere.context}`] : null;
-        hint = elsewhere
-            ? `${key} does nothing here: “${elsewhere.label}” is ${WHERE[elsewhere.context] ?? 'elsewhere'}${way ? `; ${way}` : ''}.`
-            : `Nothing stands on ${key} here; ${labels('Slash').join(' ')} finds every command.`;
-        song?.tell(hint);
+        const words = nothingHere(keys.context, stroke, elsewhere);
+        if (words === null) return;
+        hint = words;
+        song?.tell(words);
     };
     keys.handle(
         {
             theme: () => theme.turn(),
+            reach: () => reach.begin((words) => song?.tell(words)),
             strip: () => {
                 keys.turnStrip();
                 const rows = keys.stripRows;
@@ -233,7 +193,7 @@
                     );
                 },
                 steps: () => panels.turn({ name: 'steps' }),
-                export: save,
+                export: () => save(here),
                 'open-songs': () => router.go({ at: 'songs' }),
                 'open-song': () => router.go({ at: 'song', song: here.id }),
                 track: (p) => {
@@ -415,3 +375,4 @@
         </div>
     {/if}
 </div>
+<ReachLetters />

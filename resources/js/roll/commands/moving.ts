@@ -64,7 +64,11 @@ export function moving(sheet: Sheet): Record<string, Handler> {
             });
             return false;
         },
-        caret: (p) => song.afterAll(() => caretTo(sheet, String(p.to))),
+        caret: (p, _, press) => {
+            const by = STEPS[String(p.to)];
+            if (!by) return song.afterAll(() => caretTo(sheet, String(p.to)));
+            song.inTurn(() => moveCaret(song, by.steps * press.times, by.by));
+        },
         'loop-selection': () =>
             song.inTurn(() => {
                 if (song.selected.size > 0) askSpan(sheet, { what: 'bars' }, true);
@@ -72,6 +76,14 @@ export function moving(sheet: Sheet): Record<string, Handler> {
             }),
     };
 }
+
+/** Ways of so many steps, which leave the choice as it is. */
+const STEPS: Record<string, { steps: number; by: unknown }> = {
+    'next-line': { steps: 1, by: { unit: 'grid', amount: 1 } },
+    'previous-line': { steps: -1, by: { unit: 'grid', amount: 1 } },
+    'next-bar': { steps: 1, by: { unit: 'bar', amount: 1 } },
+    'previous-bar': { steps: -1, by: { unit: 'bar', amount: 1 } },
+};
 
 /** Where each way leads the caret; null where there is nothing more. */
 const WAYS: Record<string, (sheet: Sheet) => [tick: number, pitch: number] | null> = {

@@ -1,0 +1,30 @@
+import type { Binding } from '../api/types';
+import { labels } from './strokes';
+
+const WHERE: Record<string, string> = {
+    roll: 'for notes, in a part',
+    song: 'for the song’s page',
+    songs: 'for the list of songs',
+    keys: 'for the shortcuts',
+};
+
+/** From page to page, in words. */
+const WAYS: Record<string, string> = {
+    'song roll': 'Enter opens the part',
+    'roll song': 'O goes to the song',
+    'songs song': 'Enter opens the song',
+    'songs roll': 'Enter opens the song',
+    'song songs': 'O goes to all songs',
+};
+
+/** What to say of a key that does nothing here; null where the browser may have a use for it. */
+export function nothingHere(context: string, stroke: string, elsewhere: Binding | null): string | null {
+    const key = labels(stroke).join(' ');
+    if (!elsewhere)
+        return /^(Mod|F\d)|Tab$/.test(stroke)
+            ? null
+            : `Nothing stands on ${key} here; ${labels('Slash').join(' ')} finds every command.`;
+    const way = WAYS[`${context} ${elsewhere.context}`];
+    const where = WHERE[elsewhere.context] ?? 'not to be done here';
+    return `${key} does nothing here: “${elsewhere.label}” is ${where}${way ? `; ${way}` : ''}.`;
+}
