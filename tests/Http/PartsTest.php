@@ -38,6 +38,18 @@ final class PartsTest extends TestCase
         $this->postJson("/api/songs/$song->id/$way", ['base' => $song->refresh()->revision])->assertOk();
     }
 
+    public function test_the_grid_is_set_of_all_parts_named_at_once_each_turned_from_its_own(): void
+    {
+        $song = $this->pedalled();
+        $track = $song->tracks()->has('parts')->firstOrFail()->id;
+        $this->do($song, [['edit' => 'part-new', 'on' => ['tracks' => [$track]]]])->assertOk();
+        $parts = $song->parts()->pluck('id')->all();
+        self::assertCount(2, $parts);
+        $this->do($song, [['set' => ['grid' => '1/4'], 'on' => ['parts' => $parts]], ['set' => ['turn' => 'triplet'], 'on' => ['parts' => $parts]]])->assertOk();
+        $grids = array_column(array_column((array) $this->getJson("/api/songs/$song->id")->json('tracks.0.parts'), 'settings'), 'grid');
+        self::assertSame(['1/4T', '1/4T'], $grids);
+    }
+
     /** @return iterable<string, array{list<array<string, mixed>>}> commands; "on" is put in by their key */
     public static function commands(): iterable
     {

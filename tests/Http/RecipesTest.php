@@ -28,6 +28,16 @@ final class RecipesTest extends TestCase
         $this->postJson("/api/songs/$song->id/undo", ['base' => $song->refresh()->revision])->assertOk()->assertJsonCount(2, "parts.$part.put");
     }
 
+    public function test_a_recipe_of_a_condition_alone_chooses(): void
+    {
+        $song = $this->song();
+        $this->postJson('/api/recipes', ['recipe' => ['name' => 'Loud ones', 'pick' => ['velocity' => ['min' => 82]], 'steps' => []]])->assertCreated();
+        $answer = $this->do($song, [['recipe' => 'loud-ones', 'on' => ['part' => $this->partId($song), 'notes' => []]], ['edit' => 'mute']])->assertOk();
+        $answer->assertJsonPath('said.0', '“Loud ones”: 2 notes chosen.')->assertJsonCount(2, 'selection.0.notes');
+        self::assertSame(1, Step::query()->count(), 'choosing is no step');
+        $this->postJson('/api/recipes', ['recipe' => ['name' => 'Nothing', 'steps' => []]])->assertStatus(422)->assertJsonPath('parameter', 'steps');
+    }
+
     public function test_a_condition_is_counted_without_doing_anything(): void
     {
         $song = $this->song();

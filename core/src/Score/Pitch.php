@@ -54,6 +54,10 @@ final class Pitch
         if (isset(self::DRUM_WORDS[implode(' ', $words)])) {
             return self::DRUM_WORDS[implode(' ', $words)];
         }
+        $whole = array_search(strtolower(trim($name)), array_map(strtolower(...), GeneralMidi::DRUMS), true);
+        if (is_int($whole)) {
+            return $whole;
+        }
         foreach ($words === [] ? [] : GeneralMidi::DRUMS as $pitch => $drum) {
             $of = preg_split('/[\s-]+/', strtolower($drum)) ?: [];
             if (array_diff($words, $of) === []) {

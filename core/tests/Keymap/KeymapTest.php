@@ -4,11 +4,14 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Tests\Keymap;
 
+use Jactonic\Core\Edit\Catalogue;
+use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Keymap\Binding;
 use Jactonic\Core\Keymap\Defaults;
 use Jactonic\Core\Keymap\Keymap;
 use Jactonic\Core\Keymap\KeySet;
 use Jactonic\Core\Keymap\Stroke;
+use Jactonic\Core\Param\Param;
 use Jactonic\Core\Refusal;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
@@ -100,6 +103,33 @@ final class KeymapTest extends TestCase
             } catch (Refusal $refusal) {
                 self::assertStringContainsString($words, $refusal->getMessage(), $what);
             }
+        }
+    }
+
+    public function test_every_edit_of_notes_has_a_key_and_so_has_its_panel(): void
+    {
+        $runs = $opens = [];
+        foreach (Defaults::keymap()->bindings as $binding) {
+            self::assertLessThanOrEqual(2, count(explode(' ', $binding->keys)));
+            $edit = is_string($binding->params['edit'] ?? null) ? $binding->params['edit'] : '';
+            $name = is_string($binding->params['name'] ?? null) ? $binding->params['name'] : 'edit';
+            if ($binding->command === 'panel') {
+                $opens["$name $edit"] = true;
+            } else {
+                $runs[$binding->command === 'again' ? $edit : $binding->command] = true;
+            }
+        }
+        foreach (Catalogue::specs() as $spec) {
+            if (! $spec->asked || ! in_array('roll', $spec->contexts, true)) {
+                // A take is recorded, a tempo is tapped, notes are written by the pen; parts are for the song's page.
+                continue;
+            }
+            $panel = $spec->hasPanel() ? isset($opens["edit $spec->id"]) || isset($opens["$spec->panel "]) : true;
+            self::assertTrue($panel, "a key opens the panel of $spec->id");
+            // What cannot be done without a value is asked for in its panel.
+            $needsValue = array_filter($spec->params, static fn (Param $p): bool => $p->isRequired()) !== [];
+            // Markers are moved on the song's page.
+            self::assertTrue(isset($runs[$spec->id]) || ($needsValue && $spec->hasPanel()) || $spec->family === Family::Song, "a key runs $spec->id");
         }
     }
 

@@ -205,3 +205,9 @@ export class Part {
         return this.ordered[0]?.start ?? this.head.from;
     }
 }
+
+/** Parts of a track as they follow one another: by their windows, those that begin together by what is in them. */
+export function byPlace(a: Part, b: Part): number {
+    const inside = a.notes.size === 0 || b.notes.size === 0 ? 0 : a.firstStart - b.firstStart;
+    return a.head.from - b.head.from || inside || a.id - b.id;
+}

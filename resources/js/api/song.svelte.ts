@@ -5,7 +5,7 @@ import { Elsewhere } from './elsewhere';
 import { Lines } from './lines';
 import { Looking } from './looking.svelte';
 import { Notebook } from './notebook.svelte';
-import { Part } from './part.svelte';
+import { byPlace, Part } from './part.svelte';
 import { Queue } from './queue.svelte';
 import type { Done, Item } from './items';
 import { Time } from './time';
@@ -68,6 +68,8 @@ export class Song {
 
     /** A place in time and pitch of the open part, to work at. */
     caret = $state.raw({ tick: 0, pitch: 60 });
+    /** Whether the caret stands where a note does, or did: then the line is meant on which that hangs. */
+    onNote = false;
     /** The part that the last command made, to be opened. */
     made: number | null = null;
     /** Where writing goes on, as the last answer said; null where it said nothing. */
@@ -128,9 +130,7 @@ export class Song {
         const parts = [...this.parts.values()];
         this.tracks = tracks.map((t) => ({
             ...t,
-            parts: parts
-                .filter((p) => p.trackId === t.id)
-                .sort((a, b) => a.head.from - b.head.from || a.firstStart - b.firstStart || a.id - b.id),
+            parts: parts.filter((p) => p.trackId === t.id).sort(byPlace),
         }));
     }
 
@@ -174,7 +174,7 @@ export class Song {
             )
                 first = note;
         }
-        if (first) this.putCaret(first.start, first.pitch);
+        if (first) this.followTo(first.start, first.pitch);
     }
 
     /** Opens a part: commands go to it, with nothing chosen. What waits for another part keeps its notes. */
@@ -229,19 +229,6 @@ export class Song {
     /** Several commands as one step of the history. */
     one(commands: Command[]): void {
         this.queue.push({ kind: 'one', commands });
-    }
-
-    /** Gives all parts the grid and the steps of the open one. */
-    shareSettings(): void {
-        if (!this.open) return;
-        const { grid, swing, strength, nudge, tied } = this.open.settings;
-        const parts = [...this.parts.keys()];
-        const command = { set: { grid, swing, strength, nudge, tied }, on: [{ parts }] };
-        this.doQuietly(command, () =>
-            this.tell(
-                `${parts.length} parts: grid ${grid}, swing ${swing} %, strength ${strength} %, and this nudge step.`,
-            ),
-        );
     }
 
     undo(): void {
@@ -304,7 +291,7 @@ export class Song {
         if (answer.selection && how.keepsSelection && this.choose(answer.selection)) {
             if (!changed && how.hear && this.selected.size <= MOST_CHOSEN_HEARD) heard.push(...this.selection);
         }
-        if (answer.at && how.keepsSelection) this.putCaret(...answer.at);
+        if (answer.at && how.keepsSelection) this.followTo(...answer.at);
         this.goesOn = answer.caret ?? null;
         if (answer.time) this.retime(answer.time);
         this.prune();
@@ -356,8 +343,15 @@ export class Song {
         return true;
     }
 
+    /** Takes the caret to a note, which may stand off its line. */
+    followTo(tick: number, pitch: number): void {
+        this.putCaret(tick, pitch);
+        this.onNote = true;
+    }
+
     /** Puts the caret somewhere. */
     putCaret(tick: number, pitch = this.caret.pitch): void {
+        this.onNote = false;
         this.caret = { tick: Math.max(0, Math.round(tick)), pitch: Math.max(0, Math.min(127, pitch)) };
     }
 

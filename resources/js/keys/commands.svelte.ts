@@ -54,7 +54,7 @@ class Commands {
                 entries.push({ ...common, id: keyOf(command, params, ask), params, title, words, ask });
             };
             for (const f of spec.forms) add(f.title, f.params, [...(f.words ?? []), ...spec.words]);
-            if (command === 'set') for (const p of spec.params) add(`${p.title}…`, {}, spec.words, [p]);
+            if (command === 'set') for (const p of spec.params) add(p.title, {}, spec.words, [p]);
             else if (command === 'recipe')
                 for (const r of this.recipes) add(r.name, { recipe: r.key }, [...spec.words, 'recipe']);
             else if (spec.asked && !spec.formsOnly && !spec.params.some((p) => p.hidden))

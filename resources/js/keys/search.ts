@@ -26,8 +26,13 @@ export class Search {
      */
     find(text: string, recent: string[] = []): Entry[] {
         const value = /^(.*\S)\s+([+−-]?\d+(?:[.,]\d+)?|\d+\/\d+[td]?)\s*%?$/i.exec(text.trim());
-        const valued = value ? this.fit(value[1]!, recent).flatMap((e) => withValue(e, value[2]!)) : [];
+        const valued = value ? this.exact(value[1]!.toLowerCase()).flatMap((e) => withValue(e, value[2]!)) : [];
         return [...valued, ...this.fit(text, recent)];
+    }
+
+    /** Those that have every word, somewhere. */
+    private exact(typed: string): Entry[] {
+        return this.entries.filter((e) => typed.split(/\s+/).every((w) => textOf(e).includes(w)));
     }
 
     private fit(text: string, recent: string[]): Entry[] {
@@ -37,7 +42,7 @@ export class Search {
             return at < 0 ? recent.length : at;
         };
         if (typed === '') return [...this.entries].sort((a, b) => place(a) - place(b));
-        const exact = this.entries.filter((e) => typed.split(/\s+/).every((w) => textOf(e).includes(w)));
+        const exact = this.exact(typed);
         const rank = (e: Entry): number =>
             e.title.toLowerCase().startsWith(typed) ? 0 : e.title.toLowerCase().includes(typed) ? 1 : 2;
         exact.sort((a, b) => rank(a) - rank(b) || place(a) - place(b));
@@ -57,7 +62,8 @@ function withValue(e: Entry, typed: string): Entry[] {
             : p.type === 'grid' && /^\d+\/\d+[td]?$/i.test(typed);
         if (!fits) continue;
         const value = isNumber ? number : typed.toUpperCase();
-        const title = `${e.title.replace(/…$/, '')}: ${p.title.split(',')[0]!.toLowerCase()} ${value}${p.unit === '%' ? ' %' : ''}`;
+        const name = p.title.split(',')[0]!.toLowerCase();
+        const title = `${e.title}${name === e.title.toLowerCase() ? '' : `: ${name}`} ${value}${p.unit === '%' ? ' %' : ''}`;
         return [{ ...e, id: `${e.id} ${value}`, title, params: { ...e.params, [p.name]: value }, ask: [] }];
     }
     return [];

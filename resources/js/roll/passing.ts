@@ -52,8 +52,9 @@ export class Passing {
         const [low, high] = [Math.min(from.pitch, to.pitch), Math.max(from.pitch, to.pitch)];
         const inRows = (n: Note): boolean => from.pitch === to.pitch || (n.pitch >= low && n.pitch <= high);
         const ids: number[] = [];
+        const still = from.pitch === to.pitch && first === last;
         part.between(first, Math.max(last, first + 1), (n) => {
-            const passed = first === last || (n.start >= first && n.start < last);
+            const passed = !still && (first === last || (n.start >= first && n.start < last));
             if (passed && inRows(n) && part.holds(n.start)) ids.push(n.id);
         });
         song.select(ids);

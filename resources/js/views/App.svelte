@@ -1,6 +1,5 @@
 <script lang="ts">
-    import { untrack } from 'svelte';
-    import type { Part } from '../api/part.svelte';
+    import { tick, untrack } from 'svelte';
     import { download, save } from '../api/saving';
     import { Song } from '../api/song.svelte';
     import type { Command, Setup } from '../api/types';
@@ -237,8 +236,9 @@
                     void here.notebook.record().then((some) => some && panels.turn({ name: 'recipes' })),
                 'repeat-command': (p, _, press) => here.notebook.repeat(Number(p.back ?? 1), press.times),
                 count: () => void (keys.count = ''),
-                'go-part': (p) => here.afterAll(() => goPart(here, part!, Number(p.by ?? 1))),
-                'share-settings': () => here.inTurn(() => here.shareSettings()),
+                'go-part': (p) =>
+                    // What is typed behind it is for the part that it opens.
+                    here.queue.push({ kind: 'ask', ask: () => goPart(here, Number(p.by ?? 1)) }),
                 // An edit once more as its panel was set last.
                 again: (p, _, press) =>
                     here.inTurn(() => {
@@ -271,11 +271,13 @@
     }
 
     /** Opens the part after the open one, or before it, in the order of the song page. */
-    function goPart(here: Song, from: Part, by: number): void {
+    async function goPart(here: Song, by: number): Promise<void> {
         const all = here.tracks.flatMap((t) => t.parts);
-        const to = all[all.indexOf(from) + by];
-        if (to) router.go({ at: 'roll', song: here.id, part: to.id });
-        else here.tell(by > 0 ? 'This is the last part of the song.' : 'This is the first part of the song.');
+        const to = here.open && all[all.indexOf(here.open) + by];
+        if (!to)
+            return here.tell(by > 0 ? 'This is the last part of the song.' : 'This is the first part of the song.');
+        router.go({ at: 'roll', song: here.id, part: to.id });
+        await tick();
     }
 
     /** A part that was just made is opened. */

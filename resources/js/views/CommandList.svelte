@@ -59,7 +59,10 @@
         const mine = keys.resolver.bindings.filter(
             (b) =>
                 b.command === e.command &&
-                (same(b.params, e.params) || (e.ask.length > 0 && Object.keys(e.params).length === 0)),
+                (same(b.params, e.params) ||
+                    (e.ask.length > 0 &&
+                        Object.keys(e.params).length === 0 &&
+                        Object.keys(b.params).every((name) => e.ask.some((p) => p.name === name)))),
         );
         return [...new Set(mine.map((b) => reached(b.keys)))].slice(0, 3);
     }

@@ -29,9 +29,10 @@ final class Quantize implements Edit
     public static function spec(): Spec
     {
         return new Spec('quantize', 'Quantize', Family::Timing, 'Moves starts, ends or both toward the lines of the grid.', [
+            // First what is set otherwise most often: the grid has keys of its own.
+            Param::integer('strength', 'Strength', 0, 100, 100, '%', setting: 'strength'),
             Param::grid('grid', 'Grid', setting: 'grid'),
             Param::number('swing', 'Swing', 50, 75, Lines::STRAIGHT, '%', setting: 'swing'),
-            Param::integer('strength', 'Strength', 0, 100, 100, '%', setting: 'strength'),
             Param::choice('target', 'What moves', ['starts', 'ends', 'both'], 'starts'),
             Param::integer('window', 'Window', 0, 100, 100, '%'),
         ], keeps: true, words: ['grid', 'tighten', 'snap', 'correct', 'timing'], examples: [[], ['strength' => 37], ['target' => 'both', 'grid' => '1/8', 'swing' => 66.67], ['target' => 'ends', 'window' => 40]]);

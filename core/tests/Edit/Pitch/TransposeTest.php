@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Tests\Edit\Pitch;
 
+use Jactonic\Core\Command\Batch;
 use Jactonic\Core\Refusal;
 use Jactonic\Core\Tests\Support\Make;
 use PHPUnit\Framework\Attributes\TestWith;
@@ -31,6 +32,25 @@ final class TransposeTest extends TestCase
         $this->expectException(Refusal::class);
         $this->expectExceptionMessage($why);
         Make::edit(Make::score([[0, 9, 60], [3840, 9, 127]]), 'transpose', ['semitones' => $semitones]);
+    }
+
+    public function test_all_go_to_a_pitch_by_number_by_name_or_to_the_carets_row(): void
+    {
+        $score = Make::score([[0, 9, 60], [0, 9, 64]]);
+        foreach ([[38, 38], ['F#3', 54], ['kick', 36]] as [$pitch, $expected]) {
+            self::assertSame([$expected, $expected], Make::pitches(Make::after($score, 'set-pitch', ['pitch' => $pitch])));
+        }
+        $command = ['edit' => 'set-pitch', 'params' => ['pitch' => 'caret'], 'on' => ['part' => 1, 'pick' => ['all' => true]]];
+        $outcome = Batch::once($command + ['context' => ['caret' => ['tick' => 0, 'pitch' => 41]]], $score);
+        self::assertSame('2 notes on F2.', $outcome->said);
+        foreach ([['cello', 'name of a pitch'], [128, 'name of a pitch'], ['caret', 'There is no caret.']] as [$pitch, $why]) {
+            try {
+                Make::edit($score, 'set-pitch', ['pitch' => $pitch]);
+                self::fail("$pitch was taken");
+            } catch (Refusal $refusal) {
+                self::assertStringContainsString($why, $refusal->getMessage());
+            }
+        }
     }
 
     public function test_the_edges_of_the_keyboard_can_be_reached(): void

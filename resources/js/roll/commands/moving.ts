@@ -116,6 +116,7 @@ function row({ part, song: { caret } }: Sheet, way: 1 | -1): [number, number] | 
 function caretTo(sheet: Sheet, to: string): void {
     const place = WAYS[to]?.(sheet) ?? null;
     if (!place) return sheet.song.tell('There is nothing more to go to that way.');
-    sheet.song.putCaret(...place);
+    if (to.endsWith('-note')) sheet.song.followTo(...place);
+    else sheet.song.putCaret(...place);
     sheet.caretCame();
 }

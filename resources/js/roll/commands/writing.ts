@@ -1,3 +1,4 @@
+import type { Part } from '../../api/part.svelte';
 import type { Handler } from '../../keys/keys.svelte';
 import { tool } from '../pen.svelte';
 import type { Sheet } from '../sheet.svelte';
@@ -5,7 +6,9 @@ import * as make from './make';
 
 /** Notes put in, chosen and taken away at the caret and at the pointer; copies. */
 export function writing(sheet: Sheet): Record<string, Handler> {
-    const { song, part } = sheet;
+    const { song } = sheet;
+    /** What waits its turn is for the part that is open then. */
+    const here = (): Part => song.open ?? sheet.part;
 
     /** Writing goes on where the last answer said. */
     function goOn(): void {
@@ -31,10 +34,7 @@ export function writing(sheet: Sheet): Record<string, Handler> {
 
     /** What is pasted hangs on a line: where the caret stands on a note played off its line, that line is meant. */
     function lineAtCaret(): number {
-        const { tick } = song.caret;
-        let onNote = false;
-        part.between(tick, tick + 1, (n) => (onNote ||= n.start === tick));
-        return onNote ? part.lines.nearest(tick) : tick;
+        return song.onNote ? here().lines.nearest(song.caret.tick) : song.caret.tick;
     }
 
     return {
@@ -53,9 +53,9 @@ export function writing(sheet: Sheet): Record<string, Handler> {
                 const { pointed } = sheet;
                 const atPointer = p.at === 'pointer' && pointed !== null;
                 const note = atPointer
-                    ? { start: part.lines.around(pointed.tick)[0], pitch: pointed.pitch }
+                    ? { start: here().lines.around(pointed.tick)[0], pitch: pointed.pitch }
                     : { start: song.caret.tick, pitch: song.caret.pitch };
-                song.do(make.insert(part.id, [note], p.touch ? { touch: p.touch } : {}));
+                song.do(make.insert(here().id, [note], p.touch ? { touch: p.touch } : {}));
                 if (p.at !== 'pointer') song.inTurn(goOn);
             }),
         'note-here': (p) =>
@@ -63,15 +63,15 @@ export function writing(sheet: Sheet): Record<string, Handler> {
                 if (p.at === 'pointer') {
                     const under = song.pointer?.note;
                     if (!under) return song.tell('There is no note under the pointer.');
-                    return song.do(make.remove({ part: part.id, notes: [under.id] }));
+                    return song.do(make.remove({ part: here().id, notes: [under.id] }));
                 }
                 const { tick, pitch } = song.caret;
-                const here: number[] = [];
-                part.between(tick, tick + 1, (n) => n.pitch === pitch && here.push(n.id));
-                if (here.length === 0) return song.tell('There is no note at the caret.');
-                if (p.what === 'delete') song.do(make.remove({ part: part.id, notes: here }));
-                else if (p.what !== 'add') song.select(here);
-                else turn(here);
+                const found: number[] = [];
+                here().between(tick, tick + 1, (n) => n.pitch === pitch && found.push(n.id));
+                if (found.length === 0) return song.tell('There is no note at the caret.');
+                if (p.what === 'delete') song.do(make.remove({ part: here().id, notes: found }));
+                else if (p.what !== 'add') song.select(found);
+                else turn(found);
             }),
         'place-and-next': () =>
             song.inTurn(() => {
@@ -80,7 +80,7 @@ export function writing(sheet: Sheet): Record<string, Handler> {
                 song.do(make.moveTo('caret'));
                 if (moved.size > 0)
                     song.afterAll(() => {
-                        const next = part.ordered.find((n) => n.start > tick && !moved.has(n.id));
+                        const next = here().ordered.find((n) => n.start > tick && !moved.has(n.id));
                         if (!next) return;
                         song.putCaret(next.start, next.pitch);
                         sheet.showCaret();
@@ -89,7 +89,7 @@ export function writing(sheet: Sheet): Record<string, Handler> {
         copy: () => copy((words) => song.tell(`${words} copied.`)),
         cut: () =>
             copy((words, inSpan) => {
-                song.do(inSpan ? make.cutSpan({ part: part.id, notes: [] }) : make.remove());
+                song.do(inSpan ? make.cutSpan({ part: here().id, notes: [] }) : make.remove());
                 song.afterAll(() => song.tell(`${words} cut.`));
             }),
         paste: (p) =>
@@ -97,7 +97,7 @@ export function writing(sheet: Sheet): Record<string, Handler> {
                 const { clip } = song.copied;
                 if (!clip) return song.tell('Nothing was copied yet.');
                 const at = p.where === 'place' ? clip.anchor : lineAtCaret();
-                song.do(make.insert(part.id, clip.notes, { at, anchor: clip.anchor }));
+                song.do(make.insert(here().id, clip.notes, { at, anchor: clip.anchor }));
                 // Pasted once more it follows on.
                 song.afterAll(() => {
                     song.putCaret(at + clip.length);
@@ -106,6 +106,15 @@ export function writing(sheet: Sheet): Record<string, Handler> {
             }),
         select: (p, _, press) =>
             song.do({ select: String(p.move), ...(press.times > 1 ? { times: press.times } : {}) }),
-        set: (p) => song.do({ set: p, part: part.id }),
+        set: (p) => song.do({ set: p, part: here().id }),
+        'share-settings': () =>
+            song.inTurn(() => {
+                const { grid, swing, strength, nudge, tied } = here().settings;
+                const parts = [...song.parts.keys()];
+                const words = `${parts.length} parts: grid ${grid}, swing ${swing} %, strength ${strength} %, and this nudge step.`;
+                song.doQuietly({ set: { grid, swing, strength, nudge, tied }, on: [{ parts }] }, () =>
+                    song.tell(words),
+                );
+            }),
     };
 }

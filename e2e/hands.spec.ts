@@ -1,0 +1,273 @@
+import { expect, test, type Page } from '@playwright/test';
+import {
+    bring,
+    chosen,
+    fetchSong,
+    LOOSE,
+    midi,
+    notesOf,
+    openRoll,
+    press,
+    said,
+    type Row,
+    type SongJson,
+} from './support';
+
+/** Presses keys, of which there may be so many: what a move is allowed to cost. */
+async function within(page: Page, most: number, ...keys: string[]): Promise<void> {
+    expect(keys.length, keys.join(' ')).toBeLessThanOrEqual(most);
+    await press(page, ...keys);
+}
+
+async function fresh(page: Page, notes: number[][] = LOOSE): Promise<SongJson> {
+    const song = await bring(page, midi(notes));
+    await openRoll(page, song);
+    return song;
+}
+
+const column = (rows: Row[], i: number): number[] => rows.map((n) => n[i]!);
+
+/** Where the caret stands: tick and pitch. */
+async function caret(page: Page): Promise<[number, number]> {
+    const [, left, scale, top, row] = (await page.getByTestId('roll').getAttribute('data-drawn'))!
+        .split(' ')
+        .map(Number);
+    const [x, y] = await page
+        .getByTestId('caret')
+        .evaluate((el) => [
+            new DOMMatrix(getComputedStyle(el).transform).m41,
+            new DOMMatrix(getComputedStyle(el.firstElementChild!).transform).m42,
+        ]);
+    return [Math.round(left! + x! / scale!), Math.round(top! - y! / row!)];
+}
+
+async function caretAt(page: Page, tick: number, pitch: number): Promise<void> {
+    await expect.poll(async () => Math.abs((await caret(page))[0] - tick) < 12).toBe(true);
+    expect((await caret(page))[1]).toBe(pitch);
+}
+
+/** Chords in ticks of 96: strummed, each struck twice, changing on the third beat too. */
+const CHORDS = [0, 48, 96, 144, 192, 240, 288, 336].flatMap((at, i) =>
+    [60, 64, 67].map((p, k) => [at + k, 40, p + (i < 2 ? 0 : i < 6 ? 2 : 5), 80]),
+);
+
+test.describe('the key budget', () => {
+    test('on the grid: all, one row, this bar; at another strength, once; back as played', async ({ page }) => {
+        const song = await fresh(page);
+        const take = await notesOf(page, song);
+        await within(page, 2, 'Control+a', 'q');
+        await said(page, /^8 notes to 1\/16/);
+        await within(page, 2, 'Control+a', 'p');
+        await expect.poll(() => notesOf(page, song)).toEqual(take);
+        // One row, by the caret's.
+        await press(page, 'Escape', 'Home', 'ArrowUp', 'ArrowUp', 'ArrowUp');
+        await within(page, 2, 'r', 'q');
+        await said(page, /^1 note to 1\/16/);
+        await within(page, 2, 'r', 'p');
+        await expect.poll(() => notesOf(page, song)).toEqual(take);
+        await press(page, 'Escape');
+        await within(page, 2, 'Shift+r', 'q');
+        await said(page, /^8 notes to 1\/16/);
+        await press(page, 'Control+z');
+        // The number takes the place of what the part says; the part's own stays.
+        await within(page, 3, 'Control+a', 'Alt+q');
+        await page.keyboard.type('50');
+        await press(page, 'Enter');
+        await said(page, /^8 notes to 1\/16/);
+        await expect(page.getByTestId('settings').getByLabel('Strength')).toHaveValue('100');
+        expect((await notesOf(page, song)).some((n) => n[1]! % 240 !== 0)).toBe(true);
+    });
+
+    test('chords: a pad, lower voices, an end and a start, doubled', async ({ page }) => {
+        const song = await fresh(page, CHORDS);
+        await within(page, 3, 'Control+a', 'Shift+c', 'f');
+        await expect.poll(async () => (await notesOf(page, song)).length).toBe(9);
+        // The change on the second beat is kept, and fills to the next.
+        expect(column(await notesOf(page, song), 1)).toEqual([0, 10, 20, 960, 970, 980, 2880, 2890, 2900]);
+        await press(page, 'Escape');
+        await within(page, 4, 'n', 'l', 'Shift+ArrowDown');
+        await said(page, '6 notes down an octave.');
+        expect(column(await notesOf(page, song), 3)).toEqual([48, 52, 67, 50, 54, 69, 53, 57, 72]);
+        await press(page, 'Escape', 'Home');
+        await within(page, 2, 'c', 'Control+ArrowRight');
+        await said(page, /^3 notes/);
+        const before = column(await notesOf(page, song), 1);
+        await press(page, 'd', 'Escape');
+        await within(page, 2, 'c', 'Control+[');
+        await expect.poll(async () => column(await notesOf(page, song), 1)[3]).toBe(before[3]! - 240);
+        await within(page, 2, 'Control+a', 'Alt+Shift+ArrowUp');
+        await said(page, '9 notes doubled 12 semitones up.');
+    });
+
+    test('loudness: by steps, to a value, level, together, apart, to the end, as the pen', async ({ page }) => {
+        const song = await fresh(page);
+        const take = column(await notesOf(page, song), 4);
+        await press(page, 'Control+a');
+        const velocities = async (): Promise<number[]> => column(await notesOf(page, song), 4);
+        for (const [keys, text] of [
+            [['Control+ArrowUp'], '8 notes louder by 5.'],
+            [['Shift+v', 'l'], '8 notes at velocity 79.'],
+            [['Shift+v', 'p'], /^8 notes pulled toward/],
+            [['Shift+v', 'w'], /^8 notes spread from/],
+            [['Shift+v', 'd'], /^8 notes at the velocity of the pen, 90/],
+            [['Shift+v', 'ArrowUp'], '8 notes rising from 60 to 100 %.'],
+            [['Shift+v', 'ArrowDown'], '8 notes falling from 100 to 60 %.'],
+        ] as const) {
+            await within(page, 2, ...keys);
+            await said(page, text);
+        }
+        await within(page, 3, 'Shift+v', 'v');
+        await page.keyboard.type('64');
+        await press(page, 'Enter');
+        await said(page, '8 notes at velocity 64.');
+        await press(page, ...Array<string>(8).fill('Control+z'));
+        await expect.poll(velocities).toEqual(take);
+        // Pushed past the limit and back, all are as they were.
+        await press(page, ...Array<string>(7).fill('Control+Shift+ArrowUp'));
+        await said(page, /clipped at 127, the rest carried/);
+        await press(page, ...Array<string>(7).fill('Control+Shift+ArrowDown'));
+        await expect.poll(velocities).toEqual(take);
+    });
+
+    test('grid and triplet; one into three; touches; a rhythm onto one drum of another part', async ({ page }) => {
+        const song = await fresh(page);
+        await within(page, 2, '4', 't');
+        await said(page, 'Grid 1/8T.');
+        await press(page, 'd');
+        await within(page, 2, 'Alt+Shift+x', '3');
+        await said(page, '1 note split into 3.');
+        await press(page, 'Control+z', 'Escape', 'Home');
+        await within(page, 1, 'Alt+Shift+4');
+        await said(page, /inserted\.$/);
+        await press(page, 'Control+z', 'Alt+Shift+n');
+        await said(page, /is empty/);
+        await press(page, 'Alt+o');
+        await expect(page.getByTestId('part-name')).toHaveText('Take');
+        const rhythm = column(await notesOf(page, song), 1);
+        await within(page, 8, 'Control+a', 'Control+c', 'Shift+o', 'Control+Shift+v', 'Alt+s', 's');
+        await page.keyboard.type('kick');
+        await press(page, 'Enter');
+        await said(page, '8 notes on C2.');
+        const part = (await fetchSong(page, song.id)).tracks[0]!.parts[1]!;
+        expect(column(part.notes, 1)).toEqual(rhythm);
+        expect(new Set(column(part.notes, 3))).toEqual(new Set([36]));
+    });
+});
+
+test('the caret goes with the work, belongs to the song, and undo gives back the choice', async ({ page }) => {
+    const song = await fresh(page, [...LOOSE, [384 + 3, 40, 71, 80], [768, 40, 60, 80]]);
+    await press(page, 'Control+a', 'Escape', 'Home', 'd', 'd', 'd');
+    const third = (await notesOf(page, song))[2]!;
+    await caretAt(page, third[1]!, third[3]!);
+    // What went leaves its place, and walking goes on from there.
+    await press(page, 'Delete', 'd');
+    await chosen(page, 1);
+    const fourth = (await notesOf(page, song))[2]!;
+    await caretAt(page, fourth[1]!, fourth[3]!);
+    await press(page, 'ArrowUp');
+    await caretAt(page, fourth[1]!, fourth[3]! + 1);
+    // Written where the caret stands on another row; put on a note that is there it sets that one.
+    await press(page, 'Escape', 'ArrowUp', ';');
+    await said(page, /inserted\.$/);
+    expect((await notesOf(page, song)).at(-1)!.slice(1, 2)).toEqual([fourth[1]]);
+    // Undone, what was chosen is chosen again.
+    await press(page, 'Control+a', 'Control+d');
+    await said(page, /repeated/);
+    await chosen(page, 10);
+    await press(page, 'Escape', 'Control+z');
+    await said(page, /^Undone/);
+    await chosen(page, 10);
+    await press(page, 'Escape', 'Control+Shift+z');
+    await chosen(page, 10);
+    await expect(page.getByTestId('chosen')).toContainText('10 of 20');
+    await press(page, 'Control+z', 'Escape');
+    // A phrase of bar 2 goes to bar 2 of a new part, at its own places.
+    await press(page, 'Home', 'Shift+ArrowRight', 'Escape', 'd');
+    await said(page, /^B4 at 2\.1\.31/);
+    await press(page, 'Control+c', 'Alt+Shift+n');
+    await said(page, /is empty/);
+    await press(page, 'Control+v');
+    await said(page, 'B4 at 2.1.31 inserted.');
+});
+
+test('choosing by hand: notes apart, what the caret passes, the next chord’s nearest voice', async ({ page }) => {
+    const song = await fresh(page, CHORDS);
+    // By letters: the top of the first chord, that of the second too, and of the third, two keys each.
+    await page.keyboard.down('F6');
+    const labels = await page.getByTestId('reach').allTextContents();
+    expect(labels.length).toBeGreaterThan(24);
+    await press(page, ...labels[0]!);
+    await chosen(page, 1);
+    await press(page, labels[3]![0]!, `Shift+${labels[3]![1]!}`, labels[6]![0]!, `Shift+${labels[6]![1]!}`);
+    await page.keyboard.up('F6');
+    await chosen(page, 3);
+    await expect(page.getByTestId('reach')).toHaveCount(0);
+    // At the caret: one taken in, and let go again.
+    await press(page, 'Escape', 'Control+Home', '=', 'Alt+PageDown', 'Shift+=');
+    await chosen(page, 2);
+    await press(page, 'Shift+=');
+    await chosen(page, 1);
+    await press(page, 'Escape', 'Home', 'Shift+ArrowRight');
+    await said(page, '24 notes passed up to 2.1.1');
+    await press(page, 'Shift+ArrowLeft');
+    await said(page, '0 notes passed up to 1.1.1');
+    await press(page, 'Shift+End');
+    await chosen(page, 24);
+    // From the middle voice of a strummed chord to that of the next.
+    await press(page, 'Escape', 'Control+Home', 'd', 'w', 'd');
+    await said(page, 'E4 at 1.1.491');
+    expect(await notesOf(page, song)).toHaveLength(24);
+});
+
+test('panels open with what the part says; what was set last is one key away', async ({ page }) => {
+    const song = await fresh(page);
+    await press(page, 'Control+a', 'Alt+q');
+    const panel = page.getByRole('dialog', { name: 'Quantize' });
+    await page.keyboard.type('50');
+    await press(page, 'Enter');
+    await said(page, /^8 notes to/);
+    await press(page, 'Control+z');
+    await said(page, /^Undone/);
+    await press(page, 'Alt+q');
+    await expect(panel.getByRole('spinbutton', { name: 'Strength' })).toHaveValue('100');
+    await expect(panel).toContainText('strength 50');
+    await press(page, 'l');
+    await expect(panel.getByRole('spinbutton', { name: 'Strength' })).toHaveValue('50');
+    await said(page, 'Quantize, as set last: strength 50.');
+    await press(page, 'Enter');
+    await expect.poll(async () => (await notesOf(page, song)).some((n) => n[1]! % 240 !== 0)).toBe(true);
+});
+
+test('no key is silent; what is not for here says so; values typed behind a word are taken', async ({ page }) => {
+    await fresh(page);
+    await press(page, 'Control+a', '/');
+    await page.keyboard.type('diminuendo');
+    await press(page, 'Enter');
+    await said(page, '8 notes falling from 100 to 60 %.');
+    await press(page, '/');
+    await page.keyboard.type('softer');
+    await press(page, 'Enter');
+    await said(page, '8 notes softer by 5.');
+    await press(page, '/');
+    await page.keyboard.type('half');
+    await press(page, 'Enter');
+    await said(page, '8 notes: lengths at 50 %.');
+    await press(page, '/');
+    await page.keyboard.type('swing 62');
+    await press(page, 'Enter');
+    await said(page, 'Swing 62 %.');
+    await press(page, 'o');
+    await expect(page.getByTestId('part')).toHaveCount(1);
+    await press(page, 'x');
+    await said(page, 'X does nothing here: “split” is for notes, in a part; Enter opens the part.');
+    await press(page, '4', 't');
+    await said(page, 'Grid 1/8T.');
+    await press(page, '/');
+    await page.keyboard.type('split');
+    const panel = page.getByRole('dialog', { name: 'All commands' });
+    await expect(panel.getByRole('option').filter({ hasText: 'Split notes' }).first()).toContainText(
+        'not here: in a part',
+    );
+    await press(page, 'Enter');
+    await expect(panel.getByRole('status')).toContainText('is done in a part.');
+});
