@@ -87,6 +87,24 @@ test('a key is given in the list there and then', async ({ page }) => {
     expect(new Set((await notesOf(page, song)).map((n) => n[4]))).toEqual(new Set([74]));
 });
 
+test('a second press after a pause is another try, and no second stroke', async ({ page }) => {
+    await fresh(page);
+    await press(page, '/');
+    await page.keyboard.type('level velo');
+    await press(page, 'Alt+Enter', 'F7');
+    const give = page.getByTestId('give-key');
+    await expect(give).toContainText('a second stroke at once makes it two');
+    await press(page, 'F10');
+    await expect(give.locator('kbd').first()).toHaveText('F7');
+    await expect(give).toContainText('then');
+    await press(page, 'Backspace', 'F7');
+    await page.waitForTimeout(1700);
+    await press(page, 'F10');
+    await expect(give.locator('kbd').first()).toHaveText('F10');
+    await expect(give).not.toContainText('then');
+    await press(page, 'Escape', 'Escape');
+});
+
 test('from an untouched demo: velocity +15 for notes under 60, made, bound, run and undone by keyboard alone', async ({
     page,
 }) => {

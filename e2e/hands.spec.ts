@@ -219,6 +219,86 @@ test('choosing by hand: notes apart, what the caret passes, the next chord’s n
     expect(await notesOf(page, song)).toHaveLength(24);
 });
 
+test('drums go by their names, also in a part with nothing in it yet; others as the key spells them', async ({
+    page,
+}) => {
+    await page.goto('/');
+    await expect(page.getByRole('heading', { name: 'Songs' })).toBeVisible();
+    await press(page, 'n');
+    await expect(page.getByTestId('roll')).toHaveAttribute('data-drawn', /^\d/);
+    await press(page, '/');
+    await page.keyboard.type('new track drums');
+    await press(page, 'Enter');
+    await said(page, 'Drum kit is empty');
+    await press(page, 'Shift+ArrowDown', 'Shift+ArrowDown');
+    await said(page, /, Bass Drum 1\.$/);
+    await press(page, ';');
+    await said(page, 'Bass Drum 1 at 1.1.1 inserted.');
+    await press(page, 'Escape', 'a');
+    await expect(page.getByTestId('numbers')).toContainText('Bass Drum 1');
+    // A key of three flats: what was B flat in the sentence is so in the numbers too.
+    const flats = Buffer.from(
+        midi([[0, 40, 70, 80]])
+            .toString('latin1')
+            .replace('\x00\xc0\x00', '\x00\xff\x59\x02\xfd\x00\x00\xc0\x00'),
+        'latin1',
+    );
+    flats.writeUInt32BE(flats.readUInt32BE(18) + 6, 18);
+    await openRoll(page, await bring(page, flats));
+    await press(page, 'd');
+    await said(page, 'B♭4 at 1.1.1');
+    await expect(page.getByTestId('numbers')).toContainText('B♭4');
+});
+
+test('the grid of all parts at once, by key from the roll and on the song’s page; parts beside', async ({ page }) => {
+    const song = await fresh(page);
+    const grids = async (): Promise<unknown[]> =>
+        (await fetchSong(page, song.id)).tracks.flatMap((t) => t.parts.map((p) => p.settings.grid));
+    await press(page, 'Alt+Shift+n');
+    await said(page, /is empty/);
+    await press(page, '3', 'Alt+Shift+a');
+    await said(page, '2 parts: grid 1/4');
+    expect(await grids()).toEqual(['1/4', '1/4']);
+    await press(page, 'Shift+o');
+    await said(page, 'This is the last part of the song.');
+    const [left, scale] = (await page.getByTestId('roll').getAttribute('data-drawn'))!.split(' ').slice(1, 3);
+    await press(page, 'Alt+o');
+    await expect(page.getByTestId('part-name')).toHaveText('Take');
+    await expect
+        .poll(async () => (await page.getByTestId('roll').getAttribute('data-drawn'))!.split(' ').slice(1, 3))
+        .toEqual([left, scale]);
+    await press(page, 'o');
+    await expect(page.getByTestId('part')).toHaveCount(2);
+    await press(page, 'Control+a');
+    await within(page, 2, '4', 't');
+    await said(page, 'Grid 1/8T.');
+    await expect.poll(grids).toEqual(['1/8T', '1/8T']);
+    // Esc lets go of several before it leaves.
+    await press(page, 'Escape');
+    await said(page, '1 part chosen.');
+    await press(page, '5');
+    await expect.poll(grids).toEqual(['1/16', '1/8T']);
+});
+
+test('a phrase goes into another song, to the same place in the measure of that song', async ({ page }) => {
+    const song = await fresh(page, [[384 + 3, 40, 71, 80]]);
+    await press(page, 'd', 'Control+c');
+    await said(page, '1 note copied.');
+    expect(song.id).toBeGreaterThan(0);
+    const other = await bring(
+        page,
+        Buffer.from(
+            midi([[0, 40, 60, 80]])
+                .toString('latin1')
+                .replace('\x00\x60MTrk', '\x01\x00MTrk'),
+            'latin1',
+        ),
+    );
+    await openRoll(page, other);
+    await press(page, 'Control+Shift+v');
+    await said(page, 'B4 at 2.1.121 inserted.');
+});
+
 test('panels open with what the part says; what was set last is one key away', async ({ page }) => {
     const song = await fresh(page);
     await press(page, 'Control+a', 'Alt+q');

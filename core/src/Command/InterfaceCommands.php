@@ -320,6 +320,12 @@ final class InterfaceCommands
             ], Needs::Nothing), ['songs', 'song'], [
                 self::form('Next', ['y' => 1]), self::form('Previous', ['y' => -1]), self::form('Next part', ['x' => 1]), self::form('Previous part', ['x' => -1]),
             ]),
+            new Command(new Spec('choose-parts', 'Choose several parts', Family::Selection, 'Chooses all parts, or all of the track; what is done then is done to all of them.', [
+                Param::choice('which', 'Which', ['all', 'track'], 'all'),
+            ], Needs::Song, ['parts', 'every', 'tracks']), ['song'], [
+                ['title' => 'Choose all parts', 'params' => ['which' => 'all']],
+                ['title' => 'Choose all parts of the track', 'params' => ['which' => 'track'], 'words' => ['row']],
+            ]),
             new Command(new Spec('open-part', 'Open the part', Family::Song, 'Opens the part chosen in the roll.', needs: Needs::Song, words: ['edit', 'roll']), ['song']),
             new Command(new Spec('open-song', 'To the song', Family::Song, 'Shows the tracks and parts of the song.', needs: Needs::Nothing, words: ['timeline', 'tracks', 'parts', 'back']), ['songs', 'roll', 'keys']),
             new Command(new Spec('open-songs', 'All songs', Family::Song, 'Shows the list of songs.', needs: Needs::Nothing, words: ['list', 'home', 'close']), self::ANY),

@@ -275,6 +275,8 @@ final class Defaults
                 ['ArrowLeft', 'choose', 'previous part', ['x' => -1]],
                 ['ArrowDown', 'choose', 'track below', ['y' => 1]],
                 ['ArrowUp', 'choose', 'track above', ['y' => -1]],
+                ['Mod+A', 'choose-parts', 'all parts', ['which' => 'all']],
+                ['R', 'choose-parts', 'all of the track', ['which' => 'track']],
                 // As in the roll: Shift makes a move wide, Alt fine.
                 ['Shift+ArrowRight', 'part-move', 'part a bar later', ['steps' => 1, 'by' => self::BAR]],
                 ['Shift+ArrowLeft', 'part-move', 'part a bar earlier', ['steps' => -1, 'by' => self::BAR]],

@@ -58,7 +58,9 @@ class Reach {
 
 /** Buttons, links and fields that can be seen now. */
 function seen(): Reachable[] {
-    const all = document.querySelectorAll<HTMLElement>('a[href], button:enabled, select:enabled, input:enabled');
+    const all = document.querySelectorAll<HTMLElement>(
+        'a[href], button:enabled, select:enabled, input:enabled, [data-reach]',
+    );
     return [...all].flatMap((el) => {
         const box = el.getBoundingClientRect();
         const [x, y] = [box.left + Math.min(8, box.width / 2), box.top + box.height / 2];

@@ -143,6 +143,10 @@
     </Surface>
     <div
         class="flex items-start overflow-hidden border-t border-base-content/50 bg-base-200 px-2 pt-1 text-xs text-base-content/80"
+        tabindex="-1"
+        role="group"
+        aria-label="Velocity lane"
+        data-reach
     >
         Velocity
     </div>

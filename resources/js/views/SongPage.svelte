@@ -16,6 +16,8 @@
     /** Bar numbers that have room side by side. */
     const MOST_MARKS = 24;
     let chosen = $state({ track: 0, part: 0 });
+    /** Parts chosen besides that one. */
+    let taken = $state.raw<ReadonlySet<number>>(new Set());
     let renaming = $state(false);
     let said = $state('');
     let trouble = $state('');
@@ -69,7 +71,21 @@
                 0,
             );
         chosen = { track, part };
+        taken = new Set();
         void tick().then(focus);
+    }
+
+    /** Chooses several parts: all, those of the track, or one more. */
+    function take(parts: Part[]): void {
+        taken = new Set(parts.map((p) => p.id));
+        song.tell(parts.length === 1 ? '1 part chosen.' : `${parts.length} parts chosen.`);
+    }
+
+    /** Esc lets go of several parts before it leaves the page. */
+    function letGo(): false | void {
+        if (taken.size === 0) return false;
+        taken = new Set();
+        song.tell('1 part chosen.');
     }
 
     function rename(name: string): void {
@@ -92,15 +108,19 @@
                 const part = song.tracks[chosen.track]?.parts[chosen.part];
                 if (part) router.go({ at: 'roll', song: song.id, part: part.id });
             },
+            'choose-parts': (p) =>
+                take((p.which === 'track' ? [song.tracks[chosen.track]!] : song.tracks).flatMap((t) => t.parts)),
+            'open-songs': letGo,
             rename: () => void (renaming = true),
             set: (p) => song.do({ set: p, on: [{ parts: [...song.chosenParts] }] }),
             track: (p) => void turn(chosen.track, p.what === 'muted' ? 'muted' : 'soloed'),
         }),
     );
-    // What is done here is done to the part chosen.
+    // What is done here is done to the parts chosen.
     $effect(() => {
         const part = song.tracks[chosen.track]?.parts[chosen.part];
-        untrack(() => (song.chosenParts = part ? [part.id] : []));
+        const all = [...new Set([...(part ? [part.id] : []), ...taken])].filter((id) => song.parts.has(id));
+        untrack(() => (song.chosenParts = all));
         return () => (song.chosenParts = []);
     });
     // Undo and redo speak through the song.
@@ -219,7 +239,7 @@
                 <div class="relative h-16 border-b border-base-300 {song.audible(track) ? '' : 'opacity-60'}">
                     {#each track.parts as part, p (part.id)}
                         {@const [row, rows] = rowOf(track.parts, part)}
-                        {@const isChosen = chosen.track === t && chosen.part === p}
+                        {@const isChosen = (chosen.track === t && chosen.part === p) || taken.has(part.id)}
                         {@const to = { at: 'roll', song: song.id, part: part.id } as const}
                         <a
                             class="absolute overflow-hidden rounded-sm border bg-base-100 {isChosen
@@ -230,10 +250,15 @@
                             style:left="{share(part.version >= 0 ? startOf(part) : 0)}%"
                             style:width="{Math.max(1, share(part.version >= 0 ? endOf(part) - startOf(part) : 0))}%"
                             href={addressOf(to)}
-                            data-chosen={isChosen}
+                            data-chosen={chosen.track === t && chosen.part === p}
+                            aria-current={isChosen}
                             data-testid="part"
                             onfocus={() => (chosen = { track: t, part: p })}
-                            onclick={(e) => follow(e, to)}
+                            onclick={(e) => {
+                                if (!e.shiftKey) return follow(e, to);
+                                e.preventDefault();
+                                take([...[...song.parts.values()].filter((q) => taken.has(q.id)), part]);
+                            }}
                             onkeydown={(e) => {
                                 if (e.key === 'Enter') {
                                     e.preventDefault();
