@@ -200,7 +200,7 @@ test('a second key, two strokes, parameters of its own, none, and back as it cam
     const semitones = page.getByRole('spinbutton', { name: 'Semitones' });
     await semitones.fill('7');
     await press(page, 'Enter');
-    await said(page, 'Shift ↑ stands for “Transpose: semitones 7” now.');
+    await said(page, 'Shift ↑ stands for “A fifth up” now.');
     await press(page, 'a');
     await press(page, 'n', 'u');
     await expect(page.getByTestId('give-key')).toContainText('Free.');
@@ -214,10 +214,13 @@ test('a second key, two strokes, parameters of its own, none, and back as it cam
     await expect.poll(async () => (await notesOf(page, song))[0]![3]).toBe(74);
     await page.goto('/keys');
     await expect(page.getByRole('heading', { name: 'Shortcuts' })).toBeVisible();
-    await page.keyboard.type('transpose');
+    await page.keyboard.type('a fifth up');
     await press(page, 'Enter', 'r');
     await said(page, 'Transpose: its shortcuts are as they came.');
-    await press(page, 'Delete');
+    await page.goto('/keys');
+    await expect(page.getByRole('heading', { name: 'Shortcuts' })).toBeVisible();
+    await page.keyboard.type('octave up');
+    await press(page, 'Enter', 'Delete');
     await said(page, 'no longer stands for');
 });
 
@@ -441,11 +444,11 @@ test('the last commands are repeated, and a count goes before a command', async 
     const song = await fresh(page);
     await press(page, 'Control+a', 'Shift+ArrowUp', 'Control+ArrowUp');
     await said(page, '8 notes louder by 5.');
-    await expect(page.getByTestId('key-strip')).toContainText('repeat: Louder or softer: amount 5');
+    await expect(page.getByTestId('key-strip')).toContainText('repeat: Louder by 5');
     await press(page, 'Escape', 'Home', 'd', 'Comma');
     await said(page, '1 note louder by 5.');
     await page.keyboard.down('Shift');
-    await expect(page.getByTestId('key-strip')).toContainText('repeat: Transpose: semitones 12');
+    await expect(page.getByTestId('key-strip')).toContainText('repeat: An octave up');
     await page.keyboard.up('Shift');
     await press(page, 'Shift+Comma');
     await said(page, '1 note up an octave.');
@@ -465,7 +468,7 @@ test('the last commands are repeated, and a count goes before a command', async 
     await expect(page.getByTestId('count')).toBeHidden();
     await press(page, 'Escape', 'Home', 'd', 'k', '3', 'd');
     await chosen(page, 1);
-    await expect(page.getByTestId('numbers')).toContainText('D♯5');
+    await expect(page.getByTestId('numbers')).toContainText('E♭5');
 });
 
 test('the strip is for this place and choice, in three sizes or none', async ({ page }) => {

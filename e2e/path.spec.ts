@@ -8,7 +8,7 @@ test('a take is tightened, heard and saved by keyboard alone', async ({ page }) 
     await page.goto('/');
     const rows = page.getByTestId('songs').locator('tbody tr');
     await expect(rows.first()).toBeVisible();
-    for (let i = 0; i < 40 && !(await page.locator('tr[aria-current]').textContent())!.includes('Lantern Ferry'); i++)
+    for (let i = 0; i < 300 && !(await page.locator('tr[aria-current]').textContent())!.includes('Lantern Ferry'); i++)
         await page.keyboard.press('ArrowDown');
     await page.keyboard.press('Enter');
     await expect(page.getByRole('heading', { name: 'Lantern Ferry' })).toBeVisible();
