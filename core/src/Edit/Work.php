@@ -100,6 +100,29 @@ final readonly class Work
         return $first;
     }
 
+    /**
+     * The stretch that is chosen: from the first start of a note or place of a point to the last end.
+     *
+     * @return array{float, float}
+     */
+    public function stretch(): array
+    {
+        $from = $this->firstPlace();
+        $to = $from;
+        foreach ($this->parts() as $part) {
+            foreach ($this->chosen($part) as $note) {
+                $to = max($to, $note->start + $note->carryStart + $note->length + $note->carryLength);
+            }
+        }
+        foreach ($this->partsOfPoints() as $part) {
+            foreach ($this->chosenPoints($part) as $point) {
+                $to = max($to, $point->tick);
+            }
+        }
+
+        return [$from, $to];
+    }
+
     /** The start of the first chosen note in all parts, with its fraction. */
     public function firstStart(): float
     {

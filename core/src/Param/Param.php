@@ -38,9 +38,15 @@ final readonly class Param
         return new self($name, $title, new Number($min, $max, $unit), $default, $setting, $optional);
     }
 
-    public static function pitch(string $name, string $title): self
+    public static function pitch(string $name, string $title, ?CaretRow $default = null, bool $optional = false): self
     {
-        return new self($name, $title, new PitchValue);
+        return new self($name, $title, new PitchValue, $default, optional: $optional);
+    }
+
+    /** How many times over: a number or a fraction. */
+    public static function ratio(string $name, string $title): self
+    {
+        return new self($name, $title, new Ratio);
     }
 
     /** A tick, or a word for one. */

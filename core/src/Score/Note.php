@@ -117,6 +117,18 @@ final class Note
         return $note;
     }
 
+    /** Put elsewhere in a phrase that gets slower or faster: how it was played goes along by the same factor. */
+    public function stretched(float $start, float $length, float $factor): self
+    {
+        $note = $this->edited();
+        [$note->start, $note->carryStart] = self::split($start);
+        [$note->length, $note->carryLength] = self::split($length);
+        $note->driftStart = self::whole($this->driftStart * $factor);
+        $note->driftLength = self::whole($this->driftLength * $factor);
+
+        return $note;
+    }
+
     /** Its edges put at exact places: as `retimed`, with the fractions carried. */
     public function resizedTo(float $start, float $length): self
     {

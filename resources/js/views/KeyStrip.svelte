@@ -9,7 +9,7 @@
     import { stepState } from '../roll/steps.svelte';
     import { typing } from '../sound/inputs/typing.svelte';
 
-    const WORDS: Record<string, string> = { velocity: 'loudness' };
+    const WORDS: Record<string, string> = { velocity: 'loudness', pitch: 'harmony', structure: 'phrase' };
     // What the keys do here and now: follows the place, the choice, the held modifiers and the first stroke of two.
     const shown = $derived.by(() => {
         void keys.prefix;

@@ -1,0 +1,78 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jactonic\Core\Edit\Pitch;
+
+use Jactonic\Core\Edit\Chordwise;
+use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\Family;
+use Jactonic\Core\Edit\Needs;
+use Jactonic\Core\Edit\Outcome;
+use Jactonic\Core\Edit\Spec;
+use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Param\Param;
+use Jactonic\Core\Selection\Chords;
+
+/**
+ * Opens chords: the second note from above goes down an octave, then the one that is second then. Below 0 it closes them
+ * again: the lowest goes up an octave, until the chord lies within one. With nothing chosen it works on the chord at the
+ * caret.
+ */
+final class SpreadChord implements Edit
+{
+    private const OCTAVE = 12;
+
+    public static function spec(): Spec
+    {
+        return new Spec('spread-chord', 'Open chords', Family::Pitch, 'Opens chords, or closes them again.', [
+            Param::integer('by', 'Notes, below 0 to close', -12, 12, 1),
+            Param::number('gather', 'Notes of one chord lie within', 0, 1000, Chords::GATHER, 'ms'),
+        ], Needs::Part, ['spread', 'wide', 'voicing', 'drop', 'close'], [['by' => 1, 'gather' => 500], ['by' => 2, 'gather' => 500]], forms: [
+            ['title' => 'Open chords', 'params' => ['by' => 1], 'words' => ['wider', 'drop']],
+            ['title' => 'Close chords', 'params' => ['by' => -1], 'words' => ['narrow', 'tight']],
+        ]);
+    }
+
+    public function apply(Work $work): Outcome
+    {
+        $by = $work->params->integer('by');
+
+        return Chordwise::repitch($work, static function (array $pitches) use ($by): array {
+            for ($i = abs($by); $i > 0; $i--) {
+                $pitches = $by > 0 ? self::opened($pitches) : self::closed($pitches);
+            }
+
+            return $pitches;
+        }, $by < 0 ? 'closed' : 'opened');
+    }
+
+    /**
+     * @param  list<int>  $pitches
+     * @return list<int>
+     */
+    private static function opened(array $pitches): array
+    {
+        $order = array_keys($pitches);
+        usort($order, static fn (int $a, int $b): int => $pitches[$b] <=> $pitches[$a]);
+        if (isset($order[1])) {
+            $pitches[$order[1]] -= self::OCTAVE;
+        }
+
+        return array_values($pitches);
+    }
+
+    /**
+     * @param  list<int>  $pitches
+     * @return list<int>
+     */
+    private static function closed(array $pitches): array
+    {
+        if ($pitches === [] || max($pitches) - min($pitches) <= self::OCTAVE) {
+            return $pitches;
+        }
+        $pitches[(int) array_search(min($pitches), $pitches, true)] += self::OCTAVE;
+
+        return array_values($pitches);
+    }
+}

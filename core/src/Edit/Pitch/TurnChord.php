@@ -1,0 +1,47 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jactonic\Core\Edit\Pitch;
+
+use Jactonic\Core\Edit\Chordwise;
+use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\Family;
+use Jactonic\Core\Edit\Needs;
+use Jactonic\Core\Edit\Outcome;
+use Jactonic\Core\Edit\Spec;
+use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Param\Param;
+use Jactonic\Core\Selection\Chords;
+
+/**
+ * Turns chords into other inversions: upward the lowest note goes up an octave, downward the highest goes down one, as
+ * many times as is said. With nothing chosen it turns the chord at the caret.
+ */
+final class TurnChord implements Edit
+{
+    public static function spec(): Spec
+    {
+        return new Spec('turn-chord', 'Turn chords', Family::Pitch, 'Turns chords into their next inversions.', [
+            Param::integer('by', 'Times, below 0 for down', -12, 12, 1),
+            Param::number('gather', 'Notes of one chord lie within', 0, 1000, Chords::GATHER, 'ms'),
+        ], Needs::Part, ['invert', 'inversion', 'voicing'], [['by' => 1], ['by' => -1]], forms: [
+            ['title' => 'Turn chords up', 'params' => ['by' => 1], 'words' => ['inversion', 'higher']],
+            ['title' => 'Turn chords down', 'params' => ['by' => -1], 'words' => ['inversion', 'lower']],
+        ]);
+    }
+
+    public function apply(Work $work): Outcome
+    {
+        $by = $work->params->integer('by');
+
+        return Chordwise::repitch($work, static function (array $pitches) use ($by): array {
+            for ($i = abs($by); $i > 0; $i--) {
+                $at = array_search($by > 0 ? min($pitches) : max($pitches), $pitches, true);
+                $pitches[$at] += $by > 0 ? 12 : -12;
+            }
+
+            return array_values($pitches);
+        }, sprintf('turned %s%s', $by < 0 ? 'down' : 'up', abs($by) === 1 ? '' : ' '.abs($by).' times'));
+    }
+}

@@ -1,0 +1,83 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jactonic\Core\Edit\Structure;
+
+use Jactonic\Core\Edit\Draft;
+use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\Family;
+use Jactonic\Core\Edit\Needs;
+use Jactonic\Core\Edit\Outcome;
+use Jactonic\Core\Edit\Say;
+use Jactonic\Core\Edit\Spec;
+use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Param\CaretRow;
+use Jactonic\Core\Param\Param;
+use Jactonic\Core\Param\Word;
+use Jactonic\Core\Refusal;
+use Jactonic\Core\Score\Note;
+use Jactonic\Core\Selection\Selection;
+use Jactonic\Core\Standard\GeneralMidi;
+use Jactonic\Core\Time\Lines;
+
+/**
+ * Lays a run of notes of one pitch, one on every line of the grid from a place up to another, each up to the next line.
+ * They have the pen's velocity, or rise from it by an amount to the last. A line on which that pitch starts already is
+ * left as it is, and counted. Without places it fills the bar of the caret, on the caret's row.
+ */
+final class InsertRun implements Edit
+{
+    /** More are no run but a mistake. */
+    private const MOST = 4096;
+
+    public static function spec(): Spec
+    {
+        return new Spec('insert-run', 'Lay a run of notes', Family::Structure, 'Puts a note of one pitch on every line of the grid.', [
+            Param::pitch('pitch', 'Pitch', default: new CaretRow),
+            Param::place('from', 'From', default: new Word('bar')),
+            Param::place('to', 'Up to', 1, new Word('next-bar')),
+            Param::grid('grid', 'On the lines of', setting: 'grid'),
+            Param::number('swing', 'Swing of the lines', 50, 75, Lines::STRAIGHT, '%', setting: 'swing'),
+            Param::integer('rise', 'Louder to the last by, below 0 for softer', -126, 126, 0),
+        ], Needs::Part, ['hats', 'fill', 'roll', 'sixteenths', 'every line', 'draw'], [['pitch' => 42, 'from' => 0, 'to' => 3840], ['pitch' => 'snare', 'from' => 100, 'to' => 2000, 'grid' => '1/32', 'rise' => 30]], forms: [
+            ['title' => 'Fill the bar with notes', 'params' => []],
+            ['title' => 'Fill the span with notes', 'params' => ['from' => 'span-start', 'to' => 'span-end']],
+        ]);
+    }
+
+    public function apply(Work $work): Outcome
+    {
+        $draft = new Draft;
+        $part = $work->part();
+        $pitch = $work->params->integer('pitch');
+        $to = $work->params->integer('to');
+        $lines = $work->time()->lines($work->params->grid('grid', $part->ownSettings()), $work->params->number('swing', $part->ownSettings()));
+        $starts = [];
+        for ($line = $lines->around($work->params->integer('from'))[0]; $line < $to; $line = $lines->after($line)) {
+            if ($line >= $work->params->integer('from')) {
+                $starts[] = $line;
+            }
+            if (count($starts) > self::MOST) {
+                throw new Refusal(sprintf('That would be more than %d notes: nothing was laid.', self::MOST), 'to');
+            }
+        }
+        $channel = $work->score->channelOf($part);
+        $pen = $part->settings()->penVelocity;
+        $ids = [];
+        foreach ($starts as $i => $start) {
+            if (array_filter($part->notes->at($start), static fn (Note $n): bool => $n->pitch === $pitch) !== []) {
+                continue;
+            }
+            $rise = count($starts) < 2 ? 0 : $work->params->integer('rise') * $i / (count($starts) - 1);
+            $velocity = max(Note::SOFTEST, min(Note::LOUDEST, (int) round($pen + $rise)));
+            $note = new Note($draft->newId($part), $start, max(1, min($to, $lines->after($start)) - $start), $pitch, $velocity, channel: $channel);
+            $draft->put($part, $note);
+            $ids[] = $note->id;
+        }
+        $there = count($starts) - count($ids);
+
+        return new Outcome($draft->change(), new Selection([$part->id => $ids]), sprintf('%s laid on %s%s.', Say::notes(count($ids)),
+            Say::pitch($pitch, $work->score, $channel === GeneralMidi::DRUM_CHANNEL), $there === 0 ? '' : "; $there stood there already"));
+    }
+}

@@ -1,0 +1,55 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jactonic\Core\Edit\Structure;
+
+use Jactonic\Core\Edit\Draft;
+use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\Family;
+use Jactonic\Core\Edit\Outcome;
+use Jactonic\Core\Edit\Say;
+use Jactonic\Core\Edit\Spec;
+use Jactonic\Core\Edit\Takes;
+use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Param\Param;
+use Jactonic\Core\Score\Note;
+
+/**
+ * Makes a phrase slower or faster: starts and lengths by a factor, from where the phrase starts. How it was played goes
+ * along by the same factor. No note gets shorter than 1 tick.
+ */
+final class Stretch implements Edit
+{
+    public static function spec(): Spec
+    {
+        return new Spec('stretch', 'Stretch in time', Family::Structure, 'Makes the phrase slower or faster.', [
+            Param::ratio('factor', 'Factor'),
+        ], words: ['half time', 'double time', 'slower', 'faster', 'augment', 'diminish'], examples: [['factor' => 2], ['factor' => '2/3'], ['factor' => 0.75]], takes: [Takes::Notes, Takes::Points], keeps: true, forms: [
+            ['title' => 'Half time: twice as slow', 'params' => ['factor' => 2], 'words' => ['slower', 'double']],
+            ['title' => 'Double time: twice as fast', 'params' => ['factor' => '1/2'], 'words' => ['faster', 'half']],
+            ['title' => 'Into triplets: 2/3', 'params' => ['factor' => '2/3']],
+            ['title' => 'Out of triplets: 3/2', 'params' => ['factor' => '3/2']],
+        ]);
+    }
+
+    public function apply(Work $work): Outcome
+    {
+        $draft = new Draft;
+        $factor = $work->params->number('factor');
+        [$from] = $work->stretch();
+        foreach ($work->parts() as $part) {
+            foreach ($work->chosen($part) as $note) {
+                $start = $from + ($note->start + $note->carryStart - $from) * $factor;
+                $draft->put($part, $note->stretched($start, max(1.0, ($note->length + $note->carryLength) * $factor), $factor));
+            }
+        }
+        foreach ($work->partsOfPoints() as $part) {
+            foreach ($work->chosenPoints($part) as $point) {
+                $draft->putPoint($part, $point->movedTo(Note::whole($from + ($point->tick - $from) * $factor)));
+            }
+        }
+
+        return new Outcome($draft->change(), $work->selection, sprintf('%s stretched to %s %% of their time.', Say::chosen($work), Say::number($factor * 100)));
+    }
+}
