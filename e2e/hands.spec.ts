@@ -144,7 +144,10 @@ test.describe('the key budget', () => {
         await press(page, 'Alt+o');
         await expect(page.getByTestId('part-name')).toHaveText('Take');
         const rhythm = column(await notesOf(page, song), 1);
-        await within(page, 8, 'Control+a', 'Control+c', 'Shift+o', 'Control+Shift+v', 'Alt+s', 's');
+        // Eight keys: four, two and Enter, and what is typed.
+        await within(page, 5, 'Control+a', 'Control+c', 'Shift+o', 'Control+Shift+v');
+        await said(page, '8 notes inserted.');
+        await within(page, 2, 'Alt+s', 's');
         await page.keyboard.type('kick');
         await press(page, 'Enter');
         await said(page, '8 notes on C2.');
@@ -350,4 +353,57 @@ test('no key is silent; what is not for here says so; values typed behind a word
     );
     await press(page, 'Enter');
     await expect(panel.getByRole('status')).toContainText('is done in a part.');
+});
+
+test('a scale: set by typing, seen, and held to; chords turned and opened, a phrase turned round', async ({ page }) => {
+    const song = await fresh(page, CHORDS.slice(0, 3));
+    const pitches = async (): Promise<number[]> => column(await notesOf(page, song), 3);
+    await press(page, '/');
+    await page.keyboard.type('scale');
+    const panel = page.getByRole('dialog', { name: 'All commands' });
+    await panel
+        .getByRole('option')
+        .filter({ hasText: /^Scale…/ })
+        .getByRole('button')
+        .click();
+    await panel.getByRole('textbox', { name: 'Scale', exact: true }).fill('C dorian');
+    await press(page, 'Enter');
+    await said(page, 'Scale C dorian.');
+    await press(page, 'Control+a');
+    await within(page, 2, 'Alt+h', 'k');
+    await said(page, 'Held to C dorian.');
+    await within(page, 1, 'ArrowUp');
+    await said(page, '3 notes up a step of C dorian.');
+    await expect.poll(pitches).toEqual([62, 65, 69]);
+    await press(page, 'Alt+ArrowUp');
+    await said(page, '3 notes up a semitone.');
+    await press(page, 'Shift+ArrowDown');
+    await said(page, '3 notes down an octave.');
+    await within(page, 2, 'Alt+h', 'f');
+    await said(page, /^3 notes in C dorian/);
+    await expect.poll(pitches).toEqual([51, 53, 58]);
+    // The caret goes by its rows.
+    await press(page, 'Escape', 'ArrowUp');
+    await said(page, /^Caret at .*, F3\.$/);
+    await press(page, 'Control+a');
+    for (const [keys, text] of [
+        [['Alt+h', 'ArrowUp'], '1 chord turned up.'],
+        [['Alt+h', 'ArrowRight'], '1 chord opened.'],
+        [['Alt+h', 'ArrowLeft'], /^1 chord/],
+        [['Alt+h', 'm'], /^3 notes mirrored about/],
+        [['Alt+h', '3'], '3 notes doubled 2 steps of the scale up.'],
+        [['Alt+z', 'r'], '3 notes reversed.'],
+        [['Alt+z', 'h'], '3 notes stretched to 200 % of their time.'],
+        [['Alt+z', 'd'], '3 notes stretched to 50 % of their time.'],
+    ] as const) {
+        await within(page, 2, ...keys);
+        await said(page, text);
+    }
+    // A bar of notes on the caret's row, in one key; the chord at the caret turned with nothing chosen.
+    await press(page, 'Escape', 'Control+End', 'ArrowUp');
+    await within(page, 1, 'Alt+Shift+r');
+    await said(page, /^16 notes laid on/);
+    await press(page, 'Escape', 'Control+Home');
+    await within(page, 2, 'Alt+h', 'ArrowUp');
+    await said(page, '1 chord turned up.');
 });

@@ -43,6 +43,12 @@ final readonly class Param
         return new self($name, $title, new PitchValue, $default, optional: $optional);
     }
 
+    /** A scale; the part's own stands in. */
+    public static function scale(string $name, string $title): self
+    {
+        return new self($name, $title, new ScaleValue, setting: 'scale');
+    }
+
     /** How many times over: a number or a fraction. */
     public static function ratio(string $name, string $title): self
     {

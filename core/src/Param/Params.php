@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Param;
 
+use Jactonic\Core\Harmony\Scale;
 use Jactonic\Core\Recording\Event;
 use Jactonic\Core\Refusal;
 use Jactonic\Core\Score\PartSettings;
@@ -125,6 +126,14 @@ final readonly class Params
         $value = $this->value($name, $settings);
 
         return $value instanceof Step ? $value : throw $this->missing($name);
+    }
+
+    /** @throws Refusal where neither the command nor the part has one */
+    public function scale(string $name, ?PartSettings $settings = null): Scale
+    {
+        $value = $this->value($name, $settings);
+
+        return $value instanceof Scale ? $value : throw new Refusal('There is no scale: set one for the part, such as D dorian.', $name);
     }
 
     public function groove(string $name): Groove

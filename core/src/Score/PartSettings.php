@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Score;
 
+use Jactonic\Core\Harmony\Scale;
 use Jactonic\Core\Refusal;
 use Jactonic\Core\Time\Grid;
 use Jactonic\Core\Time\Step;
@@ -28,6 +29,7 @@ final readonly class PartSettings
      * @param  Grid|null  $penLength  length of new notes; null for one cell of the grid
      * @param  float  $swingKept  over 50 to 75 %: the swing that comes back when it is switched on
      * @param  int|null  $touchedLength  ticks; null while no note was touched
+     * @param  bool  $held  whether it is held to the scale: what moves pitches by one goes by its steps
      */
     private function __construct(
         public Grid $grid,
@@ -43,6 +45,8 @@ final readonly class PartSettings
         public ?Grid $penLength,
         public float $swingKept,
         public ?int $touchedLength,
+        public ?Scale $scale,
+        public bool $held,
     ) {
         $this->nudge = $tied ? Step::parse(['unit' => 'grid', 'amount' => 1]) : $ownNudge;
     }
@@ -191,6 +195,7 @@ final readonly class PartSettings
             $written[$name] = match (true) {
                 $value instanceof Grid => $value->name,
                 $value instanceof Step => $value->toArray(),
+                $value instanceof Scale => $value->name,
                 default => $value,
             };
         }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Score;
 
+use Jactonic\Core\Harmony\Scale;
 use Jactonic\Core\Time\Grid;
 use Jactonic\Core\Time\Lines;
 use Jactonic\Core\Time\Step;
@@ -59,6 +60,10 @@ final class Settings
             new Setting('penLength', null, Grid::ALLOWED, static fn (mixed $v): ?Grid => is_string($v) ? Grid::parse($v, 'penLength') : null, words: $penLength, nullable: true),
             new Setting('swingKept', self::SWING, 'over 50 to 75 %', static fn (mixed $v): ?float => (is_int($v) || is_float($v)) && $v > 50 && $v <= 75 ? (float) $v : null),
             new Setting('touchedLength', null, 'ticks, 1 or more', self::whole(1, PHP_INT_MAX >> 20), nullable: true),
+            new Setting('scale', null, Scale::ALLOWED, static fn (mixed $v): ?Scale => Scale::tryParse($v),
+                words: static fn (PartSettings $now): string => $now->scale === null ? 'No scale' : "Scale {$now->scale->name}", nullable: true),
+            new Setting('held', false, 'true or false', static fn (mixed $v): ?bool => is_bool($v) ? $v : null, [true, false],
+                static fn (PartSettings $now): string => ! $now->held ? 'Not held to a scale' : ($now->scale === null ? 'Held to the scale, once there is one' : "Held to {$now->scale->name}")),
         ];
     }
 

@@ -11,6 +11,8 @@ export class Part {
     settings = $state.raw<Settings>(null as unknown as Settings);
     lines = $state.raw<Lines>(null as unknown as Lines);
     private pen: Pen = { ticks: 1 };
+    /** The pitch classes of its scale; null where it has none. */
+    scale = $state.raw<ReadonlySet<number> | null>(null);
     /** In order of time. */
     points: Point[] = [];
     /** Goes up whenever a note changed. */
@@ -52,6 +54,7 @@ export class Part {
         this.head = { id, track, name, from, to, muted };
         this.settings = data.settings;
         this.pen = data.pen;
+        this.scale = data.scale && new Set(data.scale);
         this.lines = new Lines(typeof data.lines === 'string' ? tables[data.lines]! : data.lines);
         this.notes.clear();
         this.pointsById.clear();
@@ -69,6 +72,7 @@ export class Part {
         if (change.put.length + change.drop.length > 0 || change.shift || change.head) this.put(change.put);
         if (change.settings) this.settings = change.settings;
         if (change.pen) this.pen = change.pen;
+        if (change.scale !== undefined) this.scale = change.scale && new Set(change.scale);
         if (change.lines) this.lines = new Lines(change.lines);
     }
 
@@ -141,6 +145,18 @@ export class Part {
             this.velocities[i] = n.velocity;
             this.mutes[i] = n.muted;
         }
+    }
+
+    /** Whether a pitch lies outside the part's scale. */
+    isOutside(pitch: number): boolean {
+        return this.scale !== null && !this.scale.has(pitch % 12);
+    }
+
+    /** The next row of the scale from a row; the next row of all where it is not held to one. */
+    rowBeside(pitch: number, way: number, always: boolean): number {
+        let row = pitch + way;
+        if (this.settings.held && !always) while (row > 0 && row < 127 && this.isOutside(row)) row += way;
+        return row;
     }
 
     /** How long the pen writes at a tick; the length of its bars is read off the lines. */

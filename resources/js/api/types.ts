@@ -26,6 +26,9 @@ export interface Settings {
     lengthFrom: 'fixed' | 'touched';
     /** Ticks, of the note last touched. */
     touchedLength: number | null;
+    scale: string | null;
+    /** Held to the scale: what moves pitches by one goes by its steps. */
+    held: boolean;
 }
 
 /**
@@ -52,6 +55,8 @@ export type Pen = { ticks: number; bars?: undefined } | { bars: number; ticks?: 
 
 export interface PartData extends PartHead {
     settings: Settings;
+    /** The pitch classes of its scale, 0–11 from C. */
+    scale: number[] | null;
     pen: Pen;
     /** Itself, or the name of a table that parts share. */
     lines: LinesData | string;
@@ -113,6 +118,7 @@ export interface PartChange {
     /** Ticks by which everything in it moved, before what is put. */
     shift?: number;
     settings?: Settings;
+    scale?: number[] | null;
     pen?: Pen;
     lines?: LinesData;
 }

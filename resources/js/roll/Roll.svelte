@@ -2,6 +2,7 @@
     import { onMount, untrack } from 'svelte';
     import type { Part } from '../api/part.svelte';
     import type { Song } from '../api/song.svelte';
+    import { does } from '../keys/does';
     import { keys } from '../keys/keys.svelte';
     import { transport } from '../sound/transport.svelte';
     import { commandsOf, listen } from './commands';
@@ -115,7 +116,19 @@
     data-testid="roll"
     onwheel={wheel}
 >
-    <div class="corner border-b border-base-content/50 bg-base-200"></div>
+    <div class="corner flex items-center border-b border-base-content/50 bg-base-200 px-1 text-xs leading-tight">
+        {#if part.settings.scale}
+            <button
+                class="w-full cursor-pointer text-left"
+                title="The scale; a press holds the part to it, or lets it go"
+                aria-pressed={part.settings.held}
+                {@attach does('set', { held: 'toggle' })}
+                ><span class="block truncate">{part.settings.scale}</span><span class="block font-semibold"
+                    >{part.settings.held ? 'held to it' : 'not held'}</span
+                ></button
+            >
+        {/if}
+    </div>
     <Surface hand={hands.ruler} testid="ruler">
         <canvas bind:this={canvases.ruler} class="absolute inset-0 size-full"></canvas>
     </Surface>

@@ -17,6 +17,7 @@ export function followed(sheet: Sheet): void {
         void part.version;
         void part.lines;
         void part.head;
+        void part.scale;
         void song.end;
         void song.selectionVersion;
         view.end = song.end;

@@ -17,7 +17,7 @@ use Jactonic\Core\Score\Note;
 use Jactonic\Core\Selection\Selection;
 
 /**
- * Copies notes in place and moves the copies by semitones; drift and all else is copied too, and the copies become the
+ * Copies notes in place and moves the copies by semitones, or by steps of the scale; drift and all else is copied too, and the copies become the
  * selection. Refused whole when a copy would leave 0–127.
  */
 final class DoubleAt implements Edit
@@ -26,22 +26,27 @@ final class DoubleAt implements Edit
     {
         return new Spec('double-at', 'Double at an interval', Family::Pitch, 'Copies notes in place, moved by an interval.', [
             Param::integer('semitones', 'Semitones, below 0 for down', -127, 127, 12),
+            Param::integer('degrees', 'Steps of the scale instead', -70, 70, optional: true),
+            Param::scale('scale', 'Scale'),
         ], words: ['double', 'octave', 'copy', 'layer', 'interval', 'fifth', 'thirds'], forms: array_map(static fn (array $f): array => ['title' => $f[0], 'params' => ['semitones' => $f[1]]], [
             ['Double an octave up', 12], ['Double an octave down', -12], ['Double a fifth up', 7],
-        ]), examples: [['semitones' => 7], ['semitones' => -12]]);
+        ]), examples: [['degrees' => 2, 'scale' => 'F major'], ['semitones' => 7], ['semitones' => -12]]);
     }
 
     public function apply(Work $work): Outcome
     {
         $draft = new Draft;
         $semitones = $work->params->integer('semitones');
+        $degrees = $work->params->has('degrees') ? $work->params->integer('degrees') : null;
+        $by = $degrees === null ? [abs($semitones).' semitones', $semitones < 0] : [abs($degrees).' steps of the scale', $degrees < 0];
         $ids = [];
         foreach ($work->parts() as $part) {
             $ids[$part->id] = [];
+            $scale = $degrees === null ? null : $work->params->scale('scale', $part->ownSettings());
             foreach ($part->inOrder($work->selection->notes[$part->id]) as $note) {
-                $pitch = $note->pitch + $semitones;
+                $pitch = $scale === null ? $note->pitch + $semitones : $scale->stepped($note->pitch, (int) $degrees);
                 if ($pitch < Note::LOWEST || $pitch > Note::HIGHEST) {
-                    throw new Refusal(sprintf('%s cannot be doubled %d semitones %s: there is no such pitch. Nothing was copied.', Say::note($note, $work->score), abs($semitones), $semitones > 0 ? 'up' : 'down'));
+                    throw new Refusal(sprintf('%s cannot be doubled %s %s: there is no such pitch. Nothing was copied.', Say::note($note, $work->score), $by[0], $by[1] ? 'down' : 'up'));
                 }
                 $copy = $note->copiedAs($draft->newId($part))->withPitch($pitch);
                 $draft->put($part, $copy);
@@ -49,6 +54,6 @@ final class DoubleAt implements Edit
             }
         }
 
-        return new Outcome($draft->change(), new Selection($ids), sprintf('%s doubled %d semitones %s.', Say::notes($work->selection->count()), abs($semitones), $semitones < 0 ? 'down' : 'up'));
+        return new Outcome($draft->change(), new Selection($ids), sprintf('%s doubled %s %s.', Say::notes($work->selection->count()), $by[0], $by[1] ? 'down' : 'up'));
     }
 }

@@ -71,6 +71,12 @@ export const SPAN_MOVERS = ['resize'];
 /** Commands whose keys the nudge settings show. */
 export const BY_NUDGE_STEP = ['nudge', 'resize', 'snap-nudge'];
 
+/** The same command so many steps of the scale on, for a part that is held to one; null where it stays as it is. */
+export function inScale(edit: string, params: Record<string, unknown>): Command | null {
+    const by = Number(params.semitones);
+    return edit === 'transpose' && Math.abs(by) === 1 ? { edit: 'step-in-scale', params: { degrees: by } } : null;
+}
+
 /** What buttons of the song page stand for. */
 export const NEW_PART = 'part-new';
 export const NEW_TRACK = 'track-new';

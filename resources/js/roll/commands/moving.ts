@@ -25,15 +25,20 @@ export function moving(sheet: Sheet): Record<string, Handler> {
     const orElse =
         (
             edit: string,
-            other: (p: Record<string, unknown>, times: number) => void,
+            other: (p: Record<string, unknown>, times: number, always: boolean) => void,
             passing?: (p: Record<string, unknown>, times: number) => void,
         ): Handler =>
         (params, { keys }, press) =>
             song.inTurn(() => {
                 const passes = passing && keys.startsWith('Shift+Arrow') && sheet.passing.goesOn;
                 if (passes) passing(params, press.times);
-                else if (song.selected.size > 0) song.do(asked(edit, params, press));
-                else other(params, press.times);
+                else if (song.selected.size === 0) other(params, press.times, keys.startsWith('Alt+'));
+                else {
+                    // Held to the scale, a step is one of its steps; with Alt it is always a semitone.
+                    const held = song.open?.settings.held && song.open.scale && !keys.startsWith('Alt+');
+                    const step = held ? make.inScale(edit, params) : null;
+                    song.do(asked(step?.edit ?? edit, step?.params ?? params, press));
+                }
             });
 
     const [inTime, byLine, inPitch] = make.CARET_MOVERS as [string, string, string];
@@ -47,8 +52,12 @@ export function moving(sheet: Sheet): Record<string, Handler> {
         [byLine]: orElse(byLine, (p, times) => moveCaret(song, Number(p.steps ?? 1) * times, cell)),
         [inPitch]: orElse(
             inPitch,
-            (p, times) => {
-                song.putCaret(song.caret.tick, song.caret.pitch + Number(p.semitones) * times);
+            (p, times, always) => {
+                const by = Number(p.semitones);
+                let { pitch } = song.caret;
+                if (Math.abs(by) === 1) for (let i = 0; i < times; i++) pitch = sheet.part.rowBeside(pitch, by, always);
+                else pitch += by * times;
+                song.putCaret(song.caret.tick, pitch);
                 sheet.caretCame();
             },
             (p, times) => sheet.passing.inPitch(Number(p.semitones) * times),

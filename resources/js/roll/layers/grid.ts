@@ -1,4 +1,5 @@
 import type { Bar, Lines } from '../../api/lines';
+import type { Part } from '../../api/part.svelte';
 import type { PartHead } from '../../api/types';
 import type { Time } from '../../api/time';
 import type { Colours } from '../../stage/colours';
@@ -8,15 +9,9 @@ import type { View } from '../../stage/view';
 const CLOSEST = 7;
 
 /** Rows of the keyboard and the grid's own lines. Where lines would crowd, only every second, fourth… of a bar is shown. */
-export function paintGrid(
-    ctx: CanvasRenderingContext2D,
-    view: View,
-    lines: Lines,
-    head: PartHead,
-    time: Time,
-    c: Colours,
-): void {
+export function paintGrid(ctx: CanvasRenderingContext2D, view: View, part: Part, time: Time, c: Colours): void {
     const { width, height } = view;
+    const { lines, head } = part;
     ctx.fillStyle = c.paper;
     ctx.fillRect(0, 0, width, height);
     ctx.fillStyle = c.rowDark;
@@ -25,6 +20,7 @@ export function paintGrid(
     for (let p = low; p <= high; p++) {
         if (isDark(p)) ctx.fillRect(0, view.y(p), width, view.row);
     }
+    if (part.scale) paintOutside(ctx, view, part, c);
     ctx.fillStyle = c.line;
     for (let p = low; p <= high; p++) {
         // A rule between E and F and between B and C, as on the keys themselves.
@@ -36,6 +32,20 @@ export function paintGrid(
         ctx.fillRect(x, 0, 1, height);
     });
     paintWindow(ctx, view, head, c);
+}
+
+/** Rows outside the scale are quieter, and a dotted line runs along them. */
+function paintOutside(ctx: CanvasRenderingContext2D, view: View, part: Part, c: Colours): void {
+    for (let p = view.pitch(view.height); p <= view.pitch(0); p++) {
+        if (!part.isOutside(p)) continue;
+        const y = view.y(p);
+        ctx.fillStyle = c.faint;
+        ctx.globalAlpha = 0.1;
+        ctx.fillRect(0, y, view.width, view.row);
+        ctx.globalAlpha = 0.45;
+        for (let x = 4; x < view.width; x += 12) ctx.fillRect(x, Math.round(y + view.row / 2), 2, 1);
+        ctx.globalAlpha = 1;
+    }
 }
 
 /** Outside the part's window the paper is grey, and at its edges stands a double rule. */

@@ -13,7 +13,7 @@ import { paintVelocity } from './velocity';
 export function layersOf(sheet: Sheet): Record<LayerName, LayerSpec> {
     const { song, part, view } = sheet;
     return {
-        grid: { paint: (ctx) => paintGrid(ctx, view, part.lines, part.head, song.time, sheet.colours), covers: true },
+        grid: { paint: (ctx) => paintGrid(ctx, view, part, song.time, sheet.colours), covers: true },
         notes: {
             paint: (ctx) =>
                 paintNotes(

@@ -137,7 +137,17 @@ function paintNote(
     if (chosen && w > CORNER)
         for (let i = 0; i < CORNER; i++) pixels.rect(x + w - CORNER + i, y + i, CORNER - i, 1, inks.edge);
     if (w >= MARKED_WIDTH) paintTiming(view, part, note, x, y, h, inks);
+    if (part.isOutside(note.pitch) && w >= CARRIED_WIDTH) paintOutside(x + w - CORNER - 18, y, h, inks);
     if (note.carryVelocity !== 0 && w >= CARRIED_WIDTH) paintCarried(note, x + w - CORNER - 9, y, h, inks);
+}
+
+/** Outside the scale: a small cross. */
+function paintOutside(x: number, y: number, h: number, inks: Inks): void {
+    const top = y + h / 2 - 2;
+    for (let i = 0; i < 5; i++) {
+        pixels.rect(x + i, top + i, 1, 1, inks.ink);
+        pixels.rect(x + 4 - i, top + i, 1, 1, inks.ink);
+    }
 }
 
 /** Pushed past the loudest or the softest: an arrow over a bar, or under one. */

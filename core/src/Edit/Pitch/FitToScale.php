@@ -1,0 +1,52 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jactonic\Core\Edit\Pitch;
+
+use Jactonic\Core\Edit\Draft;
+use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\Family;
+use Jactonic\Core\Edit\Outcome;
+use Jactonic\Core\Edit\Say;
+use Jactonic\Core\Edit\Spec;
+use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Param\Param;
+use Jactonic\Core\Refusal;
+use Jactonic\Core\Score\Note;
+
+/**
+ * Moves notes that lie outside a scale onto it: to the nearest note of it (of two as near the lower), or up or down.
+ * Refused whole when a note would leave 0–127.
+ */
+final class FitToScale implements Edit
+{
+    public static function spec(): Spec
+    {
+        return new Spec('fit-to-scale', 'Fit to the scale', Family::Pitch, 'Moves notes outside the scale onto it.', [
+            Param::scale('scale', 'Scale'),
+            Param::choice('toward', 'Toward', ['nearest', 'up', 'down'], 'nearest'),
+        ], keeps: true, words: ['correct', 'key', 'diatonic', 'snap', 'wrong notes'], examples: [['scale' => 'C minor pentatonic'], ['scale' => 'F# harmonic minor', 'toward' => 'up']]);
+    }
+
+    public function apply(Work $work): Outcome
+    {
+        $draft = new Draft;
+        $moved = 0;
+        $names = [];
+        foreach ($work->parts() as $part) {
+            $scale = $work->params->scale('scale', $part->ownSettings());
+            $names[$scale->name] = true;
+            foreach ($work->chosen($part) as $note) {
+                $pitch = $scale->nearest($note->pitch, $work->params->choice('toward'));
+                if ($pitch < Note::LOWEST || $pitch > Note::HIGHEST) {
+                    throw new Refusal(sprintf('%s would leave the keyboard: nothing moved.', Say::note($note, $work->score)));
+                }
+                $moved += $draft->put($part, $note->withPitch($pitch)) ? 1 : 0;
+            }
+        }
+
+        return new Outcome($draft->change(), $work->selection, sprintf('%s in %s: %s.', Say::notes($work->selection->count()), implode(', ', array_keys($names)),
+            $moved === 0 ? 'all lay in it already' : ($moved === 1 ? '1 moved' : "$moved moved")));
+    }
+}

@@ -1,0 +1,58 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jactonic\Core\Edit\Pitch;
+
+use Jactonic\Core\Edit\Draft;
+use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\Family;
+use Jactonic\Core\Edit\Outcome;
+use Jactonic\Core\Edit\Say;
+use Jactonic\Core\Edit\Spec;
+use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Param\Param;
+use Jactonic\Core\Refusal;
+use Jactonic\Core\Score\Note;
+
+/**
+ * Moves notes by steps of a scale, each by its own: three notes a third apart stay thirds of the scale. A note outside
+ * it goes to the nearest note of it that way first, which counts as one step. Refused whole when a note would leave
+ * 0–127.
+ */
+final class StepInScale implements Edit
+{
+    public static function spec(): Spec
+    {
+        return new Spec('step-in-scale', 'Move in the scale', Family::Pitch, 'Moves notes by steps of the scale.', [
+            Param::integer('degrees', 'Steps, below 0 for down', -70, 70, 1, adds: true),
+            Param::scale('scale', 'Scale'),
+        ], keeps: true, words: ['diatonic', 'transpose', 'degree', 'third', 'up', 'down'], examples: [['degrees' => 2, 'scale' => 'D dorian'], ['degrees' => -3, 'scale' => 'Bb major']], forms: [
+            ['title' => 'A step of the scale up', 'params' => ['degrees' => 1]],
+            ['title' => 'A step of the scale down', 'params' => ['degrees' => -1]],
+            ['title' => 'A third of the scale up', 'params' => ['degrees' => 2]],
+            ['title' => 'A third of the scale down', 'params' => ['degrees' => -2]],
+        ]);
+    }
+
+    public function apply(Work $work): Outcome
+    {
+        $draft = new Draft;
+        $degrees = $work->params->integer('degrees');
+        $names = [];
+        foreach ($work->parts() as $part) {
+            $scale = $work->params->scale('scale', $part->ownSettings());
+            $names[$scale->name] = true;
+            foreach ($work->chosen($part) as $note) {
+                $pitch = $scale->stepped($note->pitch, $degrees);
+                if ($pitch < Note::LOWEST || $pitch > Note::HIGHEST) {
+                    throw new Refusal(sprintf('%s would leave the keyboard: nothing moved.', Say::note($note, $work->score)));
+                }
+                $draft->put($part, $note->withPitch($pitch));
+            }
+        }
+
+        return new Outcome($draft->change(), $work->selection, sprintf('%s %s %s of %s.', Say::notes($work->selection->count()), $degrees < 0 ? 'down' : 'up',
+            abs($degrees) === 1 ? 'a step' : abs($degrees).' steps', implode(', ', array_keys($names))));
+    }
+}
