@@ -407,3 +407,27 @@ test('a scale: set by typing, seen, and held to; chords turned and opened, a phr
     await within(page, 2, 'Alt+h', 'ArrowUp');
     await said(page, '1 chord turned up.');
 });
+
+test('a chord by its name, from its panel and typed behind the word, at the caret', async ({ page }) => {
+    const song = await fresh(page, [[0, 24, 36, 80]]);
+    const pitches = async (): Promise<number[]> => column(await notesOf(page, song), 3).sort((a, b) => a - b);
+    await press(page, 'Home');
+    await within(page, 2, 'Alt+h', 'c');
+    await page.keyboard.type('Gm9/C');
+    await expect(page.getByRole('dialog', { name: 'Chord by name' })).toContainText('Gm9/C at 1.1.1');
+    await press(page, 'Enter');
+    await said(page, 'Gm9/C at 1.1.1: C3 G3 B♭3 D4 F4 A4.');
+    await expect.poll(pitches).toEqual([36, 48, 55, 58, 62, 65, 69]);
+    await press(page, '/');
+    await page.keyboard.type('chord F#m7b5');
+    await press(page, 'Enter');
+    await said(page, /^F#m7b5 at 1\.1\.1/);
+    await press(page, 'Control+z', 'Alt+h', 'c');
+    await page.keyboard.type('Cm7x');
+    await press(page, 'Enter');
+    await said(page, '“x” is not understood from letter 4 on');
+    await press(page, 'Escape', '/');
+    await page.keyboard.type('scale D dorian');
+    await press(page, 'Enter');
+    await said(page, 'Scale D dorian.');
+});

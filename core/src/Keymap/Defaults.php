@@ -122,6 +122,7 @@ final class Defaults
                 ['Alt+H ArrowDown', 'turn-chord', 'turn down', ['by' => -1]],
                 ['Alt+H ArrowRight', 'spread-chord', 'open', ['by' => 1]],
                 ['Alt+H ArrowLeft', 'spread-chord', 'close', ['by' => -1]],
+                ['Alt+H C', 'panel', 'a chord by name', ['edit' => 'insert-chord']],
                 ['Alt+H M', 'mirror', 'mirror'],
                 ['Alt+H U', 'step-in-scale', 'step up', ['degrees' => 1]],
                 ['Alt+H D', 'step-in-scale', 'step down', ['degrees' => -1]],

@@ -28,7 +28,7 @@ interface Kind
     /** The name of the field that shows it. */
     public function field(): string;
 
-    /** @return array<string, mixed> what the field has to know: least, most, unit, choices */
+    /** @return array<string, mixed> what the field has to know: least, most, unit, choices; shape: what is typed of it looks like this */
     public function limits(): array;
 
     /** Whether a field can ask a person for it. */

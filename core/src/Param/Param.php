@@ -43,6 +43,11 @@ final readonly class Param
         return new self($name, $title, new PitchValue, $default, optional: $optional);
     }
 
+    public static function chord(string $name, string $title): self
+    {
+        return new self($name, $title, new ChordValue);
+    }
+
     /** A scale; the part's own stands in. */
     public static function scale(string $name, string $title): self
     {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Param;
 
+use Jactonic\Core\Harmony\Chord;
 use Jactonic\Core\Harmony\Scale;
 use Jactonic\Core\Recording\Event;
 use Jactonic\Core\Refusal;
@@ -126,6 +127,13 @@ final readonly class Params
         $value = $this->value($name, $settings);
 
         return $value instanceof Step ? $value : throw $this->missing($name);
+    }
+
+    public function chord(string $name): Chord
+    {
+        $value = $this->value($name, null);
+
+        return $value instanceof Chord ? $value : throw $this->missing($name);
     }
 
     /** @throws Refusal where neither the command nor the part has one */

@@ -35,4 +35,9 @@ final class PitchValue extends Plain
     {
         return 'pitch';
     }
+
+    public function limits(): array
+    {
+        return ['shape' => '[A-G][#b♯♭]?-?[0-9]'];
+    }
 }

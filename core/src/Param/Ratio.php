@@ -34,4 +34,9 @@ final class Ratio extends Plain
     {
         return 'text';
     }
+
+    public function limits(): array
+    {
+        return ['shape' => '[0-9]+/[0-9]+'];
+    }
 }

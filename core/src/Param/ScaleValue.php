@@ -28,4 +28,9 @@ final class ScaleValue extends Plain
     {
         return 'text';
     }
+
+    public function limits(): array
+    {
+        return ['shape' => '[A-G][#b♯♭]?(?: [A-Za-z]+)+(?: [A-Za-z]+)*'];
+    }
 }

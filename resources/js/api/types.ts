@@ -261,6 +261,8 @@ export interface Param {
     choices?: string[];
     optional?: boolean;
     allowed: string;
+    /** What is typed of it looks like this: a pattern. */
+    shape?: string;
 }
 
 export interface Spec {

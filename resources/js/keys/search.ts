@@ -27,12 +27,25 @@ export class Search {
     find(text: string, recent: string[] = []): Entry[] {
         const value = /^(.*\S)\s+([+−-]?\d+(?:[.,]\d+)?|\d+\/\d+[td]?)\s*%?$/i.exec(text.trim());
         const valued = value ? this.exact(value[1]!.toLowerCase()).flatMap((e) => withValue(e, value[2]!)) : [];
-        return [...valued, ...this.fit(text, recent)];
+        return [...valued, ...this.shaped(text.trim()), ...this.fit(text, recent)];
     }
 
     /** Those that have every word, somewhere. */
     private exact(typed: string): Entry[] {
         return this.entries.filter((e) => typed.split(/\s+/).every((w) => textOf(e).includes(w)));
+    }
+
+    /** A word, and behind it what looks like a value that its command asks for: a chord, a scale, a pitch. */
+    private shaped(text: string): Entry[] {
+        const [, word, value] = /^(\S+)\s+(.+)$/.exec(text) ?? [];
+        if (!word || !value) return [];
+        const first = (e: Entry): number => Number(!e.title.toLowerCase().startsWith(word.toLowerCase()));
+        const found = this.exact(word.toLowerCase()).sort((a, b) => first(a) - first(b));
+        return found.flatMap((e) => {
+            const p = e.ask.find((a) => a.shape && new RegExp(`^(?:${a.shape})$`, 'i').test(value));
+            const named = p && textOf(e).includes(p.title.toLowerCase());
+            return named ? [{ ...e, id: `${e.id} ${value}`, title: `${e.title}: ${value}`, params: { ...e.params, [p.name]: value }, ask: [] }] : []; // prettier-ignore
+        });
     }
 
     private fit(text: string, recent: string[]): Entry[] {

@@ -1,0 +1,62 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jactonic\Core\Edit\Structure;
+
+use Jactonic\Core\Edit\Draft;
+use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\Family;
+use Jactonic\Core\Edit\Needs;
+use Jactonic\Core\Edit\Outcome;
+use Jactonic\Core\Edit\Say;
+use Jactonic\Core\Edit\Spec;
+use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Param\Param;
+use Jactonic\Core\Param\Word;
+use Jactonic\Core\Refusal;
+use Jactonic\Core\Score\Note;
+use Jactonic\Core\Selection\Selection;
+
+/**
+ * Puts a chord in by its name: at the caret, as long and as loud as the pen says, its root as low as the lowest pitch
+ * allows. The notes are chosen then, and writing goes on after it.
+ */
+final class InsertChord implements Edit
+{
+    /** C3: under it chords are mud. */
+    private const LOW = 48;
+
+    public static function spec(): Spec
+    {
+        return new Spec('insert-chord', 'Chord by name', Family::Structure, 'Puts a chord in by its name.', [
+            Param::chord('chord', 'Chord'),
+            Param::integer('inversion', 'Inversion', 0, 6, 0),
+            Param::place('tick', 'At', default: new Word('caret')),
+            Param::integer('low', 'No note under', Note::LOWEST, 108, self::LOW),
+            Param::integer('velocity', 'Velocity', Note::SOFTEST, Note::LOUDEST, setting: 'penVelocity'),
+        ], Needs::Part, ['harmony', 'write', 'type'], [['chord' => 'Gm9/C', 'tick' => 960], ['chord' => 'F#m7b5', 'tick' => 0, 'inversion' => 2, 'velocity' => 40]]);
+    }
+
+    public function apply(Work $work): Outcome
+    {
+        $draft = new Draft;
+        $part = $work->part();
+        $chord = $work->params->chord('chord');
+        $tick = $work->params->integer('tick');
+        $length = $part->settings()->penTicks($work->time(), $tick);
+        $ids = $names = [];
+        foreach ($chord->pitches($work->params->integer('low'), $work->params->integer('inversion')) as $pitch) {
+            if ($pitch > Note::HIGHEST) {
+                throw new Refusal("$chord->name would leave the keyboard: nothing was inserted.", 'low');
+            }
+            $note = new Note($draft->newId($part), $tick, $length, $pitch, $work->params->integer('velocity', $part->settings()), channel: $work->score->channelOf($part));
+            $draft->put($part, $note);
+            $ids[] = $note->id;
+            $names[] = Say::pitch($pitch, $work->score);
+        }
+        $outcome = new Outcome($draft->change(), new Selection([$part->id => $ids]), sprintf('%s at %s: %s.', $chord->name, $work->time()->position($tick), implode(' ', $names)));
+
+        return $outcome->caretAt($part->settings()->penGoesOn($work->time(), $tick, $length));
+    }
+}
