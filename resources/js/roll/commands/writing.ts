@@ -108,7 +108,7 @@ export function writing(sheet: Sheet): Record<string, Handler> {
             song.do({ select: String(p.move), ...(press.times > 1 ? { times: press.times } : {}) }),
         set: (p) => song.do({ set: p, part: here().id }),
         'share-settings': () =>
-            song.inTurn(() => {
+            song.afterAll(() => {
                 const { grid, swing, strength, nudge, tied } = here().settings;
                 const parts = [...song.parts.keys()];
                 const words = `${parts.length} parts: grid ${grid}, swing ${swing} %, strength ${strength} %, and this nudge step.`;
