@@ -21,6 +21,8 @@ export interface Sealed {
     where?: Context;
     /** The choice that it was typed with: one made later is not undone by its answer. */
     version: number;
+    /** How often the caret had been put somewhere: an answer takes it along only where nothing has put it elsewhere since. */
+    caret: number;
 }
 
 /** Whether the same notes are chosen after it. */

@@ -138,7 +138,7 @@ export class Queue {
 
     private async send(sealed: Sealed): Promise<void> {
         const { song } = this;
-        const { batch, key, version } = sealed;
+        const { batch, key, version, caret } = sealed;
         const first = batch[0]!;
         const alone = first.kind === 'do' ? first.alone : undefined;
         const quiet = first.kind === 'do' && first.quiet !== undefined;
@@ -151,6 +151,7 @@ export class Queue {
             song.trouble = '';
             song.take(answer, batch, {
                 keepsSelection: version === song.selectionVersion && !alone && !quiet,
+                keepsCaret: caret === song.caretVersion && !alone && !quiet,
                 hear: !quiet && path === 'edits',
             });
             told(batch);
@@ -164,13 +165,14 @@ export class Queue {
                 if (e.done && e.answer)
                     song.take({ ...e.catchUp, ...e.answer }, batch, {
                         keepsSelection: same && !alone && !quiet,
+                        keepsCaret: caret === song.caretVersion && !alone && !quiet,
                         hear: false,
                     });
                 else song.elsewhere.caughtUp(e.catchUp);
                 if (e.done) {
                     alone?.done(true, null);
                     told(batch);
-                } else this.again = { batch, key, version: same ? song.selectionVersion : version };
+                } else this.again = { batch, key, version: same ? song.selectionVersion : version, caret };
             } else if (e instanceof NoAnswer) {
                 song.trouble = e.message;
                 this.again = sealed;
@@ -201,7 +203,7 @@ export class Queue {
         // What was typed before the last choice by hand does not undo that choice.
         const command = commandOf(this.items[0]!);
         const version = command && this.meant.has(command) ? -1 : this.song.selectionVersion;
-        const sealed: Sealed = { batch: [], version, key: '' };
+        const sealed: Sealed = { batch: [], version, caret: this.song.caretVersion, key: '' };
         this.take(sealed);
         const [first] = sealed.batch;
         sealed.key = (first?.kind === 'do' && first.alone?.key) || crypto.randomUUID();

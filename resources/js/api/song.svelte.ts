@@ -5,7 +5,7 @@ import { Elsewhere } from './elsewhere';
 import { Lines } from './lines';
 import { Looking } from './looking.svelte';
 import { Notebook } from './notebook.svelte';
-import { byPlace, Part } from './part.svelte';
+import { byPlace, firstOf, Part } from './part.svelte';
 import { Queue } from './queue.svelte';
 import type { Done, Item } from './items';
 import { Time } from './time';
@@ -70,6 +70,7 @@ export class Song {
     caret = $state.raw({ tick: 0, pitch: 60 });
     /** Whether the caret stands where a note does, or did: then the line is meant on which that hangs. */
     onNote = false;
+    caretVersion = 0;
     /** The part that the last command made, to be opened. */
     made: number | null = null;
     /** Where writing goes on, as the last answer said; null where it said nothing. */
@@ -165,15 +166,12 @@ export class Song {
         const before = this.selected;
         this.selected = new Set(ids);
         this.selectionVersion++;
-        let first: Note | undefined;
-        for (const id of this.selected) {
-            const note = before.has(id) ? undefined : this.open?.notes.get(id);
-            if (
-                note &&
-                (!first || note.start < first.start || (note.start === first.start && note.pitch < first.pitch))
-            )
-                first = note;
-        }
+        const first =
+            this.open &&
+            firstOf(
+                this.open,
+                [...this.selected].filter((id) => !before.has(id)),
+            );
         if (first) this.followTo(first.start, first.pitch);
     }
 
@@ -274,7 +272,11 @@ export class Song {
     }
 
     /** Takes in what the server answered. */
-    take(answer: Answer, batch: readonly Item[], how: { keepsSelection: boolean; hear: boolean }): void {
+    take(
+        answer: Answer,
+        batch: readonly Item[],
+        how: { keepsSelection: boolean; keepsCaret: boolean; hear: boolean },
+    ): void {
         const by = batch.at(-1)!;
         this.last = { edit: (by.kind === 'do' && by.command.edit) || '', revision: answer.revision };
         this.notebook.noteAll(batch, answer);
@@ -291,7 +293,7 @@ export class Song {
         if (answer.selection && how.keepsSelection && this.choose(answer.selection)) {
             if (!changed && how.hear && this.selected.size <= MOST_CHOSEN_HEARD) heard.push(...this.selection);
         }
-        if (answer.at && how.keepsSelection) this.followTo(...answer.at);
+        if (answer.at && how.keepsCaret) this.followTo(...answer.at);
         this.goesOn = answer.caret ?? null;
         if (answer.time) this.retime(answer.time);
         this.prune();
@@ -352,6 +354,7 @@ export class Song {
     /** Puts the caret somewhere. */
     putCaret(tick: number, pitch = this.caret.pitch): void {
         this.onNote = false;
+        this.caretVersion++;
         this.caret = { tick: Math.max(0, Math.round(tick)), pitch: Math.max(0, Math.min(127, pitch)) };
     }
 

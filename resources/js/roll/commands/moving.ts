@@ -30,8 +30,12 @@ export function moving(sheet: Sheet): Record<string, Handler> {
         ): Handler =>
         (params, { keys }, press) =>
             song.inTurn(() => {
-                const passes = passing && keys.startsWith('Shift+Arrow') && sheet.passing.goesOn;
-                if (passes) passing(params, press.times);
+                if (passing && keys.startsWith('Shift+Arrow') && sheet.passing.goesOn)
+                    // Whether it still goes on is known when all that was typed before has been answered.
+                    song.afterAll(() => {
+                        if (sheet.passing.goesOn) passing(params, press.times);
+                        else song.do(asked(edit, params, press));
+                    });
                 else if (song.selected.size === 0) other(params, press.times, keys.startsWith('Alt+'));
                 else {
                     // Held to the scale, a step is one of its steps; with Alt it is always a semitone.

@@ -49,7 +49,7 @@ export function writing(sheet: Sheet): Record<string, Handler> {
             );
         },
         'insert-at': (p) =>
-            song.inTurn(() => {
+            song.afterAll(() => {
                 const { pointed } = sheet;
                 const atPointer = p.at === 'pointer' && pointed !== null;
                 const note = atPointer
