@@ -1,6 +1,7 @@
 import { expect, test, type Page } from '@playwright/test';
 import {
     bring,
+    caret,
     chosen,
     fetchSong,
     LOOSE,
@@ -26,20 +27,6 @@ async function fresh(page: Page, notes: number[][] = LOOSE): Promise<SongJson> {
 }
 
 const column = (rows: Row[], i: number): number[] => rows.map((n) => n[i]!);
-
-/** Where the caret stands: tick and pitch. */
-async function caret(page: Page): Promise<[number, number]> {
-    const [, left, scale, top, row] = (await page.getByTestId('roll').getAttribute('data-drawn'))!
-        .split(' ')
-        .map(Number);
-    const [x, y] = await page
-        .getByTestId('caret')
-        .evaluate((el) => [
-            new DOMMatrix(getComputedStyle(el).transform).m41,
-            new DOMMatrix(getComputedStyle(el.firstElementChild!).transform).m42,
-        ]);
-    return [Math.round(left! + x! / scale!), Math.round(top! - y! / row!)];
-}
 
 async function caretAt(page: Page, tick: number, pitch: number): Promise<void> {
     await expect.poll(async () => Math.abs((await caret(page))[0] - tick) < 12).toBe(true);

@@ -136,3 +136,17 @@ export function stroke(page: Page, key: string, code: string, more: object = {})
         [key, code, more],
     );
 }
+
+/** Where the caret stands: tick and pitch. */
+export async function caret(page: Page): Promise<[number, number]> {
+    const [, left, scale, top, row] = (await page.getByTestId('roll').getAttribute('data-drawn'))!
+        .split(' ')
+        .map(Number);
+    const [x, y] = await page
+        .getByTestId('caret')
+        .evaluate((el) => [
+            new DOMMatrix(getComputedStyle(el).transform).m41,
+            new DOMMatrix(getComputedStyle(el.firstElementChild!).transform).m42,
+        ]);
+    return [Math.round(left! + x! / scale!), Math.round(top! - y! / row!)];
+}

@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { bring, fetchSong, LOOSE, midi, openRoll, type SongJson } from './support';
+import { bring, caret, fetchSong, LOOSE, midi, openRoll, type SongJson } from './support';
 
 /** Keys that change the music, the choice or the caret; what opens a panel or plays is not among them. */
 const KEYS = [
@@ -18,20 +18,6 @@ function dice(seed: number): (below: number) => number {
     };
 }
 
-/** Where the caret stands, to the pixel: tick and row. */
-async function caret(page: Page): Promise<number[]> {
-    const [, left, scale, top, row] = (await page.getByTestId('roll').getAttribute('data-drawn'))!
-        .split(' ')
-        .map(Number);
-    const [x, y] = await page
-        .getByTestId('caret')
-        .evaluate((el) => [
-            new DOMMatrix(getComputedStyle(el).transform).m41,
-            new DOMMatrix(getComputedStyle(el.firstElementChild!).transform).m42,
-        ]);
-    return [Math.round((left! + x! / scale!) / 20), Math.round(top! - y! / row!)];
-}
-
 /** Everything that the person sees of it: the notes, what is chosen, the sentence, the caret. */
 async function state(page: Page, song: SongJson): Promise<unknown> {
     const { tracks } = await fetchSong(page, song.id);
@@ -44,7 +30,8 @@ async function state(page: Page, song: SongJson): Promise<unknown> {
             copy.querySelectorAll('.text-error, .text-warning').forEach((e) => e.remove());
             return copy.textContent!.replaceAll('\u200b', '').trim();
         }),
-        caret: await caret(page),
+        // To 20 ticks: it is read off the screen.
+        caret: [Math.round((await caret(page))[0] / 20), (await caret(page))[1]],
     };
 }
 

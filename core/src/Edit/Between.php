@@ -7,6 +7,7 @@ namespace Jactonic\Core\Edit;
 use Jactonic\Core\Score\Note;
 use Jactonic\Core\Score\Part;
 use Jactonic\Core\Score\Point;
+use Jactonic\Core\Score\Rows;
 use Jactonic\Core\Score\Score;
 
 /**
@@ -43,11 +44,9 @@ final class Between
         $head = new HeadChange($isThere ? $from->head : null, $comes ? $to?->head : null);
         // Contents go along with a head that comes; of one that does not, they stay where the old head has them.
         $by = $to === null ? 0 : $to->head->origin - $from->head->origin;
-        [$notes, $points] = $to === null ? [[], []] : [$to->notes, $to->points];
-        $sameNotes = $to !== null && $from->notes->bytes($from->head->origin) === $to->notes->bytes($to->head->origin);
-        $samePoints = $to !== null && $from->points->bytes($from->head->origin) === $to->points->bytes($to->head->origin);
-        [$before, $after] = $sameNotes ? [[], []] : self::differing($from->notes->all(), is_array($notes) ? $notes : $notes->all(), $by, $comes);
-        [$pointsBefore, $pointsAfter] = $samePoints ? [[], []] : self::differing($from->points->all(), is_array($points) ? $points : $points->all(), $by, $comes);
+        $same = static fn (Rows $a, ?Rows $b): bool => $b !== null && $to !== null && $a->bytes($from->head->origin) === $b->bytes($to->head->origin);
+        [$before, $after] = $same($from->notes, $to?->notes) ? [[], []] : self::differing($from->notes->all(), $to?->notes->all() ?? [], $by, $comes);
+        [$pointsBefore, $pointsAfter] = $same($from->points, $to?->points) ? [[], []] : self::differing($from->points->all(), $to?->points->all() ?? [], $by, $comes);
 
         return new PartChange($before, $after, $pointsBefore, $pointsAfter, $head->isEmpty() ? null : $head);
     }

@@ -37,10 +37,7 @@ final class Chordwise
                 $count++;
                 $pitches = array_map(static fn (Note $n): int => $n->pitch, $chord);
                 foreach ($pitches === [] ? [] : $turn($pitches) as $i => $pitch) {
-                    if ($pitch < Note::LOWEST || $pitch > Note::HIGHEST) {
-                        throw new Refusal(sprintf('%s would leave the keyboard: nothing changed.', Say::note($chord[$i], $work->score)));
-                    }
-                    $changed += $draft->put($part, $chord[$i]->withPitch($pitch)) ? 1 : 0;
+                    $changed += Repitch::one($work, $draft, $part, $chord[$i], $pitch) ? 1 : 0;
                 }
             }
         }

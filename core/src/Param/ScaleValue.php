@@ -31,6 +31,6 @@ final class ScaleValue extends Plain
 
     public function limits(): array
     {
-        return ['shape' => '[A-G][#b♯♭]?(?: [A-Za-z]+)+(?: [A-Za-z]+)*'];
+        return ['shape' => '[A-G][#b♯♭]?(?: [A-Za-z]+)+'];
     }
 }

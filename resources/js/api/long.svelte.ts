@@ -13,17 +13,15 @@ export class Long {
 
     /** Waits for an answer, and tells meanwhile how far it is. */
     async over<T>(key: string, answer: Promise<T>): Promise<T> {
-        let timer = setTimeout(look, LONG);
-        const over = () => this.key !== key;
-        // eslint-disable-next-line @typescript-eslint/no-this-alias -- the function that the timer calls is hoisted
-        const long = this;
-        async function look() {
+        const look = async (): Promise<void> => {
             const at = await request<{ steps: number | null }>('GET', `doing/${key}`).catch(() => null);
-            if (over()) return;
-            long.steps = at?.steps ?? long.steps;
-            if (long.stopping && long.steps !== null) void request('DELETE', `doing/${key}`).catch(() => {});
-            timer = setTimeout(look, EVERY);
-        }
+            if (this.key !== key) return;
+            this.steps = at?.steps ?? this.steps;
+            // It may not have been long enough under way to be stopped when that was asked.
+            if (this.stopping) this.stop();
+            timer = setTimeout(() => void look(), EVERY);
+        };
+        let timer = setTimeout(() => void look(), LONG);
         this.key = key;
         try {
             return await answer;

@@ -8,12 +8,12 @@ use Jactonic\Core\Edit\Draft;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Outcome;
+use Jactonic\Core\Edit\Repitch;
 use Jactonic\Core\Edit\Say;
 use Jactonic\Core\Edit\Spec;
 use Jactonic\Core\Edit\Work;
 use Jactonic\Core\Param\Param;
-use Jactonic\Core\Refusal;
-use Jactonic\Core\Score\Note;
+use Jactonic\Core\Score\Part;
 
 /**
  * Moves notes that lie outside a scale onto it: to the nearest note of it (of two as near the lower), or up or down.
@@ -32,19 +32,14 @@ final class FitToScale implements Edit
     public function apply(Work $work): Outcome
     {
         $draft = new Draft;
-        $moved = 0;
+        $toward = $work->params->choice('toward');
         $names = [];
-        foreach ($work->parts() as $part) {
+        $moved = Repitch::each($work, $draft, static function (int $pitch, Part $part) use ($work, $toward, &$names): int {
             $scale = $work->params->scale('scale', $part->ownSettings());
             $names[$scale->name] = true;
-            foreach ($work->chosen($part) as $note) {
-                $pitch = $scale->nearest($note->pitch, $work->params->choice('toward'));
-                if ($pitch < Note::LOWEST || $pitch > Note::HIGHEST) {
-                    throw new Refusal(sprintf('%s would leave the keyboard: nothing moved.', Say::note($note, $work->score)));
-                }
-                $moved += $draft->put($part, $note->withPitch($pitch)) ? 1 : 0;
-            }
-        }
+
+            return $scale->nearest($pitch, $toward);
+        });
 
         return new Outcome($draft->change(), $work->selection, sprintf('%s in %s: %s.', Say::notes($work->selection->count()), implode(', ', array_keys($names)),
             $moved === 0 ? 'all lay in it already' : ($moved === 1 ? '1 moved' : "$moved moved")));

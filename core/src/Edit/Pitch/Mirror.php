@@ -8,12 +8,11 @@ use Jactonic\Core\Edit\Draft;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Outcome;
+use Jactonic\Core\Edit\Repitch;
 use Jactonic\Core\Edit\Say;
 use Jactonic\Core\Edit\Spec;
 use Jactonic\Core\Edit\Work;
 use Jactonic\Core\Param\Param;
-use Jactonic\Core\Refusal;
-use Jactonic\Core\Score\Note;
 
 /**
  * Turns pitches upside down about an axis: without one about the middle of the lowest and the highest note chosen, which
@@ -38,15 +37,7 @@ final class Mirror implements Edit
             }
         }
         $twice = $work->params->has('axis') ? 2 * $work->params->integer('axis') : ($pitches === [] ? 0 : min($pitches) + max($pitches));
-        foreach ($work->parts() as $part) {
-            foreach ($work->chosen($part) as $note) {
-                $pitch = $twice - $note->pitch;
-                if ($pitch < Note::LOWEST || $pitch > Note::HIGHEST) {
-                    throw new Refusal(sprintf('%s would leave the keyboard: nothing changed.', Say::note($note, $work->score)));
-                }
-                $draft->put($part, $note->withPitch($pitch));
-            }
-        }
+        Repitch::each($work, $draft, static fn (int $pitch): int => $twice - $pitch);
         $about = $twice % 2 === 0 ? Say::pitch(intdiv($twice, 2), $work->score) : 'between '.Say::pitch(intdiv($twice, 2), $work->score).' and '.Say::pitch(intdiv($twice, 2) + 1, $work->score);
 
         return new Outcome($draft->change(), $work->selection, sprintf('%s mirrored about %s.', Say::notes($work->selection->count()), $about));

@@ -8,12 +8,12 @@ use Jactonic\Core\Edit\Draft;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Outcome;
+use Jactonic\Core\Edit\Repitch;
 use Jactonic\Core\Edit\Say;
 use Jactonic\Core\Edit\Spec;
 use Jactonic\Core\Edit\Work;
 use Jactonic\Core\Param\Param;
-use Jactonic\Core\Refusal;
-use Jactonic\Core\Score\Note;
+use Jactonic\Core\Score\Part;
 
 /**
  * Moves notes by steps of a scale, each by its own: three notes a third apart stay thirds of the scale. A note outside
@@ -40,17 +40,12 @@ final class StepInScale implements Edit
         $draft = new Draft;
         $degrees = $work->params->integer('degrees');
         $names = [];
-        foreach ($work->parts() as $part) {
+        Repitch::each($work, $draft, static function (int $pitch, Part $part) use ($work, $degrees, &$names): int {
             $scale = $work->params->scale('scale', $part->ownSettings());
             $names[$scale->name] = true;
-            foreach ($work->chosen($part) as $note) {
-                $pitch = $scale->stepped($note->pitch, $degrees);
-                if ($pitch < Note::LOWEST || $pitch > Note::HIGHEST) {
-                    throw new Refusal(sprintf('%s would leave the keyboard: nothing moved.', Say::note($note, $work->score)));
-                }
-                $draft->put($part, $note->withPitch($pitch));
-            }
-        }
+
+            return $scale->stepped($pitch, $degrees);
+        });
 
         return new Outcome($draft->change(), $work->selection, sprintf('%s %s %s of %s.', Say::notes($work->selection->count()), $degrees < 0 ? 'down' : 'up',
             abs($degrees) === 1 ? 'a step' : abs($degrees).' steps', implode(', ', array_keys($names))));

@@ -1,0 +1,48 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jactonic\Core\Edit;
+
+use Closure;
+use Jactonic\Core\Refusal;
+use Jactonic\Core\Score\Note;
+use Jactonic\Core\Score\Part;
+
+/** What edits that give notes other pitches have in common: refused whole where one would leave 0–127. */
+final class Repitch
+{
+    /**
+     * Gives each chosen note the pitch that a function makes of the one it has.
+     *
+     * @param  Closure(int, Part): int  $to
+     * @return int how many of them got another
+     *
+     * @throws Refusal
+     */
+    public static function each(Work $work, Draft $draft, Closure $to): int
+    {
+        $changed = 0;
+        foreach ($work->parts() as $part) {
+            foreach ($work->chosen($part) as $note) {
+                $changed += self::one($work, $draft, $part, $note, $to($note->pitch, $part)) ? 1 : 0;
+            }
+        }
+
+        return $changed;
+    }
+
+    /**
+     * @return bool whether it is another
+     *
+     * @throws Refusal
+     */
+    public static function one(Work $work, Draft $draft, Part $part, Note $note, int $pitch): bool
+    {
+        if ($pitch < Note::LOWEST || $pitch > Note::HIGHEST) {
+            throw new Refusal(sprintf('%s would leave the keyboard: nothing changed.', Say::note($note, $work->score)));
+        }
+
+        return $draft->put($part, $note->withPitch($pitch));
+    }
+}
