@@ -224,13 +224,13 @@ final class Importer
         return new Note($note->id, $note->start, max($this->scale, $end - $note->start), $note->pitch, $note->velocity, $release, channel: $note->channel);
     }
 
-    /** How an end at the tick of the beginning is kept. A byte has no room for the three highest velocities of release. */
+    /** How an end at the tick of the beginning is kept. */
     private static function atOnce(int $release): int
     {
         return match (true) {
             $release === Note::RELEASE_NONE => $release,
             $release === Note::RELEASE_BY_NOTE_ON => Note::RELEASE_AT_ONCE,
-            default => max(-128, Note::RELEASE_AT_ONCE - 1 - $release),
+            default => Note::RELEASE_AT_ONCE - 1 - $release,
         };
     }
 

@@ -8,17 +8,18 @@ namespace Jactonic\Core\Score;
 final readonly class Column
 {
     /** Bytes of a value, by the code with which PHP packs it. */
-    private const WIDTHS = ['C' => 1, 'c' => 1, 'V' => 4, 'P' => 8, 'e' => 8];
+    private const WIDTHS = ['C' => 1, 'c' => 1, 's' => 2, 'V' => 4, 'P' => 8, 'e' => 8];
 
     public int $width;
 
     /**
      * @param  string  $name  of the property that holds it
-     * @param  string  $code  C, c: a byte with and without sign; V: 32 bits, 0 or more; P: 64 bits; e: a float
+     * @param  string  $code  C, c: a byte with and without sign; s: 16 bits with sign; V: 32 bits, 0 or more; P: 64 bits; e: a float
      * @param  int|float|bool|null  $default  what a column is left out for where every value is this; null: always written
      * @param  array{int, int, int|null}|null  $given  least, most, and what stands in where it is not given (null: it has
      *                                                 to be); null where nobody may give it
      * @param  bool  $shown  whether it stands in the rows that the interface gets
+     * @param  string|null  $was  the code of documents from before it was made wider
      */
     public function __construct(
         public string $name,
@@ -26,6 +27,7 @@ final readonly class Column
         public int|float|bool|null $default = null,
         public ?array $given = null,
         public bool $shown = true,
+        public ?string $was = null,
     ) {
         $this->width = self::WIDTHS[$code];
     }
@@ -34,6 +36,18 @@ final readonly class Column
     public function value(mixed $value): mixed
     {
         return is_bool($this->default) && is_int($value) ? $value === 1 : $value;
+    }
+
+    /** Values of a document from before it was made wider, as they are packed now. */
+    public function widened(string $packed): string
+    {
+        return $this->was === null ? $packed : pack($this->code.'*', ...array_values(unpack($this->was.'*', $packed) ?: []));
+    }
+
+    /** Bytes of a value in such a document. */
+    public function widthBefore(): int
+    {
+        return self::WIDTHS[$this->was ?? $this->code];
     }
 
     /** One value, packed. */

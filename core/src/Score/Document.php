@@ -6,10 +6,13 @@ namespace Jactonic\Core\Score;
 
 /**
  * The notes or points of a part as they are kept: their number in 32 bits, and then for each column that is not the
- * default throughout its place in the table in a byte, and its values packed one after another.
+ * default throughout its place in the table in a byte, and its values packed one after another. The highest bit of that
+ * byte is set for a column that was made wider since the first documents were written: so those are read as well.
  */
 final class Document
 {
+    private const WIDER = 0x80;
+
     /**
      * @param  Table<covariant Note|Point>  $table
      * @param  array<string, string>  $packed  a string a column
@@ -18,7 +21,7 @@ final class Document
     {
         $out = pack('V', $count);
         foreach (array_keys($table->columns) as $i => $name) {
-            $out .= isset($packed[$name]) ? chr($i).$packed[$name] : '';
+            $out .= isset($packed[$name]) ? chr($table->columns[$name]->was === null ? $i : $i | self::WIDER).$packed[$name] : '';
         }
 
         return $out;
@@ -35,9 +38,12 @@ final class Document
         $count = is_int($count) ? $count : 0;
         $packed = [];
         for ($at = 4; $at < strlen($document);) {
-            $column = $columns[ord($document[$at])] ?? throw new \UnexpectedValueException('A document has a column that is not known.');
-            $packed[$column->name] = substr($document, $at + 1, $count * $column->width);
-            $at += 1 + $count * $column->width;
+            $which = ord($document[$at]);
+            $column = $columns[$which & ~self::WIDER] ?? throw new \UnexpectedValueException('A document has a column that is not known.');
+            $length = $count * ($which & self::WIDER ? $column->width : $column->widthBefore());
+            $bytes = substr($document, $at + 1, $length);
+            $packed[$column->name] = $which & self::WIDER ? $bytes : $column->widened($bytes);
+            $at += 1 + $length;
         }
 
         return $packed + ['id' => '', $table->place => ''];

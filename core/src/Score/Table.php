@@ -41,7 +41,7 @@ final readonly class Table
             new Column('length', 'P', given: [1, $far, 0]),
             new Column('pitch', 'C', given: [Note::LOWEST, Note::HIGHEST, null]),
             new Column('velocity', 'C', given: [Note::SOFTEST, Note::LOUDEST, 0]),
-            new Column('release', 'c', Note::RELEASE, [Note::RELEASE_BY_NOTE_ON, 127, Note::RELEASE], false),
+            new Column('release', 's', Note::RELEASE, [Note::RELEASE_BY_NOTE_ON, 127, Note::RELEASE], false, 'c'),
             new Column('muted', 'C', false, [0, 1, 0]),
             new Column('group', 'V', 0, [0, 0xFFFF_FFFF, 0]),
             new Column('channel', 'C', 0, [0, 15, -1]),

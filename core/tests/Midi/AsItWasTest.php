@@ -76,7 +76,7 @@ final class AsItWasTest extends TestCase
             mt_srand($seed);
             $events = [];
             for ($i = 0, $count = mt_rand(1, 40); $i < $count; $i++) {
-                $events[] = [mt_rand(0, 3) * mt_rand(0, 24), [0x90, 0x90, 0x80, 0x90, 0xB0][mt_rand(0, 4)], 60 + mt_rand(0, 2), mt_rand(0, 1) * mt_rand(1, 124)];
+                $events[] = [mt_rand(0, 3) * mt_rand(0, 24), [0x90, 0x90, 0x80, 0x90, 0xB0][mt_rand(0, 4)], 60 + mt_rand(0, 2), mt_rand(0, 1) * mt_rand(1, 127)];
             }
             $bytes = self::file($events, mt_rand(0, 50));
             [$song] = self::song($bytes);

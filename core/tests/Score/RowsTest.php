@@ -29,6 +29,16 @@ final class RowsTest extends TestCase
         return $notes;
     }
 
+    public function test_a_document_from_before_a_column_was_made_wider_is_read(): void
+    {
+        $narrow = pack('V', 2).chr(0).pack('V2', 7, 9).chr(1).pack('P2', 10, 20).chr(2).pack('P2', 5, 5).chr(3).pack('C2', 60, 61).chr(4).pack('C2', 80, 81).chr(5).pack('c2', -128, 127);
+        $notes = Rows::read(Table::notes(), $narrow)->all();
+
+        self::assertSame([-128, 127], [$notes[7]->release, $notes[9]->release]);
+        self::assertSame([81, 20], [$notes[9]->velocity, $notes[9]->start]);
+        self::assertEquals($notes, Rows::read(Table::notes(), Rows::of(Table::notes(), $notes)->bytes())->all());
+    }
+
     public function test_any_way_of_changing_gives_the_same_bytes_as_writing_the_result(): void
     {
         for ($seed = 1; $seed <= 300; $seed++) {
