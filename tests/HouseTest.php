@@ -37,6 +37,8 @@ final class HouseTest extends TestCase
             if (str_starts_with($name, 'resources/js/roll/commands/')) {
                 continue;
             }
+            // A role of the page’s own may be called as one.
+            $text = str_replace('role="group"', '', $text);
             foreach ($ids as $id) {
                 if (preg_match('/[\'"`]'.preg_quote($id, '/').'[\'"`]/', $text) === 1) {
                     $found[] = "$name names $id";

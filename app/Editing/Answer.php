@@ -45,7 +45,7 @@ final class Answer
 
         return ($change->time === null ? [] : ['time' => SongView::time($score)])
             + ($tracks ? ['tracks' => SongView::tracks($session->song, $score)] : [])
-            + ($change->name === null ? [] : ['name' => $score->name])
+            + ($change->song === [] ? [] : ['name' => $score->name] + SongView::scale($score))
             + ($session->batch->caret === null ? [] : ['caret' => $session->batch->caret])
             + ($session->batch->at === null ? [] : ['at' => $session->batch->at])
             + [

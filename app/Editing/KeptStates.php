@@ -6,6 +6,7 @@ namespace App\Editing;
 
 use Illuminate\Support\Facades\DB;
 use Jactonic\Core\Edit\TimeChange;
+use Jactonic\Core\Harmony\Scale;
 use Jactonic\Core\Score\Part;
 use Jactonic\Core\Score\PartHead;
 use Jactonic\Core\Score\Rows;
@@ -19,7 +20,7 @@ use RuntimeException;
  * The song as it was after some of its steps, whole, so that a step far off is not walked to. The contents of a part are
  * kept once, however many states have them. Nothing is lost with a state: it can always be walked to again.
  *
- * @phpstan-type State array{time: array{tempos: list<array{int, int, int, int}>, meters: list<array{int, int, int, int, int, int, int}>, markers: list<array{int, string, int, int}>}, name: string, tracks: array<int, array{string, int, list<array{int, int, int, int, string}>, int}>, parts: array<int, array{array{int, string, int, int, int, bool}, bool, int}>}
+ * @phpstan-type State array{time: array{tempos: list<array{int, int, int, int}>, meters: list<array{int, int, int, int, int, int, int}>, markers: list<array{int, string, int, int}>}, name: string, scale?: string|null, tracks: array<int, array{string, int, list<array{int, int, int, int, string}>, int}>, parts: array<int, array{array{int, string, int, int, int, bool}, bool, int}>}
  */
 final class KeptStates
 {
@@ -38,7 +39,7 @@ final class KeptStates
         foreach ($score->tracks as $id => $track) {
             $tracks[$id] = $track->toArray();
         }
-        $state = json_encode(['time' => TimeChange::rows($score->time), 'name' => $score->name, 'tracks' => (object) $tracks, 'parts' => (object) $parts], JSON_THROW_ON_ERROR);
+        $state = json_encode(['time' => TimeChange::rows($score->time), 'name' => $score->name, 'scale' => $score->scale?->name, 'tracks' => (object) $tracks, 'parts' => (object) $parts], JSON_THROW_ON_ERROR);
         DB::table('kept_states')->updateOrInsert(['step_id' => $step], ['song_id' => $song, 'state' => self::pack($state)]);
     }
 
@@ -83,7 +84,7 @@ final class KeptStates
         }
         $time = Timeline::of($now->ppq, $state['time']['tempos'], $state['time']['meters'], $state['time']['markers']);
 
-        return new Score($time, $parts, $tracks, gone: $gone, name: $state['name']);
+        return new Score($time, $parts, $tracks, gone: $gone, name: $state['name'], scale: Scale::tryParse($state['scale'] ?? null));
     }
 
     private static function part(int $id, PartHead $head, int $contents): Part

@@ -68,8 +68,8 @@ final class Session
             return;
         }
         $this->song->revision++;
-        if ($change->name !== null) {
-            $this->song->name = $this->batch->score->name;
+        if ($change->song !== []) {
+            [$this->song->name, $this->song->scale] = [$this->batch->score->name, $this->batch->score->scale?->name];
         }
         if ($change->time !== null) {
             $this->song->tempos = $this->batch->score->time->tempoRows;

@@ -13,6 +13,7 @@ use Jactonic\Core\Time\Timeline;
 /**
  * @property int $id
  * @property string $name
+ * @property string|null $scale as a person writes it
  * @property int $ppq
  * @property list<array{int, int, int, int}> $tempos as Core\Time\Timeline has them
  * @property list<array{int, int, int, int, int, int, int}> $meters likewise

@@ -52,7 +52,7 @@ final class Library
             $time = $core->score->time;
             $song = Song::query()->create([
                 'name' => $name ?? $core->name, 'ppq' => $time->ppq, 'tempos' => $time->tempoRows, 'meters' => $time->meterRows, 'markers' => $time->markerRows,
-                'source' => $core->source->toArray(), 'revision' => 1,
+                'source' => $core->source->toArray(), 'revision' => 1, 'scale' => $core->score->scale?->name,
             ]);
             foreach (array_values($core->score->tracks) as $position => $coreTrack) {
                 $track = Track::query()->create([

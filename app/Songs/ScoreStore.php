@@ -8,6 +8,7 @@ use App\Models\Song;
 use Illuminate\Support\Facades\DB;
 use Jactonic\Core\Edit\Change;
 use Jactonic\Core\Edit\PartChange;
+use Jactonic\Core\Harmony\Scale;
 use Jactonic\Core\Score\Part;
 use Jactonic\Core\Score\PartHead;
 use Jactonic\Core\Score\Rows;
@@ -41,7 +42,7 @@ final class ScoreStore
             $parts[self::int($row->id)] = $this->part($row);
         }
 
-        return new Score($this->song->time(), $parts, $tracks, 1 + self::last('parts'), 1 + self::last('tracks'), name: $this->song->name);
+        return new Score($this->song->time(), $parts, $tracks, 1 + self::last('parts'), 1 + self::last('tracks'), name: $this->song->name, scale: Scale::tryParse($this->song->scale));
     }
 
     /**
@@ -60,7 +61,7 @@ final class ScoreStore
             $gone[self::int($row->id)] = $this->part($row);
         }
 
-        return new Score($score->time, $score->parts, $score->tracks, $score->nextPart, $score->nextTrack, $gone, $score->name);
+        return new Score($score->time, $score->parts, $score->tracks, $score->nextPart, $score->nextTrack, $gone, $score->name, $score->scale);
     }
 
     /** The score with all its parts that were taken away. */

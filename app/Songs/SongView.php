@@ -7,10 +7,10 @@ namespace App\Songs;
 use App\Models\Song;
 use App\Models\Track;
 use Illuminate\Support\Facades\DB;
+use Jactonic\Core\Harmony\Tones;
 use Jactonic\Core\Score\Note;
 use Jactonic\Core\Score\Part;
 use Jactonic\Core\Score\PartHead;
-use Jactonic\Core\Score\Pitch;
 use Jactonic\Core\Score\Point;
 use Jactonic\Core\Score\Score;
 use Jactonic\Core\Score\Table;
@@ -45,12 +45,21 @@ final class SongView
             'ppq' => $this->score->time->ppq,
             'end' => $end,
             'early' => $this->score->time->early(),
-            'tones' => Pitch::tones($this->score->sharps()),
             'tracks' => array_map(fn (array $track): array => $track + [
                 'parts' => array_values(array_map(fn (Part $p): array => ['lines' => $tables->of($p)] + self::part($p, $this->score->time), $this->score->partsOf($track['id']))),
             ], self::tracks($this->song, $this->score)),
             'tables' => $tables->all(),
-        ] + self::maps($this->score->time);
+        ] + self::scale($this->score) + self::maps($this->score->time);
+    }
+
+    /**
+     * The song's scale, and how its twelve tones are spelled.
+     *
+     * @return array<string, mixed>
+     */
+    public static function scale(Score $score): array
+    {
+        return ['scale' => $score->scale === null ? null : ['name' => $score->scale->name, 'classes' => $score->scale->classes()], 'tones' => Tones::names($score->sharps())];
     }
 
     /** @return array<string, mixed> */
@@ -77,7 +86,7 @@ final class SongView
         }
         $tracks = DB::table('tracks')->where('song_id', $this->song->id)->where('revision', '>', $revision)->exists();
 
-        return self::head($this->song) + ['parts' => (object) $parts, 'end' => $end]
+        return self::head($this->song) + ['parts' => (object) $parts, 'end' => $end] + self::scale($this->score)
             + ($tracks || $parts !== [] ? ['tracks' => self::tracks($this->song, $this->score)] : [])
             + ($this->song->time_revision > $revision ? ['time' => self::time($this->score)] : []);
     }

@@ -14,7 +14,6 @@ use Jactonic\Core\Recipe\Book;
 use Jactonic\Core\Recipe\Recipe;
 use Jactonic\Core\Refusal;
 use Jactonic\Core\Score\Score;
-use Jactonic\Core\Selection\Move;
 use Jactonic\Core\Selection\On;
 use Jactonic\Core\Selection\Pick;
 use Jactonic\Core\Selection\Selection;
@@ -23,7 +22,7 @@ use Jactonic\Core\Selection\Selection;
  * The one loop that runs a list of commands: the history, the landing, recipes and the command line all go by it. It
  * holds the score as the commands so far left it, and what they left chosen; a command that is refused leaves both.
  *
- * A command is one of {"edit", "params"}, {"select": move}, {"recipe": key or recipe}, {"set": settings}, {"touched":
+ * A command is one of {"edit", "params"}, {"select": move or pick, "how"}, {"recipe": key or recipe}, {"set": settings}, {"touched":
  * note}; with "on" where it does not work on what the one before left chosen, "context" for the places it names, and
  * "times" for how many times over.
  */
@@ -33,7 +32,7 @@ final class Batch
     public const MOST_TIMES = 999;
 
     private const KEYS = [
-        'edit' => ['params', 'on', 'context', 'times', 'more'], 'select' => ['on', 'context', 'times', 'more'],
+        'edit' => ['params', 'on', 'context', 'times', 'more'], 'select' => ['how', 'on', 'context', 'times', 'more'],
         'recipe' => ['on', 'context', 'times', 'more'], 'set' => ['on', 'part', 'context', 'more'], 'touched' => ['part', 'on'],
     ];
 
@@ -158,7 +157,7 @@ final class Batch
     {
         return match ($kind) {
             'edit' => $this->edit($command, $score, $on, $context),
-            'select' => $this->choose($command['select'], $score, $on ?? throw Refusal::missing('on', On::ALLOWED), $context),
+            'select' => Choosing::run($command['select'], $command['how'] ?? null, $score, $on ?? throw Refusal::missing('on', On::ALLOWED), $context),
             default => $this->recipe(is_string($command['recipe']) ? $this->book->find($command['recipe']) : Recipe::fromArray($command['recipe']), $score, $on ?? throw Refusal::missing('on', On::ALLOWED), $context),
         };
     }
@@ -172,35 +171,6 @@ final class Batch
         }
 
         return Editor::run($id, $command['params'] ?? [], $score, $on ?? Selection::none(), $context);
-    }
-
-    private function choose(mixed $move, Score $score, Selection $on, Context $context): Outcome
-    {
-        $how = is_string($move) ? Move::tryFrom($move) : null;
-        if ($how === null) {
-            throw Refusal::parameter('select', $move, 'one of '.implode(', ', array_map(static fn (Move $m): string => $m->value, Move::cases())));
-        }
-        if ($how === Move::Span && $context->span === null) {
-            throw new Refusal('There is no span to choose in: make one first.', 'context');
-        }
-        $to = $how->apply($on, $score, $context->caret ?? 0, $context->span, $context->row);
-
-        return new Outcome(new Change, $to, match ($to->count()) {
-            0 => 'Nothing is chosen.',
-            1 => self::name($to, $score).' is chosen.',
-            default => Say::notes($to->count()).' chosen.',
-        });
-    }
-
-    private static function name(Selection $selection, Score $score): string
-    {
-        foreach (array_filter($selection->notes) as $part => $ids) {
-            $note = $score->part($part)->notes[$ids[0]];
-
-            return Say::note($note, $score).", velocity $note->velocity,";
-        }
-
-        return '';
     }
 
     /**
@@ -252,11 +222,11 @@ final class Batch
         $whole = $on->isEmpty();
         $ids = [];
         foreach ($on->notes as $part => $chosen) {
-            $found = $pick->of($score->part($part), $score->time);
+            $found = $pick->of($score->part($part), $score->time, $score->scale);
             $ids[$part] = $whole ? $found : array_values(array_intersect($found, $chosen));
         }
         foreach ($on->parts as $part) {
-            $ids[$part] ??= $pick->of($score->part($part), $score->time);
+            $ids[$part] ??= $pick->of($score->part($part), $score->time, $score->scale);
         }
 
         return new Selection($ids);

@@ -8,7 +8,7 @@ use Jactonic\Core\Edit\Catalogue;
 use Jactonic\Core\Param\Params;
 use Jactonic\Core\Refusal;
 use Jactonic\Core\Score\PartSettings;
-use Jactonic\Core\Selection\Move;
+use Jactonic\Core\Selection\How;
 
 /** All commands there are: every edit of the catalogue, and what the interface does besides. */
 final class Commands
@@ -54,8 +54,8 @@ final class Commands
 
             return;
         }
-        if ($id === 'select' && (! is_string($params['move'] ?? null) || Move::tryFrom($params['move']) === null)) {
-            throw Refusal::parameter('move', $params['move'] ?? null, 'one of '.implode(', ', array_map(static fn (Move $m): string => $m->value, Move::cases())));
+        if ($id === 'select') {
+            How::check($params['move'] ?? null, $params['how'] ?? null, 'move');
         }
         Params::check($command->spec->params, $params, $id);
     }

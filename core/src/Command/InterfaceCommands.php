@@ -9,6 +9,7 @@ use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Needs;
 use Jactonic\Core\Edit\Spec;
 use Jactonic\Core\Param\Param;
+use Jactonic\Core\Selection\How;
 use Jactonic\Core\Selection\Move;
 
 /**
@@ -27,7 +28,7 @@ final class InterfaceCommands
     public static function all(): array
     {
         // What has forms is asked for in one of them.
-        return array_map(static fn (Command $c): Command => new Command($c->spec, $c->contexts, $c->forms, $c->forms !== [] && $c->spec->id !== 'set'), [...self::choosing(), ...self::writing(), ...self::playing(), ...self::settings(), ...self::again(), ...self::view(), ...self::transport(), ...self::recording(), ...self::songs(), ...self::program()]);
+        return array_map(static fn (Command $c): Command => new Command($c->spec, $c->contexts, $c->forms, $c->forms !== [] && $c->spec->id !== 'set'), [...self::choosing(), ...self::writing(), ...self::playing(), ...self::settings(), ...self::again(), ...self::view(), ...self::transport(), ...self::recording(), ...self::songs(), ...self::program(), ...HarmonyCommands::all()]);
     }
 
     /** @return list<Command> */
@@ -38,6 +39,7 @@ final class InterfaceCommands
         return [
             new Command(new Spec('select', 'Choose notes', Family::Selection, 'Chooses other notes; nothing changes.', [
                 Param::choice('move', 'Which', array_column(Move::cases(), 'value'), 'all'),
+                Param::choice('how', 'How', array_column(How::cases(), 'value'), 'instead'),
             ], Needs::Part, ['choose', 'pick', 'mark', 'notes']), self::ROLL, $moves),
             new Command(new Spec('escape', 'Nothing, or away', Family::Selection, 'Ends what is under way, closes a panel, or chooses nothing.', needs: Needs::Nothing, words: ['cancel', 'deselect', 'close', 'stop']), self::ANY),
             new Command(new Spec('insert-at', 'Insert a note', Family::Structure, 'Puts a note in at the caret, which goes on to the next cell, or at the pointer.', [
@@ -215,6 +217,9 @@ final class InterfaceCommands
                 ['title' => 'Recording settings', 'params' => ['name' => 'recording'], 'words' => ['count-in', 'metronome', 'latency', 'punch', 'overdub', 'replace']],
                 ['title' => 'Inputs', 'params' => ['name' => 'input'], 'words' => ['midi', 'keyboard', 'device', 'player', 'controller']],
                 ['title' => 'Tempo and meter', 'params' => ['name' => 'tempo'], 'words' => ['bpm', 'time signature', 'changes']],
+                ['title' => 'Scale and likely scales', 'params' => ['name' => 'scale'], 'words' => ['key', 'mode', 'detect', 'reading', 'major', 'minor']],
+                ['title' => 'Repairs: what may want mending', 'params' => ['name' => 'repairs'], 'words' => ['mend', 'fix', 'clean', 'faults', 'duplicates', 'doubled', 'wrong notes', 'check']],
+                ['title' => 'Kept choices', 'params' => ['name' => 'choices'], 'words' => ['keep', 'selection', 'named', 'recall']],
                 ['title' => 'Recipes', 'params' => ['name' => 'recipes'], 'words' => ['macro', 'chain', 'custom', 'own command']],
                 ...$panels,
             ]),

@@ -34,7 +34,7 @@ final class Between
             array_filter($parts, static fn (PartChange $c): bool => ! $c->isEmpty()),
             TimeChange::between($from->time, $to->time),
             array_filter($tracks, static fn (TrackChange $c): bool => ! $c->isEmpty()),
-            $from->name === $to->name ? null : [$from->name, $to->name],
+            array_filter(['name' => [$from->name, $to->name], 'scale' => [$from->scale?->name, $to->scale?->name]], static fn (array $c): bool => $c[0] !== $c[1]),
         );
     }
 

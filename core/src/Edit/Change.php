@@ -4,11 +4,12 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit;
 
+use Jactonic\Core\Harmony\Scale;
 use Jactonic\Core\Score\Part;
 use Jactonic\Core\Score\Score;
 
 /**
- * What an edit does to a score: to parts and what is in them, to tracks, to the song's time with its markers, and to its name.
+ * What an edit does to a score: to parts and what is in them, to tracks, to the song's time with its markers, to its name and its scale.
  * Applied and then inverted it gives back the score to the last byte.
  */
 final readonly class Change
@@ -16,21 +17,21 @@ final readonly class Change
     /**
      * @param  array<int, PartChange>  $parts  by part id; none of them empty
      * @param  array<int, TrackChange>  $tracks  by track id
-     * @param  array{string, string}|null  $name  of the song, before and after; null where it stays
+     * @param  array<string, array{string|null, string|null}>  $song  what belongs to the song itself and changes: its name, its scale, before and after
      */
-    public function __construct(public array $parts = [], public ?TimeChange $time = null, public array $tracks = [], public ?array $name = null)
+    public function __construct(public array $parts = [], public ?TimeChange $time = null, public array $tracks = [], public array $song = [])
     {
     }
 
     public function isEmpty(): bool
     {
-        return $this->parts === [] && $this->time === null && $this->tracks === [] && $this->name === null;
+        return $this->parts === [] && $this->time === null && $this->tracks === [] && $this->song === [];
     }
 
     public function inverse(): self
     {
         return new self(array_map(static fn (PartChange $c): PartChange => $c->inverse(), $this->parts), $this->time?->inverse(),
-            array_map(static fn (TrackChange $c): TrackChange => $c->inverse(), $this->tracks), $this->name === null ? null : [$this->name[1], $this->name[0]]);
+            array_map(static fn (TrackChange $c): TrackChange => $c->inverse(), $this->tracks), array_map(array_reverse(...), $this->song));
     }
 
     public function applyTo(Score $score): Score
@@ -62,7 +63,8 @@ final readonly class Change
 
         return new Score($this->time?->applyTo($score->time) ?? $score->time, $parts, $tracks,
             $this->parts === [] ? $score->nextPart : max($score->nextPart, 1 + max(array_keys($this->parts))),
-            $this->tracks === [] ? $score->nextTrack : max($score->nextTrack, 1 + max(array_keys($this->tracks))), $gone, $this->name[1] ?? $score->name);
+            $this->tracks === [] ? $score->nextTrack : max($score->nextTrack, 1 + max(array_keys($this->tracks))), $gone, $this->song['name'][1] ?? $score->name,
+            isset($this->song['scale']) ? Scale::tryParse($this->song['scale'][1]) : $score->scale);
     }
 
     /** This change and then another, as one. */
@@ -78,13 +80,16 @@ final readonly class Change
         }
         $time = $this->time === null || $later->time === null ? $this->time ?? $later->time : new TimeChange($this->time->before, $later->time->after);
 
-        $name = $this->name === null || $later->name === null ? $this->name ?? $later->name : [$this->name[0], $later->name[1]];
+        $song = $this->song;
+        foreach ($later->song as $fact => $second) {
+            $song[$fact] = [($song[$fact] ?? $second)[0], $second[1]];
+        }
 
         return new self(
             array_filter($parts, static fn (PartChange $c): bool => ! $c->isEmpty()),
             $time?->isEmpty() === true ? null : $time,
             array_filter($tracks, static fn (TrackChange $c): bool => ! $c->isEmpty()),
-            $name === null || $name[0] === $name[1] ? null : $name,
+            array_filter($song, static fn (array $c): bool => $c[0] !== $c[1]),
         );
     }
 }

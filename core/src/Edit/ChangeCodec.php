@@ -37,8 +37,8 @@ final class ChangeCodec
             $data['time'] = [$change->time->before, $change->time->after];
         }
 
-        if ($change->name !== null) {
-            $data['name'] = $change->name;
+        if ($change->song !== []) {
+            $data['song'] = $change->song;
         }
 
         return json_encode((object) $data, JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION);
@@ -85,10 +85,11 @@ final class ChangeCodec
             $parts[$id] = new PartChange($before, $after, $pointsBefore, $pointsAfter, $head);
         }
 
-        /** @var array{string, string}|null $name */
-        $name = $data['name'] ?? null;
+        // Steps of before songs had scales hold the name by itself.
+        /** @var array<string, array{string|null, string|null}> $song */
+        $song = $data['song'] ?? (isset($data['name']) ? ['name' => $data['name']] : []);
 
-        return new Change($parts, $time, $tracks, $name);
+        return new Change($parts, $time, $tracks, $song);
     }
 
     /**

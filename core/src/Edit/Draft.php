@@ -13,6 +13,7 @@ use Jactonic\Core\Score\Rows;
 use Jactonic\Core\Score\Score;
 use Jactonic\Core\Score\Table;
 use Jactonic\Core\Score\Track;
+use Jactonic\Core\Selection\Groups;
 
 /** A change in the making. What is put unchanged is left out of it. */
 final class Draft
@@ -40,6 +41,12 @@ final class Draft
 
     /** @var array<int, int> */
     private array $nextPoint = [];
+
+    /** @var array<int, int> */
+    private array $nextGroup = [];
+
+    /** @var array<int, array<int, array<int, int>>> numbers that copied groups got, by part, round of copying and number */
+    private array $regrouped = [];
 
     private int $newParts = 0;
 
@@ -144,6 +151,21 @@ final class Draft
         $this->next[$part->id] = $id + 1;
 
         return $id;
+    }
+
+    /** A number for a new group of notes in the part. */
+    public function newGroup(Part $part): int
+    {
+        $group = $this->nextGroup[$part->id] ?? Groups::next($part);
+        $this->nextGroup[$part->id] = $group + 1;
+
+        return $group;
+    }
+
+    /** A copied note with its group: copies that were made together belong together, and not to what they were made from. */
+    public function regrouped(Part $part, Note $copy, int $round = 0): Note
+    {
+        return $copy->group === 0 ? $copy : $copy->with(['group' => $this->regrouped[$part->id][$round][$copy->group] ??= $this->newGroup($part)]);
     }
 
     public function change(): Change

@@ -10,6 +10,7 @@ enum Family: string
     case Timing = 'timing';
     case Length = 'length';
     case Pitch = 'pitch';
+    case Harmony = 'harmony';
     case Velocity = 'velocity';
     case Structure = 'structure';
     case Lane = 'lane';

@@ -46,6 +46,6 @@ final class Growth
             };
         }
 
-        return [$said === [] ? $change : new Change($parts, $change->time, $change->tracks, $change->name), implode(' ', $said)];
+        return [$said === [] ? $change : new Change($parts, $change->time, $change->tracks, $change->song), implode(' ', $said)];
     }
 }

@@ -54,6 +54,12 @@ final class Say
         return ($isDrum ? GeneralMidi::DRUMS[$pitch] ?? null : null) ?? Pitch::name($pitch, $score->sharps());
     }
 
+    /** A text, cut where it is long. */
+    public static function shortened(string $text): string
+    {
+        return mb_strimwidth($text, 0, 60, '…');
+    }
+
     /** A number with a sign: "+5", "−12". */
     public static function signed(int $n): string
     {

@@ -14,10 +14,6 @@ final readonly class Chord
 {
     public const ALLOWED = 'a chord such as C, Bbm7, F#m7b5, Gsus4, E7#9, Dadd9, A6/9, Gm9/C';
 
-    private const TONES = ['C' => 0, 'D' => 2, 'E' => 4, 'F' => 5, 'G' => 7, 'A' => 9, 'B' => 11];
-
-    private const SIGNS = ['' => 0, '#' => 1, '♯' => 1, 'b' => -1, '♭' => -1];
-
     /** Above the root, in semitones, by the number of the tone. */
     private const NUMBERS = [2 => 2, 4 => 5, 5 => 7, 6 => 9, 9 => 14, 11 => 17, 13 => 21];
 
@@ -40,13 +36,37 @@ final readonly class Chord
     public static function parse(mixed $value, string $parameter = 'chord'): self
     {
         $text = is_string($value) ? (string) preg_replace('/\s+/', '', $value) : '';
-        if (preg_match('/^([A-Ga-g])([#b♯♭]?)(.*?)(?:\/([A-Ga-g])([#b♯♭]?))?$/u', $text, $parts) !== 1) {
+        if (preg_match('/^'.Tones::PATTERN.'(.*?)(?:\/'.Tones::PATTERN.')?$/u', $text, $parts) !== 1) {
             throw Refusal::parameter($parameter, $value, self::ALLOWED);
         }
-        $class = static fn (string $letter, string $sign): int => (self::TONES[strtoupper($letter)] + self::SIGNS[$sign] + 12) % 12;
+        $class = static fn (string $letter, string $sign): int => (Tones::of($letter, $sign) + 12) % 12;
         $intervals = self::intervals($parts[3], $parameter, mb_strlen($parts[1].$parts[2]));
 
         return new self($class($parts[1], $parts[2]), $intervals, isset($parts[4]) ? $class($parts[4], $parts[5] ?? '') : null, ucfirst($text));
+    }
+
+    /**
+     * A chord of a kind on a root.
+     *
+     * @param  int  $root  0–11 from C
+     * @param  string  $kind  as it is typed after the root: "m7", "sus4", ""
+     * @param  string  $name  what the whole is called
+     *
+     * @throws Refusal
+     */
+    public static function on(int $root, string $kind, string $name, string $parameter = 'chord'): self
+    {
+        return new self($root, self::intervals($kind, $parameter, 0), null, $name);
+    }
+
+    /** @return list<int> the pitch classes that belong to it, 0–11 from C, ascending */
+    public function classes(): array
+    {
+        $classes = array_map(fn (int $i): int => ($this->root + $i) % self::OCTAVE, $this->intervals);
+        $classes = array_values(array_unique([...$classes, ...($this->bass === null ? [] : [$this->bass])]));
+        sort($classes);
+
+        return $classes;
     }
 
     /**
@@ -154,6 +174,6 @@ final readonly class Chord
      */
     private static function tone(array $found): int
     {
-        return (self::NUMBERS[(int) ($found[2] ?? 0)] ?? 0) + (self::SIGNS[$found[1] ?? ''] ?? 0);
+        return (self::NUMBERS[(int) ($found[2] ?? 0)] ?? 0) + Tones::sign($found[1] ?? '');
     }
 }

@@ -20,7 +20,11 @@ final readonly class Scale
         'ionian' => [0, 2, 4, 5, 7, 9, 11], 'aeolian' => [0, 2, 3, 5, 7, 8, 10], 'natural minor' => [0, 2, 3, 5, 7, 8, 10], 'pentatonic' => [0, 2, 4, 7, 9],
     ];
 
-    private const TONES = ['C' => 0, 'D' => 2, 'E' => 4, 'F' => 5, 'G' => 7, 'A' => 9, 'B' => 11];
+    /** On which tone of a major scale each begins; those that are not here are spelled as major ones. */
+    private const PARENTS = [
+        'minor' => 9, 'harmonic minor' => 9, 'melodic minor' => 9, 'dorian' => 2, 'phrygian' => 4, 'lydian' => 5, 'mixolydian' => 7, 'locrian' => 11,
+        'minor pentatonic' => 9, 'blues' => 9,
+    ];
 
     private const OCTAVE = 12;
 
@@ -73,6 +77,20 @@ final readonly class Scale
         return $classes;
     }
 
+    /**
+     * Sharps of the key signature that it is spelled with, below 0 for flats: that of the major scale it is a mode of, or
+     * is nearest to.
+     */
+    public function sharps(): int
+    {
+        $kind = array_search($this->steps, self::KINDS, true);
+        $parent = ($this->root - (self::PARENTS[is_string($kind) ? $kind : ''] ?? 0) + self::OCTAVE) % self::OCTAVE;
+        $sharps = $parent * 7 % self::OCTAVE;
+        $isFlat = str_contains($this->name, '♭') || (! str_contains($this->name, '♯') && $sharps > 6);
+
+        return $isFlat && $sharps > 0 && $sharps >= 5 ? $sharps - self::OCTAVE : $sharps;
+    }
+
     /** So many of its steps on from a pitch. One outside goes to the nearest that way first, which counts as one. */
     public function stepped(int $pitch, int $degrees): int
     {
@@ -105,12 +123,30 @@ final readonly class Scale
         };
     }
 
+    /** The number of a pitch on the ladder of the scale, counted from its root in the lowest octave; of one outside that of the next below. */
+    public function degree(int $pitch): int
+    {
+        while (! $this->holds($pitch)) {
+            $pitch--;
+        }
+        $above = $pitch - $this->root + self::OCTAVE;
+
+        return (intdiv($above, self::OCTAVE) - 1) * count($this->steps) + (int) array_search($above % self::OCTAVE, $this->steps, true);
+    }
+
+    /** The pitch at a number on the ladder. */
+    public function pitch(int $degree): int
+    {
+        $count = count($this->steps);
+        $octave = (int) floor($degree / $count);
+
+        return $this->root + self::OCTAVE * $octave + ($this->steps[$degree - $octave * $count] ?? 0);
+    }
+
     /** @param  list<mixed>|null  $steps */
     private static function of(string $root, ?array $steps): ?self
     {
-        $tone = self::TONES[strtoupper($root[0] ?? '')] ?? null;
-        $sign = ['' => 0, '#' => 1, '♯' => 1, 'b' => -1, '♭' => -1][mb_strtolower(mb_substr($root, 1))] ?? null;
-        $pitch = $tone === null || $sign === null ? null : $tone + $sign + self::OCTAVE;
+        $pitch = preg_match('/^'.Tones::PATTERN.'$/u', $root, $parts) === 1 ? Tones::of($parts[1], $parts[2]) + self::OCTAVE : null;
         $good = array_values(array_unique(array_filter($steps ?? [], static fn (mixed $s): bool => is_int($s) && $s >= 0 && $s < self::OCTAVE), SORT_REGULAR));
         sort($good);
         if ($pitch === null || $good === [] || count($good) !== count($steps ?? []) || $good[0] !== 0) {

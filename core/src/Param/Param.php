@@ -48,10 +48,25 @@ final readonly class Param
         return new self($name, $title, new ChordValue);
     }
 
-    /** A scale; the part's own stands in. */
-    public static function scale(string $name, string $title): self
+    public static function lane(string $name, string $title): self
     {
-        return new self($name, $title, new ScaleValue, setting: 'scale');
+        return new self($name, $title, new LaneValue);
+    }
+
+    public static function points(string $name, string $title): self
+    {
+        return new self($name, $title, new PointList);
+    }
+
+    public static function progression(string $name, string $title): self
+    {
+        return new self($name, $title, new ProgressionValue);
+    }
+
+    /** A scale; the one that holds in the part stands in, unless it may be none. */
+    public static function scale(string $name, string $title, bool $orNone = false): self
+    {
+        return new self($name, $title, new ScaleValue, setting: $orNone ? null : 'scale', optional: $orNone);
     }
 
     /** How many times over: a number or a fraction. */

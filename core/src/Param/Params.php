@@ -5,9 +5,11 @@ declare(strict_types=1);
 namespace Jactonic\Core\Param;
 
 use Jactonic\Core\Harmony\Chord;
+use Jactonic\Core\Harmony\Progression;
 use Jactonic\Core\Harmony\Scale;
 use Jactonic\Core\Recording\Event;
 use Jactonic\Core\Refusal;
+use Jactonic\Core\Score\Lane;
 use Jactonic\Core\Score\PartSettings;
 use Jactonic\Core\Score\Score;
 use Jactonic\Core\Selection\Pick;
@@ -136,12 +138,39 @@ final readonly class Params
         return $value instanceof Chord ? $value : throw $this->missing($name);
     }
 
-    /** @throws Refusal where neither the command nor the part has one */
-    public function scale(string $name, ?PartSettings $settings = null): Scale
+    public function lane(string $name): Lane
     {
-        $value = $this->value($name, $settings);
+        $value = $this->value($name, null);
 
-        return $value instanceof Scale ? $value : throw new Refusal('There is no scale: set one for the part, such as D dorian.', $name);
+        return $value instanceof Lane ? $value : throw $this->missing($name);
+    }
+
+    /** @return non-empty-list<array{int, int}> tick and value */
+    public function points(string $name): array
+    {
+        $value = $this->value($name, null);
+
+        /** @var non-empty-list<array{int, int}> */
+        return is_array($value) && $value !== [] ? $value : throw $this->missing($name);
+    }
+
+    public function progression(string $name): Progression
+    {
+        $value = $this->value($name, null);
+
+        return $value instanceof Progression ? $value : throw $this->missing($name);
+    }
+
+    /**
+     * @param  Scale|null  $otherwise  the one that holds where none is given
+     *
+     * @throws Refusal where there is neither
+     */
+    public function scale(string $name, ?Scale $otherwise = null): Scale
+    {
+        $value = $this->value($name, null);
+
+        return ($value instanceof Scale ? $value : $otherwise) ?? throw new Refusal('There is no scale: set one for the song or the part, such as D dorian.', $name);
     }
 
     public function groove(string $name): Groove

@@ -8,14 +8,14 @@ use Jactonic\Core\Edit\Catalogue;
 use Jactonic\Core\Param\Params;
 use Jactonic\Core\Refusal;
 use Jactonic\Core\Score\PartSettings;
-use Jactonic\Core\Selection\Move;
+use Jactonic\Core\Selection\How;
 use Jactonic\Core\Selection\Pick;
 
 /**
  * A command of one's own: notes by a condition, then a chain of steps, with a name. A step is an edit, a selection
  * move, settings that hold until the recipe ends, or another recipe; a step may be switched off.
  *
- * @phpstan-type Step array{edit?: string, params?: array<array-key, mixed>, select?: string, set?: array<array-key, mixed>, recipe?: string, off?: bool}
+ * @phpstan-type Step array{edit?: string, params?: array<array-key, mixed>, select?: mixed, how?: string, set?: array<array-key, mixed>, recipe?: string, off?: bool}
  */
 final readonly class Recipe
 {
@@ -114,7 +114,7 @@ final readonly class Recipe
     private static function step(mixed $step): array
     {
         if (! is_array($step) || count(array_intersect(['edit', 'select', 'set', 'recipe'], array_keys($step))) !== 1
-            || array_diff(array_keys($step), ['edit', 'params', 'select', 'set', 'recipe', 'off']) !== [] || ! is_bool($step['off'] ?? false)) {
+            || array_diff(array_keys($step), ['edit', 'params', 'select', 'how', 'set', 'recipe', 'off']) !== [] || ! is_bool($step['off'] ?? false)) {
             throw Refusal::parameter('step', $step, self::STEP_ALLOWED);
         }
         $off = ($step['off'] ?? false) === true ? ['off' => true] : [];
@@ -128,11 +128,9 @@ final readonly class Recipe
             return ['edit' => $step['edit'], 'params' => $params] + $off;
         }
         if (isset($step['select'])) {
-            if (! is_string($step['select']) || Move::tryFrom($step['select']) === null) {
-                throw Refusal::parameter('select', $step['select'], 'one of '.implode(', ', array_map(static fn (Move $m): string => $m->value, Move::cases())));
-            }
+            $how = How::check($step['select'], $step['how'] ?? null);
 
-            return ['select' => $step['select']] + $off;
+            return ['select' => $step['select']] + ($how === How::Instead ? [] : ['how' => $how->value]) + $off;
         }
         if (isset($step['set'])) {
             if (! is_array($step['set'])) {

@@ -68,6 +68,14 @@ final readonly class Lane
         };
     }
 
+    /** A new point of it. */
+    public function point(int $id, int $tick, int $channel, int $value): Point
+    {
+        [$data1, $data2] = $this->data($value);
+
+        return new Point($id, $tick, $this->status | $channel, $data1, $data2);
+    }
+
     /**
      * The data bytes of a value.
      *

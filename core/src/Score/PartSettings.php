@@ -30,6 +30,7 @@ final readonly class PartSettings
      * @param  float  $swingKept  over 50 to 75 %: the swing that comes back when it is switched on
      * @param  int|null  $touchedLength  ticks; null while no note was touched
      * @param  bool  $held  whether it is held to the scale: what moves pitches by one goes by its steps
+     * @param  array<string, list<int>>  $choices  ids of notes by the name under which they were kept to be chosen again
      */
     private function __construct(
         public Grid $grid,
@@ -47,6 +48,7 @@ final readonly class PartSettings
         public ?int $touchedLength,
         public ?Scale $scale,
         public bool $held,
+        public array $choices,
     ) {
         $this->nudge = $tied ? Step::parse(['unit' => 'grid', 'amount' => 1]) : $ownNudge;
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Score;
 
+use Jactonic\Core\Harmony\Scale;
 use Jactonic\Core\Refusal;
 use Jactonic\Core\Standard\Message;
 use Jactonic\Core\Time\Timeline;
@@ -20,6 +21,7 @@ final readonly class Score
      * @param  int  $nextPart  the id of the next new part; never given twice
      * @param  array<int, Part>  $gone  parts that were taken away, whole, to come back
      * @param  string  $name  of the song
+     * @param  Scale|null  $scale  of the song, for parts that have none of their own
      */
     public function __construct(
         public Timeline $time,
@@ -29,6 +31,7 @@ final readonly class Score
         public int $nextTrack = 1,
         public array $gone = [],
         public string $name = '',
+        public ?Scale $scale = null,
     ) {
         uasort($tracks, static fn (Track $a, Track $b): int => $a->order <=> $b->order ?: $a->id <=> $b->id);
         $this->tracks = $tracks;
@@ -67,9 +70,21 @@ final readonly class Score
         return 0;
     }
 
-    /** Sharps of the song's first key signature, below 0 for flats; null where no file said one. The whole song is spelled by it. */
+    /** The scale that holds in a part: its own, else the song's; null where there is none. */
+    public function scaleOf(Part $part): ?Scale
+    {
+        return $part->ownSettings()->scale ?? $this->scale;
+    }
+
+    /**
+     * Sharps of the song's scale, else of its first key signature, below 0 for flats; null where nothing says. The whole
+     * song is spelled by it.
+     */
     public function sharps(): ?int
     {
+        if ($this->scale !== null) {
+            return $this->scale->sharps();
+        }
         $first = null;
         foreach ($this->tracks as $track) {
             foreach ($track->kept() as $event) {
@@ -90,6 +105,6 @@ final readonly class Score
         $parts = $this->parts;
         $parts[$part->id] = $part;
 
-        return new self($this->time, $parts, $this->tracks, max($this->nextPart, $part->id + 1), $this->nextTrack, $this->gone, $this->name);
+        return new self($this->time, $parts, $this->tracks, max($this->nextPart, $part->id + 1), $this->nextTrack, $this->gone, $this->name, $this->scale);
     }
 }

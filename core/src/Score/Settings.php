@@ -18,6 +18,9 @@ final class Settings
     /** Swing where it is switched on and none was set before. */
     public const SWING = 60.0;
 
+    /** Kept choices of a part at most. */
+    private const MOST_CHOICES = 32;
+
     /** @return array<string, Setting> by name, in the order of the constructor of PartSettings */
     public static function all(): array
     {
@@ -64,7 +67,38 @@ final class Settings
                 words: static fn (PartSettings $now): string => $now->scale === null ? 'No scale' : "Scale {$now->scale->name}", nullable: true),
             new Setting('held', false, 'true or false', static fn (mixed $v): ?bool => is_bool($v) ? $v : null, [true, false],
                 static fn (PartSettings $now): string => ! $now->held ? 'Not held to a scale' : ($now->scale === null ? 'Held to the scale, once there is one' : "Held to {$now->scale->name}")),
+            new Setting('choices', [], 'names of up to 60 letters with the ids of notes each, 32 at most', self::choices(...),
+                words: static function (PartSettings $now, PartSettings $before): string {
+                    $new = array_diff_key($now->choices, $before->choices) + array_filter($now->choices, static fn (array $ids, string $name): bool => ($before->choices[$name] ?? null) !== $ids, ARRAY_FILTER_USE_BOTH);
+                    $name = array_key_first($new);
+
+                    return $name === null ? 'Kept choice forgotten: '.implode(', ', array_keys(array_diff_key($before->choices, $now->choices)))
+                        : sprintf('Choice “%s” kept: %s', $name, count($new[$name]) === 1 ? '1 note' : count($new[$name]).' notes');
+                }),
         ];
+    }
+
+    /**
+     * Kept choices: ids of notes by the name they were kept under. Those of notes that are gone say nothing.
+     *
+     * @return array<string, list<int>>|null
+     */
+    private static function choices(mixed $value): ?array
+    {
+        if (! is_array($value) || count($value) > self::MOST_CHOICES) {
+            return null;
+        }
+        $read = [];
+        foreach ($value as $name => $ids) {
+            $name = trim((string) $name);
+            if ($name === '' || mb_strlen($name) > 60 || ! is_array($ids) || ! array_is_list($ids) || array_filter($ids, static fn (mixed $id): bool => ! is_int($id) || $id < 1) !== []) {
+                return null;
+            }
+            /** @var list<int> $ids */
+            $read[$name] = $ids;
+        }
+
+        return $read;
     }
 
     private static function whole(int $min, int $max): \Closure

@@ -51,6 +51,12 @@ final class Track
         return new self($this->id, $name, $this->order, $there ? $kept : [$event, ...$kept], $this->end);
     }
 
+    /** @param  list<Kept>  $kept */
+    public function withKept(array $kept): self
+    {
+        return new self($this->id, $this->name, $this->order, $kept, $this->end);
+    }
+
     public function withOrder(int $order): self
     {
         return new self($this->id, $this->name, $order, $this->kept, $this->end);

@@ -32,6 +32,23 @@ enum Move: string
     case Tops = 'top-voices';
     case Lowers = 'lower-voices';
     case Basses = 'bottom-voices';
+    case Seconds = 'second-voices';
+    case Thirds = 'third-voices';
+    case Fourths = 'fourth-voices';
+    case Changes = 'changes';
+    case OutOfScale = 'out-of-scale';
+    case OffGrid = 'off-grid';
+    case OnBeat = 'on-beat';
+    case OffBeat = 'off-beat';
+    case SamePlace = 'same-place';
+    case SameLength = 'same-length';
+    case Softer = 'softer';
+    case Louder = 'louder';
+    case EverySecond = 'every-second';
+    case EveryThird = 'every-third';
+    case EveryFourth = 'every-fourth';
+    case Group = 'group';
+    case Alone = 'alone';
 
     public function title(): string
     {
@@ -55,7 +72,36 @@ enum Move: string
             self::Tops => 'Choose the top notes of chords',
             self::Lowers => 'Choose the lower voices, all but the top',
             self::Basses => 'Choose the bottom notes of chords',
+            self::Seconds => 'Choose the second notes of chords from below',
+            self::Thirds => 'Choose the third notes of chords from below',
+            self::Fourths => 'Choose the fourth notes of chords from below',
+            self::Changes => 'Choose the first chord of each change',
+            self::OutOfScale => 'Choose the notes out of the scale',
+            self::OffGrid => 'Choose the notes off the grid',
+            self::OnBeat => 'Choose the notes on the beat',
+            self::OffBeat => 'Choose the notes off the beat',
+            self::SamePlace => 'Choose the notes at the same place in the bar',
+            self::SameLength => 'Choose the notes of the same length',
+            self::Softer => 'Choose the softer notes',
+            self::Louder => 'Choose the louder notes',
+            self::EverySecond => 'Choose every second note',
+            self::EveryThird => 'Choose every third note',
+            self::EveryFourth => 'Choose every fourth note',
+            self::Group => 'Choose the whole group',
+            self::Alone => 'Choose one note alone, without its group',
         };
+    }
+
+    /** Whether it asks for single notes: those do not bring their groups. */
+    private function isAlone(): bool
+    {
+        return in_array($this, [self::None, self::Inverse, self::Alone, self::Higher, self::Lower], true);
+    }
+
+    /** Whether it looks among the notes chosen, where there are some. */
+    public function isWithin(): bool
+    {
+        return in_array($this, [self::Tops, self::Lowers, self::Basses, self::Seconds, self::Thirds, self::Fourths, self::FirstChords, self::Changes, self::EverySecond, self::EveryThird, self::EveryFourth], true);
     }
 
     /**
@@ -85,15 +131,32 @@ enum Move: string
                 self::Higher => self::within(Chords::of($ordered, $score->time), $ids, $chosen, 1),
                 self::Lower => self::within(Chords::of($ordered, $score->time), $ids, $chosen, -1),
                 self::Muted => self::ids(array_filter($ordered, static fn (Note $n): bool => $n->muted)),
-                self::Overlapping => Pick::parse(['overlapping' => true])->of($part, $score->time),
+                self::Overlapping => self::picked($part, [], ['overlapping' => true], $score),
                 self::Bar => self::bars($ordered, $chosen, $near, $score->time),
                 self::Span => self::ids(array_filter($ordered, static fn (Note $n): bool => $span !== null && $n->start >= $span[0] && $n->start < $span[1])),
-                self::Tops => self::voices($part, $ids, ['inChord' => 'top'], $score->time),
-                self::Lowers => self::voices($part, $ids, ['not' => ['inChord' => 'top']], $score->time),
-                self::Basses => self::voices($part, $ids, ['inChord' => 'bottom'], $score->time),
+                self::Tops => self::picked($part, $ids, ['inChord' => 'top'], $score),
+                self::Lowers => self::picked($part, $ids, ['not' => ['inChord' => 'top']], $score),
+                self::Basses => self::picked($part, $ids, ['inChord' => 'bottom'], $score),
+                self::Seconds => self::picked($part, $ids, ['inChord' => 2], $score),
+                self::Thirds => self::picked($part, $ids, ['inChord' => 3], $score),
+                self::Fourths => self::picked($part, $ids, ['inChord' => 4], $score),
+                self::OutOfScale => self::picked($part, [], ['outOfScale' => true], $score),
+                self::OffGrid => self::picked($part, [], ['offGrid' => 1], $score),
+                self::OnBeat => self::picked($part, [], ['onBeat' => true], $score),
+                self::OffBeat => self::picked($part, [], ['onBeat' => false], $score),
+                self::Changes => Chords::changes($part->inOrder($ids === [] ? null : $ids), $score->time),
+                self::SamePlace => Alike::place($part, $chosen, $near, $score->time),
+                self::SameLength => Alike::length($part, $chosen, $near),
+                self::Softer => Alike::loudness($part, $chosen, -1),
+                self::Louder => Alike::loudness($part, $chosen, 1),
+                self::EverySecond => self::every($part->inOrder($ids === [] ? null : $ids), 2),
+                self::EveryThird => self::every($part->inOrder($ids === [] ? null : $ids), 3),
+                self::EveryFourth => self::every($part->inOrder($ids === [] ? null : $ids), 4),
+                self::Group => $ids === [] ? Groups::with($part, Walk::chordAt(Chords::of($ordered, $score->time), $near)) : $ids,
+                self::Alone => Alike::nearest($part->inOrder($ids === [] ? null : $ids), $near, $row),
                 self::FirstChords => Chords::firstOfEach($part->inOrder($ids === [] ? null : $ids), $score->time->lines(Grid::parse('bar')), $score->time),
             };
-            $moved[$partId] = array_values($moved[$partId]);
+            $moved[$partId] = array_values($this->isAlone() ? $moved[$partId] : Groups::with($part, $moved[$partId]));
         }
 
         return new Selection($moved);
@@ -109,17 +172,26 @@ enum Move: string
     }
 
     /**
-     * Voices of the chords, among those chosen; with none chosen, of the whole part.
+     * Those that meet a condition, among those chosen; with none chosen, of the whole part.
      *
      * @param  list<int>  $ids
      * @param  array<string, mixed>  $pick
      * @return list<int>
      */
-    private static function voices(Part $part, array $ids, array $pick, Timeline $time): array
+    private static function picked(Part $part, array $ids, array $pick, Score $score): array
     {
-        $found = Pick::parse($pick)->of($part, $time);
+        $found = Pick::parse($pick)->of($part, $score->time, $score->scale);
 
         return $ids === [] ? $found : array_values(array_intersect($found, $ids));
+    }
+
+    /**
+     * @param  list<Note>  $notes  in order
+     * @return list<int>
+     */
+    private static function every(array $notes, int $nth): array
+    {
+        return self::ids(array_filter($notes, static fn (int $i): bool => $i % $nth === 0, ARRAY_FILTER_USE_KEY));
     }
 
     /**

@@ -48,7 +48,7 @@ final class On
 
                 continue;
             }
-            $ids = isset($item['pick']) ? Pick::parse($item['pick'])->of($part, $score->time) : self::notesOf($item['notes'] ?? [], $part);
+            $ids = isset($item['pick']) ? Pick::parse($item['pick'])->of($part, $score->time, $score->scale) : self::notesOf($item['notes'] ?? [], $part);
             $notes[$part->id] = isset($notes[$part->id]) ? self::once([...$notes[$part->id], ...$ids]) : $ids;
         }
 

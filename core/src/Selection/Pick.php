@@ -4,10 +4,11 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Selection;
 
+use Jactonic\Core\Harmony\Scale;
 use Jactonic\Core\Refusal;
 use Jactonic\Core\Score\Note;
 use Jactonic\Core\Score\Part;
-use Jactonic\Core\Time\Grid;
+use Jactonic\Core\Standard\GeneralMidi;
 use Jactonic\Core\Time\Timeline;
 
 /**
@@ -28,7 +29,9 @@ final readonly class Pick
         'inChord' => '"top", "bottom" or a rank from below, 1 or more',
         'onBeat' => 'true or false',
         'offGrid' => 'ticks, 1 or more',
+        'outOfScale' => 'true or false',
         'overlapping' => 'true or false',
+        'group' => 'the number of a group, or true for all that are grouped, or false',
         'every' => '{"nth": 1 or more, "from": 1 or more}',
         'span' => '{"from": tick, "to": tick}',
         'not' => 'another pick',
@@ -52,7 +55,8 @@ final readonly class Pick
             $allowed = self::CONDITIONS[$key] ?? throw Refusal::parameter('pick', $key, 'one or more of '.implode(', ', array_keys(self::CONDITIONS)));
             $good = match ($key) {
                 'all' => $value === true,
-                'muted', 'onBeat', 'overlapping' => is_bool($value),
+                'muted', 'onBeat', 'overlapping', 'outOfScale' => is_bool($value),
+                'group' => is_bool($value) || (is_int($value) && $value >= 1),
                 'pitch', 'pitchClass', 'start', 'length', 'velocity' => self::isRange($value),
                 'inChord' => $value === 'top' || $value === 'bottom' || (is_int($value) && $value >= 1),
                 'offGrid' => is_int($value) && $value >= 1,
@@ -82,11 +86,12 @@ final readonly class Pick
      * The ids of the part's notes that meet every condition, in order of time (all of them: by id). `every` counts what
      * the other conditions leave.
      *
+     * @param  Scale|null  $songs  the song's scale, for a part that has none of its own
      * @return list<int>
      *
      * @throws Refusal when the pick asks for the grid of a part that has none
      */
-    public function of(Part $part, Timeline $time): array
+    public function of(Part $part, Timeline $time, ?Scale $songs = null): array
     {
         if (count($this->conditions) === 1 && isset($this->conditions['all'])) {
             return $part->shownIds();
@@ -105,9 +110,11 @@ final readonly class Pick
                 'onBeat' => self::onBeat($notes, $time, $value === true),
                 'offGrid' => self::offGrid($notes, $part, $time, is_int($value) ? $value : 1),
                 'overlapping' => self::keep($notes, Overlaps::ids($part->inOrder()), $value === true),
-                'not' => self::keep($notes, $value instanceof self ? array_fill_keys($value->of($part, $time), true) : [], false),
-                'and' => array_reduce(self::picks($value), static fn (array $left, self $p): array => self::keep($left, array_fill_keys($p->of($part, $time), true), true), $notes),
-                'or' => self::keep($notes, self::any(self::picks($value), $part, $time), true),
+                'outOfScale' => self::outOfScale($notes, $part->ownSettings()->scale ?? $songs ?? throw Refusal::parameter('pick.outOfScale', $value, 'only where the song or the part has a scale'), $value === true),
+                'group' => self::filter($notes, static fn (Note $n): bool => is_bool($value) ? $n->group > 0 === $value : $n->group === $value),
+                'not' => self::keep($notes, $value instanceof self ? array_fill_keys($value->of($part, $time, $songs), true) : [], false),
+                'and' => array_reduce(self::picks($value), static fn (array $left, self $p): array => self::keep($left, array_fill_keys($p->of($part, $time, $songs), true), true), $notes),
+                'or' => self::keep($notes, self::any(self::picks($value), $part, $time, $songs), true),
                 default => $notes,
             };
         }
@@ -126,11 +133,11 @@ final readonly class Pick
      * @param  list<self>  $picks
      * @return array<int, true> notes that one of them finds
      */
-    private static function any(array $picks, Part $part, Timeline $time): array
+    private static function any(array $picks, Part $part, Timeline $time, ?Scale $songs): array
     {
         $ids = [];
         foreach ($picks as $pick) {
-            $ids += array_fill_keys($pick->of($part, $time), true);
+            $ids += array_fill_keys($pick->of($part, $time, $songs), true);
         }
 
         return $ids;
@@ -207,6 +214,17 @@ final readonly class Pick
     private static function keep(array $notes, array $ids, bool $those): array
     {
         return self::filter($notes, static fn (Note $n): bool => isset($ids[$n->id]) === $those);
+    }
+
+    /**
+     * Drums have no scale.
+     *
+     * @param  list<Note>  $notes
+     * @return list<Note>
+     */
+    private static function outOfScale(array $notes, Scale $scale, bool $wanted): array
+    {
+        return self::filter($notes, static fn (Note $n): bool => ($n->channel !== GeneralMidi::DRUM_CHANNEL && ! $scale->holds($n->pitch)) === $wanted);
     }
 
     /** @return array<int, true> */

@@ -42,7 +42,7 @@ final class Make
         mt_srand($seed);
         $notes = [];
         for ($id = 1; $id <= $count; $id++) {
-            $notes[] = new Note($id, mt_rand(0, 16 * 960), mt_rand(1, 2000), mt_rand(20, 110), mt_rand(1, 127), muted: mt_rand(0, 9) === 0, channel: mt_rand(0, 2),
+            $notes[] = new Note($id, mt_rand(0, 16 * 960), mt_rand(1, 2000), mt_rand(20, 110), mt_rand(1, 127), muted: mt_rand(0, 9) === 0, group: $id <= 6 ? intdiv($id + 1, 2) : 0, channel: mt_rand(0, 2),
                 driftStart: mt_rand(-50, 50), driftLength: mt_rand(-9, 9));
         }
         $points = array_map(static fn (int $i): Point => new Point($i, mt_rand(0, 16 * 960), 0xB0 | mt_rand(0, 2), [1, 11, 64][$i % 3], mt_rand(0, 127)), range(1, 20));
@@ -127,7 +127,7 @@ final class Make
         $parts = array_map(static fn (Part $p): array => [$p->head->toArray(), base64_encode($p->notes->bytes($p->head->origin)), base64_encode($p->points->bytes($p->head->origin)), $p->settings()->toArray()], $score->parts);
         $tracks = array_map(static fn (Track $t): array => $t->toArray(), $score->tracks);
 
-        return json_encode([$score->name, $parts, $tracks, TimeChange::rows($score->time)], JSON_THROW_ON_ERROR);
+        return json_encode([$score->name, $score->scale?->name, $parts, $tracks, TimeChange::rows($score->time)], JSON_THROW_ON_ERROR);
     }
 
     /**

@@ -42,13 +42,13 @@ final class DoubleAt implements Edit
         $ids = [];
         foreach ($work->parts() as $part) {
             $ids[$part->id] = [];
-            $scale = $degrees === null ? null : $work->params->scale('scale', $part->ownSettings());
+            $scale = $degrees === null ? null : $work->params->scale('scale', $work->score->scaleOf($part));
             foreach ($part->inOrder($work->selection->notes[$part->id]) as $note) {
                 $pitch = $scale === null ? $note->pitch + $semitones : $scale->stepped($note->pitch, (int) $degrees);
                 if ($pitch < Note::LOWEST || $pitch > Note::HIGHEST) {
                     throw new Refusal(sprintf('%s cannot be doubled %s %s: there is no such pitch. Nothing was copied.', Say::note($note, $work->score), $by[0], $by[1] ? 'down' : 'up'));
                 }
-                $copy = $note->copiedAs($draft->newId($part))->withPitch($pitch);
+                $copy = $draft->regrouped($part, $note->copiedAs($draft->newId($part))->withPitch($pitch));
                 $draft->put($part, $copy);
                 $ids[$part->id][] = $copy->id;
             }

@@ -35,7 +35,7 @@ final class FitToScale implements Edit
         $toward = $work->params->choice('toward');
         $names = [];
         $moved = Repitch::each($work, $draft, static function (int $pitch, Part $part) use ($work, $toward, &$names): int {
-            $scale = $work->params->scale('scale', $part->ownSettings());
+            $scale = $work->params->scale('scale', $work->score->scaleOf($part));
             $names[$scale->name] = true;
 
             return $scale->nearest($pitch, $toward);

@@ -13,10 +13,12 @@ use Jactonic\Core\Edit\Say;
 use Jactonic\Core\Edit\Spec;
 use Jactonic\Core\Edit\Work;
 use Jactonic\Core\Param\Param;
+use Jactonic\Core\Score\Part;
 
 /**
  * Turns pitches upside down about an axis: without one about the middle of the lowest and the highest note chosen, which
- * change places then. Refused whole when a note would leave 0–127.
+ * change places then. In a scale its steps are mirrored, and a note outside it stays as far from the step it hangs on.
+ * Refused whole when a note would leave 0–127.
  */
 final class Mirror implements Edit
 {
@@ -24,7 +26,12 @@ final class Mirror implements Edit
     {
         return new Spec('mirror', 'Mirror pitches', Family::Pitch, 'Turns pitches upside down.', [
             Param::pitch('axis', 'About', optional: true),
-        ], words: ['invert', 'upside down', 'flip', 'inversion'], examples: [[], ['axis' => 65]], keeps: true);
+            Param::choice('in', 'In', ['semitones', 'scale'], 'semitones'),
+            Param::scale('scale', 'Scale'),
+        ], words: ['invert', 'upside down', 'flip', 'inversion'], examples: [[], ['axis' => 65], ['in' => 'scale', 'scale' => 'D dorian']], keeps: true, forms: [
+            ['title' => 'Mirror pitches', 'params' => []],
+            ['title' => 'Mirror pitches in the scale', 'params' => ['in' => 'scale'], 'words' => ['diatonic', 'degrees']],
+        ]);
     }
 
     public function apply(Work $work): Outcome
@@ -36,10 +43,30 @@ final class Mirror implements Edit
                 $pitches[] = $note->pitch;
             }
         }
+        if ($work->params->choice('in') === 'scale') {
+            return $this->inScale($work, $pitches);
+        }
         $twice = $work->params->has('axis') ? 2 * $work->params->integer('axis') : ($pitches === [] ? 0 : min($pitches) + max($pitches));
         Repitch::each($work, $draft, static fn (int $pitch): int => $twice - $pitch);
         $about = $twice % 2 === 0 ? Say::pitch(intdiv($twice, 2), $work->score) : 'between '.Say::pitch(intdiv($twice, 2), $work->score).' and '.Say::pitch(intdiv($twice, 2) + 1, $work->score);
 
         return new Outcome($draft->change(), $work->selection, sprintf('%s mirrored about %s.', Say::notes($work->selection->count()), $about));
+    }
+
+    /** @param  list<int>  $pitches  of all that is chosen */
+    private function inScale(Work $work, array $pitches): Outcome
+    {
+        $draft = new Draft;
+        $names = [];
+        Repitch::each($work, $draft, static function (int $pitch, Part $part) use ($work, $pitches, &$names): int {
+            $scale = $work->params->scale('scale', $work->score->scaleOf($part));
+            $names[$scale->name] = true;
+            $degree = $scale->degree($pitch);
+            $twice = $work->params->has('axis') ? 2 * $scale->degree($work->params->integer('axis')) : $scale->degree(min([$pitch, ...$pitches])) + $scale->degree(max([$pitch, ...$pitches]));
+
+            return $scale->pitch($twice - $degree) - ($pitch - $scale->pitch($degree));
+        });
+
+        return new Outcome($draft->change(), $work->selection, sprintf('%s mirrored in %s.', Say::notes($work->selection->count()), implode(', ', array_keys($names))));
     }
 }

@@ -11,6 +11,7 @@ use Jactonic\Core\Edit\Needs;
 use Jactonic\Core\Edit\Outcome;
 use Jactonic\Core\Edit\Spec;
 use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Harmony\Voicing;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Selection\Chords;
 
@@ -40,26 +41,11 @@ final class SpreadChord implements Edit
 
         return Chordwise::repitch($work, static function (array $pitches) use ($by): array {
             for ($i = abs($by); $i > 0; $i--) {
-                $pitches = $by > 0 ? self::opened($pitches) : self::closed($pitches);
+                $pitches = $by > 0 ? Voicing::opened($pitches, 1) : self::closed($pitches);
             }
 
             return $pitches;
         }, $by < 0 ? 'closed' : 'opened');
-    }
-
-    /**
-     * @param  list<int>  $pitches
-     * @return list<int>
-     */
-    private static function opened(array $pitches): array
-    {
-        $order = array_keys($pitches);
-        usort($order, static fn (int $a, int $b): int => $pitches[$b] <=> $pitches[$a]);
-        if (isset($order[1])) {
-            $pitches[$order[1]] -= self::OCTAVE;
-        }
-
-        return array_values($pitches);
     }
 
     /**

@@ -41,7 +41,7 @@ final class StepInScale implements Edit
         $degrees = $work->params->integer('degrees');
         $names = [];
         Repitch::each($work, $draft, static function (int $pitch, Part $part) use ($work, $degrees, &$names): int {
-            $scale = $work->params->scale('scale', $part->ownSettings());
+            $scale = $work->params->scale('scale', $work->score->scaleOf($part));
             $names[$scale->name] = true;
 
             return $scale->stepped($pitch, $degrees);

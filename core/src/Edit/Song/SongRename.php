@@ -27,6 +27,6 @@ final class SongRename implements Edit
     {
         [$before, $after] = [$work->score->name, $work->params->text('name')];
 
-        return new Outcome(new Change(name: $before === $after ? null : [$before, $after]), $work->selection, $before === $after ? 'That is its name already.' : "{$before} is now {$after}.");
+        return new Outcome(new Change(song: $before === $after ? [] : ['name' => [$before, $after]]), $work->selection, $before === $after ? 'That is its name already.' : "{$before} is now {$after}.");
     }
 }

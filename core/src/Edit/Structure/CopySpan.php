@@ -45,7 +45,7 @@ final class CopySpan implements Edit
         foreach ($work->parts() as $part) {
             $ids[$part->id] = [];
             foreach (Cut::inside($work->chosen($part) ?: $part->inOrder(), $from, $to) as $note) {
-                $copy = $note->copiedAs($draft->newId($part))->movedTo($note->start + $note->carryStart + $shift);
+                $copy = $draft->regrouped($part, $note->copiedAs($draft->newId($part))->movedTo($note->start + $note->carryStart + $shift));
                 $draft->put($part, $copy);
                 $ids[$part->id][] = $copy->id;
             }

@@ -69,6 +69,7 @@ final class Insert implements Edit
             if ($last->end() > Place::LAST) {
                 throw new Refusal('A note would lie past the end of time: nothing was inserted.', 'at');
             }
+            $last = $draft->regrouped($part, $last);
             $draft->put($part, $last);
             $ids[] = $last->id;
         }

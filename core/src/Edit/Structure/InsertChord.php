@@ -12,6 +12,7 @@ use Jactonic\Core\Edit\Outcome;
 use Jactonic\Core\Edit\Say;
 use Jactonic\Core\Edit\Spec;
 use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Harmony\Voicing;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Param\Word;
 use Jactonic\Core\Refusal;
@@ -25,7 +26,7 @@ use Jactonic\Core\Selection\Selection;
 final class InsertChord implements Edit
 {
     /** C3: under it chords are mud. */
-    private const LOW = 48;
+    public const LOW = 48;
 
     public static function spec(): Spec
     {
@@ -34,8 +35,10 @@ final class InsertChord implements Edit
             Param::integer('inversion', 'Inversion', 0, 6, 0),
             Param::place('tick', 'At', default: new Word('caret')),
             Param::integer('low', 'No note under', Note::LOWEST, 108, self::LOW),
+            Param::integer('spread', 'Opened by', 0, 6, 0),
+            Param::flag('group', 'As a group'),
             Param::integer('velocity', 'Velocity', Note::SOFTEST, Note::LOUDEST, setting: 'penVelocity'),
-        ], Needs::Part, ['harmony', 'write', 'type'], [['chord' => 'Gm9/C', 'tick' => 960], ['chord' => 'F#m7b5', 'tick' => 0, 'inversion' => 2, 'velocity' => 40]]);
+        ], Needs::Part, ['harmony', 'write', 'type'], [['chord' => 'Gm9/C', 'tick' => 960], ['chord' => 'F#m7b5', 'tick' => 0, 'inversion' => 2, 'velocity' => 40, 'spread' => 1, 'group' => true]]);
     }
 
     public function apply(Work $work): Outcome
@@ -46,11 +49,15 @@ final class InsertChord implements Edit
         $tick = $work->params->integer('tick');
         $length = $part->settings()->penTicks($work->time(), $tick);
         $ids = $names = [];
-        foreach ($chord->pitches($work->params->integer('low'), $work->params->integer('inversion')) as $pitch) {
+        $group = $work->params->flag('group') ? $draft->newGroup($part) : 0;
+        foreach (Voicing::opened($chord->pitches($work->params->integer('low'), $work->params->integer('inversion')), $work->params->integer('spread')) as $pitch) {
+            if ($pitch < Note::LOWEST) {
+                throw new Refusal("$chord->name would leave the keyboard: nothing was inserted.", 'spread');
+            }
             if ($pitch > Note::HIGHEST) {
                 throw new Refusal("$chord->name would leave the keyboard: nothing was inserted.", 'low');
             }
-            $note = new Note($draft->newId($part), $tick, $length, $pitch, $work->params->integer('velocity', $part->settings()), channel: $work->score->channelOf($part));
+            $note = new Note($draft->newId($part), $tick, $length, $pitch, $work->params->integer('velocity', $part->settings()), group: $group, channel: $work->score->channelOf($part));
             $draft->put($part, $note);
             $ids[] = $note->id;
             $names[] = Say::pitch($pitch, $work->score);

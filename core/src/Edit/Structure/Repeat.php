@@ -55,7 +55,7 @@ final class Repeat implements Edit
         foreach ($work->parts() as $part) {
             foreach ($shifts as $shift) {
                 foreach ($work->chosen($part) as $note) {
-                    $copy = $note->copiedAs($draft->newId($part))->movedTo($note->start + $note->carryStart + $shift);
+                    $copy = $draft->regrouped($part, $note->copiedAs($draft->newId($part))->movedTo($note->start + $note->carryStart + $shift), $shift);
                     $draft->put($part, $copy);
                     $ids[$part->id][] = $copy->id;
                 }

@@ -1,0 +1,86 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jactonic\Core\Command;
+
+use Jactonic\Core\Edit\Change;
+use Jactonic\Core\Edit\Outcome;
+use Jactonic\Core\Edit\Say;
+use Jactonic\Core\Param\Context;
+use Jactonic\Core\Refusal;
+use Jactonic\Core\Score\Score;
+use Jactonic\Core\Selection\Groups;
+use Jactonic\Core\Selection\How;
+use Jactonic\Core\Selection\Move;
+use Jactonic\Core\Selection\Pick;
+use Jactonic\Core\Selection\Selection;
+
+/** Chooses notes by a move or by a condition: instead of those chosen, besides them, only among them, or taken from them. */
+final class Choosing
+{
+    /**
+     * @param  mixed  $what  the name of a move, or a pick
+     *
+     * @throws Refusal
+     */
+    public static function run(mixed $what, mixed $how, Score $score, Selection $on, Context $context): Outcome
+    {
+        $how = How::check($what, $how);
+        if (is_array($what)) {
+            $found = self::picked(Pick::parse($what), $score, $on);
+        } else {
+            $move = Move::from(is_string($what) ? $what : '');
+            if ($move === Move::Span && $context->span === null) {
+                throw new Refusal('There is no span to choose in: make one first.', 'context');
+            }
+            // What is added or taken away is looked for in the whole part.
+            $from = $move->isWithin() && in_array($how, [How::Add, How::Take], true) ? new Selection(array_map(static fn (): array => [], $on->notes)) : $on;
+            $found = $move->apply($from, $score, $context->caret ?? 0, $context->span, $context->row);
+        }
+        $to = $how === How::Instead ? $found : self::joined($on, $found, $how);
+
+        return new Outcome(new Change, $to, match ($to->count()) {
+            0 => 'Nothing is chosen.',
+            1 => self::name($to, $score).' is chosen.',
+            default => Say::notes($to->count()).' chosen.',
+        });
+    }
+
+    private static function picked(Pick $pick, Score $score, Selection $on): Selection
+    {
+        $ids = [];
+        foreach (array_keys($on->notes) as $id) {
+            $part = $score->part($id);
+            $ids[$id] = Groups::with($part, $pick->of($part, $score->time, $score->scale));
+        }
+
+        return new Selection($ids);
+    }
+
+    private static function joined(Selection $on, Selection $found, How $how): Selection
+    {
+        $ids = [];
+        foreach ($on->notes as $part => $chosen) {
+            $those = $found->notes[$part] ?? [];
+            $ids[$part] = array_values(match ($how) {
+                How::Add => array_unique([...$chosen, ...$those]),
+                How::Narrow => array_intersect($chosen, $those),
+                default => array_diff($chosen, $those),
+            });
+        }
+
+        return new Selection($ids);
+    }
+
+    private static function name(Selection $selection, Score $score): string
+    {
+        foreach (array_filter($selection->notes) as $part => $ids) {
+            $note = $score->part($part)->notes[$ids[0]];
+
+            return Say::note($note, $score).", velocity $note->velocity,";
+        }
+
+        return '';
+    }
+}

@@ -1,0 +1,41 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jactonic\Core\Edit\Structure;
+
+use Jactonic\Core\Edit\Draft;
+use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\Family;
+use Jactonic\Core\Edit\Outcome;
+use Jactonic\Core\Edit\Say;
+use Jactonic\Core\Edit\Spec;
+use Jactonic\Core\Edit\Work;
+
+/** Makes the chosen notes of each part one group: chosen is then one with all, unless it is asked for alone. One note is no group. */
+final class Group implements Edit
+{
+    public static function spec(): Spec
+    {
+        return new Spec('group', 'Group notes', Family::Structure, 'Notes that are grouped are chosen together.', words: ['together', 'bind', 'link'], examples: [[]], keeps: true);
+    }
+
+    public function apply(Work $work): Outcome
+    {
+        $draft = new Draft;
+        $count = 0;
+        foreach ($work->parts() as $part) {
+            $chosen = $work->chosen($part);
+            if (count($chosen) < 2) {
+                continue;
+            }
+            $group = $draft->newGroup($part);
+            foreach ($chosen as $note) {
+                $draft->put($part, $note->with(['group' => $group]));
+            }
+            $count += count($chosen);
+        }
+
+        return new Outcome($draft->change(), $work->selection, $count === 0 ? 'A group is of two notes or more: nothing changed.' : Say::notes($count).' are a group now.');
+    }
+}

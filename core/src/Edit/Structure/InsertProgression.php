@@ -1,0 +1,110 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jactonic\Core\Edit\Structure;
+
+use Jactonic\Core\Edit\Draft;
+use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\Family;
+use Jactonic\Core\Edit\Needs;
+use Jactonic\Core\Edit\Outcome;
+use Jactonic\Core\Edit\Say;
+use Jactonic\Core\Edit\Spec;
+use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Harmony\Chord;
+use Jactonic\Core\Harmony\Voicing;
+use Jactonic\Core\Param\Param;
+use Jactonic\Core\Param\Word;
+use Jactonic\Core\Refusal;
+use Jactonic\Core\Score\Note;
+use Jactonic\Core\Selection\Selection;
+
+/**
+ * Puts a progression in that is typed on one line, from a place on, a bar of it to a bar of the song. Chords that share
+ * a bar share its beats, the first ones the longer; each holds up to the next. Led near, each comes in the inversion
+ * whose voices move least from the one before; from the root, each stands on its root.
+ */
+final class InsertProgression implements Edit
+{
+    public static function spec(): Spec
+    {
+        return new Spec('insert-progression', 'Progression', Family::Structure, 'Puts chords in that are typed on one line: Dm9 | G13 | Cmaj9 | %, or ii7 V7 I in the scale.', [
+            Param::progression('chords', 'Chords'),
+            Param::choice('lead', 'Voices', ['near', 'root'], 'near'),
+            Param::place('tick', 'From', default: new Word('caret')),
+            Param::integer('low', 'No note under', Note::LOWEST, 108, InsertChord::LOW),
+            Param::integer('velocity', 'Velocity', Note::SOFTEST, Note::LOUDEST, setting: 'penVelocity'),
+            Param::scale('scale', 'Scale'),
+        ], Needs::Part, ['chords', 'harmony', 'changes', 'write', 'type'], [
+            ['chords' => 'Dm9 | G13 | Cmaj9 | %', 'tick' => 0], ['chords' => 'ii7 V7 I', 'tick' => 3840, 'scale' => 'F major', 'lead' => 'root', 'velocity' => 40], ['chords' => 'C G/B | Am7', 'tick' => 960],
+        ]);
+    }
+
+    public function apply(Work $work): Outcome
+    {
+        $draft = new Draft;
+        $part = $work->part();
+        $progression = $work->params->progression('chords');
+        $scale = $progression->wantsScale() ? $work->params->scale('scale', $work->score->scaleOf($part)) : null;
+        $low = $work->params->integer('low');
+        $near = $work->params->choice('lead') === 'near';
+        $velocity = $work->params->integer('velocity', $part->settings());
+        $channel = $work->score->channelOf($part);
+        $at = $work->params->integer('tick');
+        $before = $ids = [];
+        $count = 0;
+        foreach ($progression->in($scale) as $chords) {
+            $bar = $work->time()->meters->barAt($at);
+            foreach (self::shares($at, $bar->end(), intdiv(4 * $work->time()->ppq, $bar->meter->unit), count($chords)) as $i => [$from, $to]) {
+                $pitches = self::voices($chords[$i], $near ? $before : [], $low);
+                foreach ($pitches as $pitch) {
+                    $note = new Note($draft->newId($part), $from, $to - $from, $pitch, $velocity, channel: $channel);
+                    $draft->put($part, $note);
+                    $ids[] = $note->id;
+                }
+                $before = $pitches;
+                $count++;
+            }
+            $at = $bar->end();
+        }
+        $said = sprintf('%s from %s: %s.', $count === 1 ? '1 chord' : "$count chords", $work->time()->position($work->params->integer('tick')), Say::shortened($progression->text));
+
+        return (new Outcome($draft->change(), new Selection([$part->id => $ids]), $said))->caretAt($at);
+    }
+
+    /**
+     * @param  list<int>  $before
+     * @return list<int>
+     */
+    private static function voices(Chord $chord, array $before, int $low): array
+    {
+        $pitches = $before === [] ? $chord->pitches($low) : Voicing::near($chord, $before, $low);
+        if ($pitches === [] || max($pitches) > Note::HIGHEST) {
+            throw new Refusal("$chord->name would leave the keyboard: nothing was inserted.", 'low');
+        }
+
+        return $pitches;
+    }
+
+    /**
+     * A bar shared by chords: by beats, the first ones the longer; by ticks where there are more chords than beats.
+     *
+     * @return list<array{int, int}> from and to
+     */
+    private static function shares(int $from, int $to, int $beat, int $count): array
+    {
+        $beats = intdiv($to - $from, $beat);
+        if ($beats < $count || $beats * $beat !== $to - $from) {
+            return array_map(static fn (int $i): array => [$from + intdiv(($to - $from) * $i, $count), max($from + intdiv(($to - $from) * $i, $count) + 1, $from + intdiv(($to - $from) * ($i + 1), $count))], range(0, $count - 1));
+        }
+        $shares = [];
+        for ($i = 0; $i < $count; $i++) {
+            $end = $from + $beat * (intdiv($beats, $count) + ($i < $beats % $count ? 1 : 0));
+            $shares[] = [$from, $end];
+            $from = $end;
+        }
+
+        return $shares;
+    }
+}

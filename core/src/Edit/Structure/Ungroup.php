@@ -1,0 +1,35 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jactonic\Core\Edit\Structure;
+
+use Jactonic\Core\Edit\Draft;
+use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\Family;
+use Jactonic\Core\Edit\Outcome;
+use Jactonic\Core\Edit\Say;
+use Jactonic\Core\Edit\Spec;
+use Jactonic\Core\Edit\Work;
+
+/** Takes the chosen notes out of their groups. */
+final class Ungroup implements Edit
+{
+    public static function spec(): Spec
+    {
+        return new Spec('ungroup', 'Ungroup notes', Family::Structure, 'Notes are chosen one by one again.', words: ['apart', 'release', 'unlink'], examples: [[]], keeps: true);
+    }
+
+    public function apply(Work $work): Outcome
+    {
+        $draft = new Draft;
+        $count = 0;
+        foreach ($work->parts() as $part) {
+            foreach ($work->chosen($part) as $note) {
+                $count += $draft->put($part, $note->with(['group' => 0])) ? 1 : 0;
+            }
+        }
+
+        return new Outcome($draft->change(), $work->selection, $count === 0 ? 'None of them is in a group: nothing changed.' : Say::notes($count).' are in no group any more.');
+    }
+}

@@ -1,0 +1,162 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jactonic\Core\Keymap;
+
+/**
+ * The shortcuts of two strokes, by their families: the first stroke is told by its word, and the key strip shows the
+ * second ones.
+ *
+ * @phpstan-type Row array{0: string, 1: string, 2: string, 3?: array<string, mixed>}
+ */
+final class Families
+{
+    /** What may be chosen by: the second stroke, the move, and its words. */
+    private const MOVES = [
+        ['M', 'muted', 'muted ones'], ['O', 'overlapping', 'overlapping ones'], ['T', 'top-voices', 'top notes'], ['B', 'bottom-voices', 'bottom notes'], ['L', 'lower-voices', 'lower voices'],
+        ['2', 'second-voices', 'second voices'], ['3', 'third-voices', 'third voices'], ['4', 'fourth-voices', 'fourth voices'], ['F', 'first-chords', 'first of each bar'], ['C', 'changes', 'first of each change'],
+        ['S', 'out-of-scale', 'out of the scale'], ['Q', 'off-grid', 'off the grid'], ['D', 'on-beat', 'on the beat'], ['U', 'off-beat', 'off the beat'], ['P', 'same-place', 'same place in the bar'],
+        ['E', 'same-length', 'as long'], ['R', 'row', 'same pitch'], ['ArrowDown', 'softer', 'softer ones'], ['ArrowUp', 'louder', 'louder ones'], ['X', 'every-second', 'every second'],
+        ['Y', 'every-third', 'every third'], ['Z', 'every-fourth', 'every fourth'], ['G', 'group', 'the group'], ['A', 'alone', 'one alone'],
+    ];
+
+    /** With a modifier on the second stroke what is found is added, narrows the choice, or is taken from it. */
+    private const HOWS = ['' => ['instead', ''], 'Shift+' => ['add', 'and '], 'Alt+' => ['narrow', 'only '], 'Alt+Shift+' => ['take', 'without ']];
+
+    /**
+     * Loudness.
+     *
+     * @return list<Row>
+     */
+    public static function loudness(): array
+    {
+        return [
+            ['Shift+V V', 'panel', 'a velocity', ['edit' => 'velocity-set']],
+            ['Shift+V L', 'velocity-level', 'level'],
+            ['Shift+V P', 'velocity-toward', 'pull together', ['percent' => 50]],
+            ['Shift+V W', 'velocity-toward', 'spread', ['percent' => 150]],
+            ['Shift+V D', 'velocity-default', 'as the pen'],
+            ['Shift+V ArrowUp', 'velocity-ramp', 'louder to the end', ['from' => 60, 'to' => 100, 'mode' => 'scale']],
+            ['Shift+V ArrowDown', 'velocity-ramp', 'softer to the end', ['from' => 100, 'to' => 60, 'mode' => 'scale']],
+            ['Shift+V H', 'again', 'loosen', ['edit' => 'velocity-random', 'reseed' => true]],
+            ['Shift+V S', 'panel', 'scale', ['edit' => 'velocity-scale']],
+            ['Shift+V R', 'panel', 'ramp settings', ['edit' => 'velocity-ramp']],
+            ['Shift+V T', 'panel', 'toward a velocity', ['edit' => 'velocity-toward']],
+            ['Shift+V A', 'panel', 'louder, softer by', ['edit' => 'velocity-add']],
+            ['Shift+V Shift+H', 'panel', 'loosen settings', ['edit' => 'velocity-random']],
+            ['Shift+V Shift+ArrowUp', 'velocity-scale', 'a tenth louder', ['percent' => 110]],
+            ['Shift+V Shift+ArrowDown', 'velocity-scale', 'a tenth softer', ['percent' => 90]],
+        ];
+    }
+
+    /**
+     * Scales and chords.
+     *
+     * @return list<Row>
+     */
+    public static function harmony(): array
+    {
+        return [
+            ['Alt+H ArrowUp', 'turn-chord', 'turn up', ['by' => 1]],
+            ['Alt+H ArrowDown', 'turn-chord', 'turn down', ['by' => -1]],
+            ['Alt+H ArrowRight', 'spread-chord', 'open', ['by' => 1]],
+            ['Alt+H ArrowLeft', 'spread-chord', 'close', ['by' => -1]],
+            ['Alt+H C', 'panel', 'a chord by name', ['edit' => 'insert-chord']],
+            ['Alt+H M', 'mirror', 'mirror'],
+            ['Alt+H U', 'step-in-scale', 'step up', ['degrees' => 1]],
+            ['Alt+H D', 'step-in-scale', 'step down', ['degrees' => -1]],
+            ['Alt+H F', 'fit-to-scale', 'fit to the scale'],
+            ['Alt+H 3', 'double-at', 'double a third up', ['degrees' => 2]],
+            ['Alt+H 6', 'double-at', 'double a sixth up', ['degrees' => 5]],
+            ['Alt+H K', 'set', 'held to the scale', ['held' => 'toggle']],
+            ['Alt+H Shift+M', 'mirror', 'mirror in the scale', ['in' => 'scale']],
+            ['Alt+H P', 'panel', 'a progression', ['edit' => 'insert-progression']],
+            ['Alt+H S', 'panel', 'scale', ['name' => 'scale']],
+            ['Alt+H L', 'chord-line', 'chord line'],
+            ['Alt+H A', 'chord-line', 'of all parts', ['set' => 'over']],
+            ['Alt+H G', 'chord-line', 'arpeggios gathered', ['set' => 'arpeggios']],
+            ['Alt+H B', 'chord-line', 'as the pedal holds', ['set' => 'pedal']],
+            ['Alt+H X', 'copy-chords', 'copy the chord line'],
+            ['Alt+H W', 'write-chords', 'chords into the file'],
+            ['Alt+H J', 'chord-sheet', 'chords to print'],
+        ];
+    }
+
+    /**
+     * A phrase in time, and what belongs together in it.
+     *
+     * @return list<Row>
+     */
+    public static function phrase(): array
+    {
+        return [
+            ['Alt+Z R', 'reverse', 'reverse'],
+            ['Alt+Z H', 'stretch', 'half time', ['factor' => 2]],
+            ['Alt+Z D', 'stretch', 'double time', ['factor' => '1/2']],
+            ['Alt+Z T', 'stretch', 'into triplets', ['factor' => '2/3']],
+            ['Alt+Z G', 'group', 'group'],
+            ['Alt+Z U', 'ungroup', 'ungroup'],
+            ['Alt+Z 3', 'to-meter', 'into 3/4', ['beats' => 3]],
+            ['Alt+Z 4', 'to-meter', 'into 4/4', ['beats' => 4]],
+            ['Alt+Z M', 'panel', 'another meter', ['edit' => 'to-meter']],
+        ];
+    }
+
+    /**
+     * The panels of edits.
+     *
+     * @return list<Row>
+     */
+    public static function settings(): array
+    {
+        return [
+            ['Alt+S H', 'panel', 'turn chords', ['edit' => 'turn-chord']],
+            ['Alt+S W', 'panel', 'open chords', ['edit' => 'spread-chord']],
+            ['Alt+S I', 'panel', 'mirror', ['edit' => 'mirror']],
+            ['Alt+S U', 'panel', 'steps of the scale', ['edit' => 'step-in-scale']],
+            ['Alt+S C', 'panel', 'fit to the scale', ['edit' => 'fit-to-scale']],
+            ['Alt+S Z', 'panel', 'stretch', ['edit' => 'stretch']],
+            ['Alt+S F', 'panel', 'a run of notes', ['edit' => 'insert-run']],
+            ['Alt+S P', 'panel', 'as played', ['edit' => 'as-played']],
+            ['Alt+S ArrowRight', 'panel', 'nudge', ['edit' => 'nudge']],
+            ['Alt+S L', 'panel', 'to lines', ['edit' => 'snap-nudge']],
+            ['Alt+S V', 'panel', 'move to', ['edit' => 'move-to']],
+            ['Alt+S O', 'panel', 'overlaps', ['edit' => 'clear-overlaps']],
+            ['Alt+S E', 'panel', 'end at', ['edit' => 'end-at']],
+            ['Alt+S R', 'panel', 'lengths', ['edit' => 'resize']],
+            ['Alt+S D', 'panel', 'double', ['edit' => 'double-at']],
+            ['Alt+S S', 'panel', 'one pitch', ['edit' => 'set-pitch']],
+            ['Alt+S ArrowUp', 'panel', 'transpose', ['edit' => 'transpose']],
+            ['Alt+S M', 'panel', 'mute', ['edit' => 'mute']],
+            ['Alt+S Y', 'panel', 'repeat', ['edit' => 'repeat']],
+            ['Alt+S B', 'panel', 'copy the span', ['edit' => 'copy-span']],
+            ['Alt+S X', 'panel', 'cut the span', ['edit' => 'cut-span']],
+            ['Alt+S N', 'panel', 'name of the part', ['edit' => 'part-rename']],
+            ['Alt+S T', 'panel', 'name of the track', ['edit' => 'track-rename']],
+            ['Alt+S Q', 'panel', 'name of the song', ['edit' => 'song-rename']],
+            ['Alt+S K', 'panel', 'a marker', ['edit' => 'marker-set']],
+            ['Alt+S Delete', 'panel', 'no marker', ['edit' => 'marker-remove']],
+            ['Alt+S G', 'panel', 'chords into the file', ['edit' => 'write-chords']],
+        ];
+    }
+
+    /**
+     * Choosing by what notes are.
+     *
+     * @return list<Row>
+     */
+    public static function choosing(): array
+    {
+        $rows = [];
+        foreach (self::HOWS as $with => [$how, $word]) {
+            foreach (self::MOVES as [$stroke, $move, $label]) {
+                $rows[] = ["N $with$stroke", 'select', "$word$label", ['move' => $move] + ($how === 'instead' ? [] : ['how' => $how])];
+            }
+            $rows[] = ["N {$with}N", 'chord-notes', "{$word}notes of the chord", $how === 'instead' ? [] : ['how' => $how]];
+        }
+        $rows[] = ['N K', 'panel', 'kept choices', ['name' => 'choices']];
+
+        return $rows;
+    }
+}

@@ -1,0 +1,36 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jactonic\Core\Param;
+
+use Jactonic\Core\Harmony\Progression;
+
+/** A progression of chords, as a person types it. */
+final class ProgressionValue extends Plain
+{
+    public function read(mixed $value, string $name): Progression
+    {
+        return Progression::parse($value, $name);
+    }
+
+    public function allowed(): string
+    {
+        return Progression::ALLOWED;
+    }
+
+    public function write(mixed $value): mixed
+    {
+        return $value instanceof Progression ? $value->text : $value;
+    }
+
+    public function field(): string
+    {
+        return 'text';
+    }
+
+    public function limits(): array
+    {
+        return ['shape' => '.+'];
+    }
+}

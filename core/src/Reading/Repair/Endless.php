@@ -1,0 +1,34 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jactonic\Core\Reading\Repair;
+
+use Jactonic\Core\Edit\Say;
+use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Score\Note;
+use Jactonic\Core\Score\Part;
+
+/** A note that its file never ends: it is ended with its bar, or where its pitch is struck again. */
+final class Endless implements Finder
+{
+    public static function title(): string
+    {
+        return 'Notes that never end';
+    }
+
+    public function in(Part $part, Work $work): array
+    {
+        $found = [];
+        $next = [];
+        foreach (array_reverse($part->inOrder()) as $note) {
+            $row = $note->channel << 7 | $note->pitch;
+            if ($note->release === Note::RELEASE_NONE) {
+                $found[] = Found::of('endless', $part->id, [$note], Say::note($note, $work->score).' is never let go.', 'end it with its bar', 'end-at', ['tick' => min($work->time()->meters->barAt($note->start)->end(), $next[$row] ?? PHP_INT_MAX)]);
+            }
+            $next[$row] = $note->start;
+        }
+
+        return array_reverse($found);
+    }
+}

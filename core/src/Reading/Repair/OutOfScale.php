@@ -1,0 +1,58 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jactonic\Core\Reading\Repair;
+
+use Jactonic\Core\Edit\Say;
+use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Harmony\Scale;
+use Jactonic\Core\Reading\Key;
+use Jactonic\Core\Score\Note;
+use Jactonic\Core\Score\Part;
+use Jactonic\Core\Selection\Selection;
+use Jactonic\Core\Standard\GeneralMidi;
+
+/**
+ * A single note out of the scale: one whose tone comes up hardly ever in its part. Where no scale is set, the likeliest
+ * one counts if it explains nearly all.
+ */
+final class OutOfScale implements Finder
+{
+    /** A tone that comes up more often is meant. */
+    private const STRAY = 2;
+
+    private const NEARLY_ALL = 0.97;
+
+    private const FEWEST = 24;
+
+    public static function title(): string
+    {
+        return 'Out of the scale';
+    }
+
+    public function in(Part $part, Work $work): array
+    {
+        $notes = array_values(array_filter($part->inOrder(), static fn (Note $n): bool => ! $n->muted && $n->channel !== GeneralMidi::DRUM_CHANNEL));
+        $scale = $work->score->scaleOf($part) ?? (count($notes) >= self::FEWEST ? self::likeliest($part, $work) : null);
+        if ($scale === null) {
+            return [];
+        }
+        $counts = array_count_values(array_map(static fn (Note $n): int => $n->pitch % 12, $notes));
+        $found = [];
+        foreach ($notes as $note) {
+            if (! $scale->holds($note->pitch) && $counts[$note->pitch % 12] <= self::STRAY) {
+                $found[] = Found::of('out-of-scale', $part->id, [$note], sprintf('%s is not in %s.', Say::note($note, $work->score), $scale->name), 'to '.Say::pitch($scale->nearest($note->pitch), $work->score), 'fit-to-scale', ['scale' => $scale->name]);
+            }
+        }
+
+        return $found;
+    }
+
+    private static function likeliest(Part $part, Work $work): ?Scale
+    {
+        $best = (new Key)->read(new Work($work->score, new Selection([$part->id => []]), $work->params))['scales'][0] ?? null;
+
+        return $best === null || $best['share'] < self::NEARLY_ALL ? null : Scale::tryParse($best['scale']);
+    }
+}

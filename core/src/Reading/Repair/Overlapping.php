@@ -1,0 +1,48 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jactonic\Core\Reading\Repair;
+
+use Jactonic\Core\Edit\Say;
+use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Score\Note;
+use Jactonic\Core\Score\Part;
+use Jactonic\Core\Selection\Chords;
+use Jactonic\Core\Selection\Overlaps;
+
+/** Notes that sound into the next of their pitch, told chord by chord. Doubled ones are told by themselves. */
+final class Overlapping implements Finder
+{
+    public static function title(): string
+    {
+        return 'Overlaps';
+    }
+
+    public function in(Part $part, Work $work): array
+    {
+        $doubled = [];
+        foreach ((new Doubled)->in($part, $work) as $one) {
+            $doubled += array_flip($one->notes);
+        }
+        $overlapping = Overlaps::ids($part->inOrder());
+        $next = $found = [];
+        foreach (array_reverse(Chords::of(array_values(array_filter($part->inOrder(), static fn (Note $n): bool => isset($overlapping[$n->id]) && ! isset($doubled[$n->id]) && ! $n->muted)), $work->time())) as $chord) {
+            $into = [];
+            foreach ($chord as $note) {
+                $later = $next[$note->channel << 7 | $note->pitch] ?? null;
+                if ($later !== null && $note->end() > $later->start) {
+                    array_push($into, $note, $later);
+                }
+                $next[$note->channel << 7 | $note->pitch] = $note;
+            }
+            if ($into !== []) {
+                $count = intdiv(count($into), 2);
+                $found[] = Found::of('overlapping', $part->id, $into, $count === 1 ? Say::note($into[0], $work->score).' sounds into the next of its pitch.'
+                    : sprintf('%d notes of the chord at %s sound into the next of their pitch.', $count, $work->time()->position(Chords::start($chord))), 'end where the next begins', 'clear-overlaps', ['scope' => 'pitch', 'gather' => 0]);
+            }
+        }
+
+        return array_reverse($found);
+    }
+}

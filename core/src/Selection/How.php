@@ -1,0 +1,36 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jactonic\Core\Selection;
+
+use Jactonic\Core\Refusal;
+
+/** How what is found meets what is chosen: instead of it, besides it, only what is in both, or taken from it. */
+enum How: string
+{
+    case Instead = 'instead';
+    case Add = 'add';
+    case Narrow = 'narrow';
+    case Take = 'take';
+
+    /**
+     * Checks a way of choosing.
+     *
+     * @param  mixed  $what  the name of a move, or a pick
+     * @param  mixed  $how  null for instead
+     * @param  string  $parameter  what it is called where it comes from
+     *
+     * @throws Refusal
+     */
+    public static function check(mixed $what, mixed $how, string $parameter = 'select'): self
+    {
+        if (is_array($what)) {
+            Pick::parse($what);
+        } elseif (! is_string($what) || Move::tryFrom($what) === null) {
+            throw Refusal::parameter($parameter, $what, 'a pick, or one of '.implode(', ', array_column(Move::cases(), 'value')));
+        }
+
+        return self::tryFrom(is_string($how ?? 'instead') ? $how ?? 'instead' : '') ?? throw Refusal::parameter('how', $how, 'one of '.implode(', ', array_column(self::cases(), 'value')));
+    }
+}
