@@ -74,4 +74,5 @@ Route::view('/keys', 'app');
 Route::view('/keys/sheet', 'app');
 Route::view('/pace', 'app');
 Route::view('/songs/{song}', 'app')->where('song', $id);
+Route::view('/songs/{song}/chords', 'app')->where('song', $id);
 Route::view('/songs/{song}/parts/{part}', 'app')->where(['song' => $id, 'part' => $id]);

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Demo;
 
+use Jactonic\Core\Harmony\Scale;
 use Jactonic\Core\Score\Kept;
 use Jactonic\Core\Score\Note;
 use Jactonic\Core\Score\Part;
@@ -72,7 +73,7 @@ final class LanternFerry
         $demo->kit();
         $demo->pad();
 
-        return new Song(new Score($time, $demo->parts, $demo->tracks, count($demo->parts) + 1, count($demo->tracks) + 1, name: 'Lantern Ferry'), new Source);
+        return new Song(new Score($time, $demo->parts, $demo->tracks, count($demo->parts) + 1, count($demo->tracks) + 1, name: 'Lantern Ferry', scale: Scale::parse('D minor')), new Source);
     }
 
     private function piano(): void

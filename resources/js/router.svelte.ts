@@ -2,12 +2,15 @@ export type Place =
     | { at: 'songs' }
     | { at: 'keys'; page: 'shortcuts' | 'sheet' | 'pace' }
     | { at: 'song'; song: number }
+    | { at: 'chords'; song: number }
     | { at: 'roll'; song: number; part: number };
 
 function read(path: string): Place {
     if (path === '/keys') return { at: 'keys', page: 'shortcuts' };
     if (path === '/keys/sheet') return { at: 'keys', page: 'sheet' };
     if (path === '/pace') return { at: 'keys', page: 'pace' };
+    const chords = /^\/songs\/(\d+)\/chords$/.exec(path);
+    if (chords) return { at: 'chords', song: Number(chords[1]) };
     const hit = /^\/songs\/(\d+)(?:\/parts\/(\d+))?$/.exec(path);
     if (!hit) return { at: 'songs' };
     return hit[2] ? { at: 'roll', song: Number(hit[1]), part: Number(hit[2]) } : { at: 'song', song: Number(hit[1]) };
@@ -16,6 +19,7 @@ function read(path: string): Place {
 export function addressOf(place: Place): string {
     if (place.at === 'songs') return '/';
     if (place.at === 'keys') return { shortcuts: '/keys', sheet: '/keys/sheet', pace: '/pace' }[place.page];
+    if (place.at === 'chords') return `/songs/${place.song}/chords`;
     return place.at === 'song' ? `/songs/${place.song}` : `/songs/${place.song}/parts/${place.part}`;
 }
 
@@ -35,7 +39,7 @@ class Router {
     }
 
     go(place: Place): void {
-        if (this.place.at !== 'keys') this.before = this.place;
+        if (this.place.at !== 'keys' && this.place.at !== 'chords') this.before = this.place;
         const address = addressOf(place);
         if (address !== location.pathname) history.pushState(null, '', address);
         this.place = place;

@@ -22,6 +22,9 @@ final class ChordLine
     /** What sounds for less of a beat or bar than this share of its longest tone is a passing note. */
     private const PASSING = 0.3;
 
+    /** What does not begin in a beat or bar counts there where it sounds for this share of it. */
+    private const RINGING = 0.34;
+
     /** A note held over from before counts where it goes on for this share of a quarter. */
     private const LINGERING = 0.5;
 
@@ -141,7 +144,9 @@ final class ChordLine
         foreach ($tones as [$start, $end, $pitch]) {
             $weights[$pitch % 12] = ($weights[$pitch % 12] ?? 0) + ($arpeggios ? 1 : max(0, min($end, $to) - max($start, $from)));
         }
-        if ($weights === []) {
+        // What only rings on into it from before is the chord before, ending.
+        $begun = array_filter($tones, static fn (array $t): bool => $t[0] >= $from) !== [];
+        if ($weights === [] || (! $begun && ! $arpeggios && max($weights) < ($to - $from) * self::RINGING)) {
             return null;
         }
         $least = $arpeggios ? 0 : max($weights) * self::PASSING;

@@ -26,6 +26,9 @@ final readonly class Scale
         'minor pentatonic' => 9, 'blues' => 9,
     ];
 
+    /** Roots as they are mostly spelled. */
+    public const ROOTS = ['C', 'C♯', 'D♭', 'D', 'E♭', 'E', 'F', 'F♯', 'G♭', 'G', 'A♭', 'A', 'B♭', 'B'];
+
     private const OCTAVE = 12;
 
     /**
@@ -60,6 +63,17 @@ final readonly class Scale
         $steps = $value['steps'] ?? self::KINDS[is_string($value['kind'] ?? null) ? strtolower($value['kind']) : ''] ?? null;
 
         return self::of($value['root'], is_array($steps) ? array_values($steps) : null);
+    }
+
+    /** @return list<string> the names of the kinds that there are, each kind once */
+    public static function names(): array
+    {
+        $names = [];
+        foreach (self::KINDS as $name => $steps) {
+            $names[implode(' ', $steps)] ??= $name;
+        }
+
+        return array_values($names);
     }
 
     /** Whether a pitch belongs to it. */

@@ -26,7 +26,7 @@ final class ChordValue extends Plain
 
     public function field(): string
     {
-        return 'text';
+        return 'chord';
     }
 
     public function limits(): array

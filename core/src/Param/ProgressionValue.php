@@ -26,7 +26,7 @@ final class ProgressionValue extends Plain
 
     public function field(): string
     {
-        return 'text';
+        return 'chord';
     }
 
     public function limits(): array

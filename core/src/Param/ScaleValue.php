@@ -26,11 +26,11 @@ final class ScaleValue extends Plain
 
     public function field(): string
     {
-        return 'text';
+        return 'scale';
     }
 
     public function limits(): array
     {
-        return ['shape' => '[A-G][#b♯♭]?(?: [A-Za-z]+)+'];
+        return ['shape' => '[A-G][#b♯♭]?(?: [A-Za-z]+)+', 'roots' => Scale::ROOTS, 'kinds' => Scale::names()];
     }
 }

@@ -1,4 +1,5 @@
 import { noteOf, pointOf, rowOf, rowOfPoint, type Note, type Point, type Row } from './tables';
+import type { ScaleData } from './head.svelte';
 import { Lines } from './lines';
 import type { LinesData, PartChange, PartData, PartHead, Pen, Settings } from './types';
 
@@ -11,8 +12,13 @@ export class Part {
     settings = $state.raw<Settings>(null as unknown as Settings);
     lines = $state.raw<Lines>(null as unknown as Lines);
     private pen: Pen = { ticks: 1 };
-    /** The pitch classes of its scale; null where it has none. */
-    scale = $state.raw<ReadonlySet<number> | null>(null);
+    /** The pitch classes of a scale of its own; null where it has none. */
+    private ownScale = $state.raw<readonly number[] | null>(null);
+    /** The pitch classes of the scale that holds in it, its own or the song’s. */
+    readonly scale = $derived.by(() => {
+        const classes = this.ownScale ?? this.song.scale?.classes;
+        return classes ? new Set(classes) : null;
+    });
     /** In order of time. */
     points: Point[] = [];
     /** Goes up whenever a note changed. */
@@ -34,7 +40,11 @@ export class Part {
     private blockEnds: number[] = [];
 
     /** @param tables the lines that parts share, by name */
-    constructor(data: PartData, tables: Record<string, LinesData> = {}) {
+    constructor(
+        data: PartData,
+        private readonly song: { readonly scale: ScaleData | null },
+        tables: Record<string, LinesData> = {},
+    ) {
         this.id = data.id;
         this.load(data, tables);
     }
@@ -54,7 +64,7 @@ export class Part {
         this.head = { id, track, name, from, to, muted };
         this.settings = data.settings;
         this.pen = data.pen;
-        this.scale = data.scale && new Set(data.scale);
+        this.ownScale = data.scale;
         this.lines = new Lines(typeof data.lines === 'string' ? tables[data.lines]! : data.lines);
         this.notes.clear();
         this.pointsById.clear();
@@ -72,7 +82,7 @@ export class Part {
         if (change.put.length + change.drop.length > 0 || change.shift || change.head) this.put(change.put);
         if (change.settings) this.settings = change.settings;
         if (change.pen) this.pen = change.pen;
-        if (change.scale !== undefined) this.scale = change.scale && new Set(change.scale);
+        if (change.scale !== undefined) this.ownScale = change.scale;
         if (change.lines) this.lines = new Lines(change.lines);
     }
 
@@ -145,6 +155,29 @@ export class Part {
             this.velocities[i] = n.velocity;
             this.mutes[i] = n.muted;
         }
+    }
+
+    /** What the scale that holds in it is called; empty where there is none. */
+    get scaleName(): string {
+        return this.settings.scale ?? this.song.scale?.name ?? '';
+    }
+
+    /** The row of the scale nearest to one, of two as near the lower; where it is held to one, else the row itself. */
+    rowHeld(pitch: number, always = false): number {
+        if (!this.settings.held || always || !this.isOutside(pitch)) return pitch;
+        const down = this.rowBeside(pitch, -1, false);
+        const up = this.rowBeside(pitch, 1, false);
+        return up - pitch < pitch - down ? up : down;
+    }
+
+    /** Notes, and with each grouped one all of its group. */
+    grouped(ids: Iterable<number>): number[] {
+        const all = new Set(ids);
+        const groups = new Set([...all].map((id) => this.notes.get(id)?.group ?? 0));
+        groups.delete(0);
+        if (groups.size > 0)
+            for (const n of this.ordered) if (groups.has(n.group) && this.holds(n.start)) all.add(n.id);
+        return [...all];
     }
 
     /** Whether a pitch lies outside the part's scale. */

@@ -2,6 +2,7 @@ import { request } from './client';
 import { caretIn } from './caret';
 import { Copied } from './copied';
 import { Elsewhere } from './elsewhere';
+import { Head } from './head.svelte';
 import { Lines } from './lines';
 import { Looking } from './looking.svelte';
 import { Notebook } from './notebook.svelte';
@@ -34,15 +35,10 @@ const MOST_CHOSEN_HEARD = 12;
  * A song in the interface: the server's state as last told, the selection, and the queue of commands. Nothing is
  * shown as done before the server has said so.
  */
-export class Song {
+export class Song extends Head {
     readonly id: number;
-    name = $state('');
-    revision = 0;
-    canUndo = $state(false);
-    canRedo = $state(false);
     end = $state(0);
     early = 0;
-    tones: string[] = [];
     time = $state.raw<Time>(null as unknown as Time);
     tracks = $state.raw<Track[]>([]);
     readonly parts = new Map<number, Part>();
@@ -62,8 +58,6 @@ export class Song {
     private home: Part | null = null;
     /** The stretch of time that was last seen of a part, and how high its rows were. */
     seen: { left: number; scale: number; row: number } | null = null;
-    /** Goes up with each answer that may have changed the history. */
-    revisionShown = $state(0);
     selectionVersion = $state(0);
 
     /** A place in time and pitch of the open part, to work at. */
@@ -102,6 +96,7 @@ export class Song {
     /** The edit that the last step was made by, and the revision that it left. */
     private last = { edit: '', revision: 0 };
     private constructor(data: SongData) {
+        super();
         this.id = data.id;
         this.load(data);
     }
@@ -118,10 +113,9 @@ export class Song {
     private load(data: SongData): void {
         this.time = new Time(data.ppq, data.tempos, data.meters, data.markers);
         this.early = data.early;
-        this.tones = data.tones;
         this.parts.clear();
         for (const track of data.tracks)
-            for (const part of track.parts) this.parts.set(part.id, new Part(part, data.tables));
+            for (const part of track.parts) this.parts.set(part.id, new Part(part, this, data.tables));
         this.setTracks(data.tracks);
         this.end = data.end;
         this.head(data);
@@ -133,14 +127,6 @@ export class Song {
             ...t,
             parts: parts.filter((p) => p.trackId === t.id).sort(byPlace),
         }));
-    }
-
-    /** Takes over what stands at the head of every answer. */
-    head(head: { name?: string; revision: number; canUndo: boolean; canRedo: boolean }): void {
-        if (head.name !== undefined) this.name = head.name;
-        this.revision = this.revisionShown = head.revision;
-        this.canUndo = head.canUndo;
-        this.canRedo = head.canRedo;
     }
 
     trackOf(part: Part): Track {
@@ -318,7 +304,7 @@ export class Song {
             } else if ('part' in change) {
                 if (part) part.load(change.part);
                 else {
-                    this.parts.set(id, new Part(change.part));
+                    this.parts.set(id, new Part(change.part, this));
                     this.made = id;
                 }
                 this.setTracks(this.tracks);

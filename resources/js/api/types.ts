@@ -1,4 +1,5 @@
 /** What the server says and is asked, as docs/architecture.md has it. */
+import type { ScaleData } from './head.svelte';
 import type { Row } from './tables';
 
 export type { Note, Point, Row } from './tables';
@@ -29,6 +30,8 @@ export interface Settings {
     scale: string | null;
     /** Held to the scale: what moves pitches by one goes by its steps. */
     held: boolean;
+    /** Kept choices: ids of notes by name; an empty list where there are none. */
+    choices: Record<string, number[]> | never[];
 }
 
 /**
@@ -86,6 +89,7 @@ export interface SongData extends SongHead {
     end: number;
     /** Ticks by which a note may be early for a bar and be meant for it. */
     early: number;
+    scale: ScaleData | null;
     /** Names of the twelve tones from C, as its key spells them. */
     tones: string[];
     /** tick, seconds, microseconds per quarter */
@@ -144,6 +148,8 @@ export interface Answer {
     revision: number;
     end: number;
     name?: string;
+    scale?: ScaleData | null;
+    tones?: string[];
     parts: Record<string, PartAnswer>;
     tracks?: Omit<TrackData, 'parts'>[];
     selection: SelectionItem[] | null;
@@ -219,7 +225,10 @@ export interface Command {
     recipe?: string | RecipeData;
     /** So many times over, as one step. */
     times?: number;
-    select?: string;
+    /** A move, or a condition. */
+    select?: string | Record<string, unknown>;
+    /** How what is found meets what is chosen: add, narrow, take; left out it takes its place. */
+    how?: string;
     /** A note that was touched by hand. */
     touched?: number;
     set?: Record<string, unknown>;
@@ -249,7 +258,9 @@ export interface Param {
         | 'times'
         | 'place'
         | 'pitch'
-        | 'pick';
+        | 'pick'
+        | 'scale'
+        | 'chord';
     /** No field can ask for it. */
     hidden?: boolean;
     unit?: string;
@@ -259,6 +270,9 @@ export interface Param {
     /** The part's setting that stands in where it is left out. */
     setting?: keyof Settings;
     choices?: string[];
+    /** Of a scale: how roots are spelled, and what kinds there are. */
+    roots?: string[];
+    kinds?: string[];
     optional?: boolean;
     allowed: string;
     /** What is typed of it looks like this: a pattern. */
@@ -308,7 +322,8 @@ export interface KeyState {
 export interface RecipeStep {
     edit?: string;
     params?: Record<string, unknown>;
-    select?: string;
+    select?: string | Record<string, unknown>;
+    how?: string;
     set?: Record<string, unknown>;
     recipe?: string;
     off?: boolean;

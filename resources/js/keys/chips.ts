@@ -60,7 +60,7 @@ export function chips(
 
 /** What a first stroke leads to, before it is pressed. */
 function sequence(group: Binding[]): string {
-    if (group.every((b) => b.command === 'select')) return 'choose…';
+    if (group.some((b) => b.command === 'select')) return 'choose…';
     if (group.every((b) => b.command === 'panel')) return 'settings of…';
     return `${label(group.map((b) => b.label))}…`;
 }

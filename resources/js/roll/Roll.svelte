@@ -14,7 +14,9 @@
     import { tool } from './pen.svelte';
     import { notesSeen } from './seen';
     import { Sheet, type LayerName } from './sheet.svelte';
-    import { fit, KEYBOARD, LANE, RULER } from './sizes';
+    import { chordLine } from '../harmony/chord-line.svelte';
+    import ChordRow from './ChordRow.svelte';
+    import { CHORDS, fit, KEYBOARD, LANE, RULER } from './sizes';
     import { StepInput } from './steps.svelte';
     import Surface from './Surface.svelte';
     import { wheelOf } from './wheel';
@@ -98,6 +100,7 @@
     });
     $effect(() => {
         void sheet.laneOpen;
+        void chordLine.shown;
         if (sheet.view.width > 0) resize();
     });
 </script>
@@ -107,7 +110,7 @@
     bind:this={body}
     class="roll grid min-h-0 flex-1 outline-none"
     style:grid-template-columns="{KEYBOARD}px 1fr"
-    style:grid-template-rows="{RULER}px 1fr {sheet.laneOpen ? LANE : 0}px"
+    style:grid-template-rows="{RULER}px {chordLine.shown ? CHORDS : 0}px 1fr {sheet.laneOpen ? LANE : 0}px"
     aria-label="Piano roll of {part.name}, {part.version >= 0 ? part.notes.size : 0} notes, {song.selectionVersion >= 0
         ? song.selected.size
         : 0} chosen"
@@ -117,13 +120,13 @@
     onwheel={wheel}
 >
     <div class="corner flex items-center border-b border-base-content/50 bg-base-200 px-1 text-xs leading-tight">
-        {#if part.settings.scale}
+        {#if part.scaleName}
             <button
                 class="w-full cursor-pointer text-left"
                 title="The scale; a press holds the part to it, or lets it go"
                 aria-pressed={part.settings.held}
                 {@attach does('set', { held: 'toggle' })}
-                ><span class="block truncate">{part.settings.scale}</span><span class="block font-semibold"
+                ><span class="block truncate">{part.scaleName}</span><span class="block font-semibold"
                     >{part.settings.held ? 'held to it' : 'not held'}</span
                 ></button
             >
@@ -132,6 +135,7 @@
     <Surface hand={hands.ruler} testid="ruler">
         <canvas bind:this={canvases.ruler} class="absolute inset-0 size-full"></canvas>
     </Surface>
+    <ChordRow {sheet} bind:canvas={canvases.chords} />
     <Surface hand={hands.keyboard} testid="keyboard">
         <canvas bind:this={canvases.keyboard} class="absolute inset-0 size-full"></canvas>
     </Surface>

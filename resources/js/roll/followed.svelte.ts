@@ -3,7 +3,9 @@ import { inputs } from '../sound/inputs/inputs.svelte';
 import { recorder } from '../sound/recorder.svelte';
 import { transport } from '../sound/transport.svelte';
 import { theme } from '../theme.svelte';
+import { panels } from '../views/panels.svelte';
 import type { Sheet } from './sheet.svelte';
+import { PANEL } from './sizes';
 
 /** Milliseconds after a change before it is asked where notes overlap: a held key asks once. */
 const OVERLAPS_AFTER = 120;
@@ -18,10 +20,14 @@ export function followed(sheet: Sheet): void {
         void part.lines;
         void part.head;
         void part.scale;
+        void song.tones;
         void song.end;
         void song.selectionVersion;
         view.end = song.end;
         if (there()) sheet.touchAll();
+    });
+    $effect(() => {
+        view.covered = panels.open && panels.open.name !== 'commands' ? PANEL : 0;
     });
     $effect(() => {
         void theme.version;

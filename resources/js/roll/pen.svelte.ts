@@ -1,3 +1,4 @@
+import type { Lines } from '../api/lines';
 import type { Part } from '../api/part.svelte';
 import type { Command } from '../api/types';
 import { insert } from './commands/make';
@@ -28,18 +29,24 @@ export class PenStroke {
     private axis: 'time' | 'pitch' | null = null;
     private lengthened = false;
     private run = false;
+    /** Laid before the grid became another, and where its lines go on from there. */
+    private laid: Drawn[] = [];
+    private lines: Lines;
     private readonly start: number;
+    private readonly pitch: number;
 
     constructor(
         private readonly part: Part,
         private readonly x0: number,
         private readonly y0: number,
         tick: number,
-        private readonly pitch: number,
+        pitch: number,
         free: boolean,
     ) {
+        this.pitch = part.rowHeld(pitch, free);
+        this.lines = part.lines;
         this.start = free ? Math.round(Math.max(0, tick)) : part.lines.around(Math.max(0, tick))[0];
-        this.notes = [this.one(pitch)];
+        this.notes = [this.one(this.pitch)];
     }
 
     private one(pitch: number): Drawn {
@@ -54,14 +61,15 @@ export class PenStroke {
     move(view: View, x: number, y: number, held: { shift: boolean; alt: boolean }): void {
         const [dx, dy] = [x - this.x0, y - this.y0];
         if (this.axis === null && Math.hypot(dx, dy) < DRAG_FROM) return;
-        this.run = held.shift;
-        if (held.shift) {
-            this.notes = this.along(Math.max(0, view.tick(x)), view.pitch(y));
+        // Once a run it stays one: the hand is free to change the grid on the way.
+        this.run ||= held.shift;
+        if (this.run) {
+            this.notes = this.along(Math.max(0, view.tick(x)), this.part.rowHeld(view.pitch(y), held.alt));
             return;
         }
         this.axis ??= Math.abs(dx) >= Math.abs(dy) ? 'time' : 'pitch';
         if (this.axis === 'pitch') {
-            this.notes = [this.one(view.pitch(y))];
+            this.notes = [this.one(this.part.rowHeld(view.pitch(y), held.alt))];
             return;
         }
         const tick = Math.max(0, view.tick(x));
@@ -71,11 +79,15 @@ export class PenStroke {
         this.notes = [{ start: this.start, length: Math.max(1, end - this.start), pitch: this.pitch }];
     }
 
-    /** A note at each line from the first to the pen, each a cell long. */
+    /** A note at each line from the first to the pen, each a cell long; where the grid becomes another, from there by that. */
     private along(tick: number, pitch: number): Drawn[] {
         const { lines } = this.part;
-        const notes: Drawn[] = [];
-        const [low, high] = tick < this.start ? [tick, this.start] : [this.start, tick];
+        if (lines !== this.lines) this.laid = [...this.notes];
+        this.lines = lines;
+        const from = this.laid.reduce((end, n) => Math.max(end, n.start + n.length), this.start);
+        if (this.laid.length > 0 && tick < from) return (this.laid = this.laid.filter((n) => n.start <= tick));
+        const notes: Drawn[] = [...this.laid];
+        const [low, high] = tick < from ? [tick, from] : [from, tick];
         for (let at = lines.around(low)[0]; at <= high;) {
             const after = lines.around(at)[1];
             const share = tick === this.start ? 0 : (at - this.start) / (tick - this.start);

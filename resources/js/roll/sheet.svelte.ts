@@ -13,7 +13,7 @@ import { pitchName } from './names';
 import { Passing } from './passing';
 import type { StepInput } from './steps.svelte';
 
-export type LayerName = 'grid' | 'notes' | 'overlay' | 'ruler' | 'keyboard' | 'lane';
+export type LayerName = 'grid' | 'notes' | 'overlay' | 'ruler' | 'keyboard' | 'lane' | 'chords';
 
 const DRUM_CHANNEL = 9;
 const OPENING_BARS = 6;
@@ -98,7 +98,7 @@ export class Sheet {
     }
 
     touchAll(): void {
-        this.touch('grid', 'notes', 'ruler', 'keyboard', 'lane');
+        this.touch('grid', 'notes', 'ruler', 'keyboard', 'lane', 'chords');
         const o = this.overlay;
         // Mostly there is nothing on it.
         if (
@@ -177,7 +177,8 @@ export class Sheet {
         if (this.song.selected.size > 2000) return;
         const found = this.bounds();
         // Only what fits is followed: a whole part is looked at as the person has it.
-        if (found && (found[1] - found[0]) * this.view.scale <= this.view.width) this.view.reveal(...found);
+        if (found && (found[1] - found[0]) * this.view.scale <= this.view.width - this.view.covered)
+            this.view.reveal(...found);
     }
 
     showCaret(): void {

@@ -16,6 +16,8 @@ export class View {
     row = 14;
     width = 0;
     height = 0;
+    /** Pixels at the right that a panel lies over. */
+    covered = 0;
     /** Tick up to which there is something to see. */
     end = 0;
 
@@ -86,9 +88,9 @@ export class View {
     /** Brings a stretch into view with the least movement, keeping the zoom. */
     reveal(from: number, to: number, low: number, high: number): void {
         const [left, top] = [this.left, this.top];
-        const span = this.width / this.scale;
+        const span = (this.width - this.covered) / this.scale;
         if (from < this.left || to - from > span) this.left = from - Math.min(span * 0.1, 40 / this.scale);
-        else if (to > this.right) this.left = to - span * 0.9;
+        else if (to > this.left + span) this.left = to - span * 0.9;
         const rows = this.height / this.row;
         if (high > this.top) this.top = high + Math.min(1, rows / 8);
         else if (low < this.top - rows + 1) this.top = low + rows - 1 - Math.min(1, rows / 8);

@@ -43,7 +43,7 @@
     let dropped = $state.raw<File[]>([]);
     let dragged = $state(false);
     const place = $derived(router.place);
-    const wanted = $derived(place.at === 'song' || place.at === 'roll' ? place.song : null);
+    const wanted = $derived(place.at === 'songs' || place.at === 'keys' ? null : place.song);
     const part = $derived.by(() => {
         // Parts come and go with steps of the history.
         void song?.revisionShown;
@@ -73,11 +73,14 @@
                 loaded.onTime = () => recorder.stop();
                 transport.attach(loaded);
                 void interrupted.look(loaded);
-                spellAs(loaded.tones);
                 song = loaded;
             },
             (e: unknown) => (trouble = e instanceof Error ? e.message : String(e)),
         );
+    });
+    // Before what shows names looks for them.
+    $effect.pre(() => {
+        if (song) spellAs(song.tones);
     });
     // Where there is no sound, the sentence line says why.
     $effect(() => {
@@ -99,7 +102,7 @@
         return () => clearTimeout(idle);
     });
     $effect(() => {
-        keys.context = place.at;
+        keys.context = place.at === 'chords' ? 'keys' : place.at;
         if (place.at === 'keys') document.title = `${place.page === 'pace' ? 'Pace' : 'Shortcuts'} · Jactonic`;
         else
             document.title =
@@ -326,7 +329,7 @@
 />
 
 <div class="flex h-full flex-col">
-    {#if place.at !== 'keys' || place.page !== 'sheet'}
+    {#if place.at !== 'chords' && (place.at !== 'keys' || place.page !== 'sheet')}
         <TopLine {song} {part} stepsOpen={panels.open?.name === 'steps'} />
     {/if}
     {#if song && (place.at === 'song' || place.at === 'roll')}<TakeOffer />{/if}
@@ -347,6 +350,9 @@
             </main>
         {:else if !song}
             <main class="m-auto" role="status">Opening the song…</main>
+        {:else if place.at === 'chords'}
+            {@const ChordSheet = pages.get('chords')}
+            {#if ChordSheet}<ChordSheet {song} />{/if}
         {:else if place.at === 'roll' && part}
             {@const RollPage = pages.get('roll')}
             {#key part}

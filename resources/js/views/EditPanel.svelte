@@ -2,7 +2,7 @@
     import { untrack } from 'svelte';
     import type { Part } from '../api/part.svelte';
     import type { Song } from '../api/song.svelte';
-    import type { Spec } from '../api/types';
+    import type { Note, Spec } from '../api/types';
     import { paramWords, same } from '../keys/commands.svelte';
     import Field from './fields/Field.svelte';
     import LastTime, { asksForLast } from './LastTime.svelte';
@@ -29,6 +29,19 @@
         void untrack(() => song.looking.look([command]));
     });
     $effect(() => () => song.looking.unlook());
+
+    // What is named is heard as it is typed.
+    $effect(() => {
+        const landing = song.looking.landing;
+        if (!spec.params.some((p) => p.type === 'chord') || !landing || landing.notes.length === 0) return;
+        untrack(() => song.onNotes(firstStruck(landing.notes), true));
+    });
+
+    /** The first chord of some notes. */
+    function firstStruck(notes: Note[]): Note[] {
+        const start = Math.min(...notes.map((n) => n.start));
+        return notes.filter((n) => n.start === start);
+    }
 
     function set(name: string, value: unknown): void {
         const set = Object.entries({ ...params, [name]: value });

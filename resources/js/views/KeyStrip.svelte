@@ -27,11 +27,14 @@
         return commands.find(b.command)?.needs !== 'notes' && b.params.edit === undefined;
     }
 
-    /** What a first stroke leads to, where all of it is of one group and not just choosing or settings. */
+    /** What a first stroke leads to: the group that most of it is of, where it is not just choosing or settings. */
     function family(group: Binding[]): string | null {
-        const groups = new Set(group.map((b) => commands.find(String(b.params.edit ?? b.command))?.group));
+        const groups = group.map((b) => commands.find(String(b.params.edit ?? b.command))?.group ?? '');
         const kinds = new Set(group.map((b) => b.command));
-        return groups.size === 1 && kinds.size > 1 ? `${WORDS[[...groups][0] ?? ''] ?? [...groups][0]}…` : null;
+        if (kinds.size === 1 || group.some((b) => b.command === 'select')) return null;
+        const often = (g: string): number => groups.filter((o) => o === g).length;
+        const most = groups.reduce((a, b) => (often(b) > often(a) ? b : a));
+        return `${WORDS[most] ?? most}…`;
     }
 
     function worded(b: Binding): Binding {

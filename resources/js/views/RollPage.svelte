@@ -12,6 +12,7 @@
     import { recorder } from '../sound/recorder.svelte';
     import { transport } from '../sound/transport.svelte';
     import BottomLine from './BottomLine.svelte';
+    import ChoicesPanel from './ChoicesPanel.svelte';
     import EditPanel from './EditPanel.svelte';
     import GroovePanel from './GroovePanel.svelte';
     import InputPanel from './InputPanel.svelte';
@@ -19,6 +20,8 @@
     import { panels } from './panels.svelte';
     import PenPanel from './PenPanel.svelte';
     import ReadingPanel from './ReadingPanel.svelte';
+    import RepairsPanel from './RepairsPanel.svelte';
+    import ScalePanel from './ScalePanel.svelte';
     import RecordingPanel from './RecordingPanel.svelte';
     import RecipesPanel from './recipes/RecipesPanel.svelte';
     import PartLine from './PartLine.svelte';
@@ -112,5 +115,11 @@
         <TempoPanel {song} {part} />
     {:else if open?.name === 'nudge'}
         <NudgePanel {song} {part} />
+    {:else if open?.name === 'scale'}
+        <ScalePanel {song} {part} />
+    {:else if open?.name === 'repairs'}
+        <RepairsPanel {song} {part} />
+    {:else if open?.name === 'choices'}
+        <ChoicesPanel {song} {part} />
     {/if}
 </main>

@@ -2,6 +2,8 @@
     import { onMount, tick, untrack } from 'svelte';
     import type { Part } from '../api/part.svelte';
     import type { Song } from '../api/song.svelte';
+    import { chordLine } from '../harmony/chord-line.svelte';
+    import { harmony } from '../harmony/commands';
     import { does } from '../keys/does';
     import { keys } from '../keys/keys.svelte';
     import { addressOf, follow, router } from '../router.svelte';
@@ -10,6 +12,7 @@
     import BottomLine from './BottomLine.svelte';
     import MiniPart from './MiniPart.svelte';
     import Rename from './Rename.svelte';
+    import SongChords from './SongChords.svelte';
 
     let { song }: { song: Song } = $props();
 
@@ -111,6 +114,7 @@
             'choose-parts': (p) =>
                 take((p.which === 'track' ? [song.tracks[chosen.track]!] : song.tracks).flatMap((t) => t.parts)),
             'open-songs': letGo,
+            ...harmony(song, null),
             rename: () => void (renaming = true),
             set: (p) => song.do({ set: p, on: [{ parts: [...song.chosenParts] }] }),
             track: (p) => void turn(chosen.track, p.what === 'muted' ? 'muted' : 'soloed'),
@@ -122,6 +126,11 @@
         const all = [...new Set([...(part ? [part.id] : []), ...taken])].filter((id) => song.parts.has(id));
         untrack(() => (song.chosenParts = all));
         return () => (song.chosenParts = []);
+    });
+    $effect(() => {
+        void song.revisionShown;
+        void chordLine.kept;
+        return chordLine.follow(song, null);
     });
     // Undo and redo speak through the song.
     $effect(() => {
@@ -208,6 +217,9 @@
                     >
                 {/each}
             </button>
+            {#if chordLine.shown}
+                <SongChords {share} />
+            {/if}
             {#each song.tracks as track, t (track.id)}
                 <div
                     class="flex items-center gap-2 border-r border-b border-base-300 py-2 pr-2 {chosen.track === t

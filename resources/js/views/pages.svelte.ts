@@ -3,6 +3,7 @@ import type { Component } from 'svelte';
 const LOADS = {
     roll: () => import('./RollPage.svelte'),
     song: () => import('./SongPage.svelte'),
+    chords: () => import('./ChordSheet.svelte'),
     sheet: () => import('./Sheet.svelte'),
     pace: () => import('./PacePage.svelte'),
     steps: () => import('./Steps.svelte'),

@@ -1,3 +1,4 @@
+import { harmony } from '../../harmony/commands';
 import { keys, type Handler } from '../../keys/keys.svelte';
 import { devices } from '../../sound/inputs/devices.svelte';
 import { inputs } from '../../sound/inputs/inputs.svelte';
@@ -14,7 +15,14 @@ import { writing } from './writing';
 
 /** What the roll does when it is asked to; `cancel` drops what a press holds, and says whether it held anything. */
 export function commandsOf(sheet: Sheet, cancel: () => boolean): Record<string, Handler> {
-    return { ...moving(sheet), ...writing(sheet), ...seeing(sheet, cancel), ...spans(sheet), ...playing(sheet) };
+    return {
+        ...moving(sheet),
+        ...writing(sheet),
+        ...seeing(sheet, cancel),
+        ...spans(sheet),
+        ...playing(sheet),
+        ...harmony(sheet.song, sheet.part),
+    };
 }
 
 /** What is played goes into this roll's part for as long as it is open. */

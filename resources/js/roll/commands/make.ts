@@ -63,6 +63,7 @@ export const tempoTap = (taps: readonly number[], at: number): Command => ({
     params: { taps, at },
     more: true,
 });
+export const songScale = (scale: string | null): Command => ({ edit: 'song-scale', params: { scale } });
 export const songRename = (name: string): Command => ({ edit: 'song-rename', params: { name } });
 
 /** Commands that move the caret where nothing is chosen, and those that make the span longer. */

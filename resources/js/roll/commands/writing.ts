@@ -53,7 +53,7 @@ export function writing(sheet: Sheet): Record<string, Handler> {
                 const { pointed } = sheet;
                 const atPointer = p.at === 'pointer' && pointed !== null;
                 const note = atPointer
-                    ? { start: here().lines.around(pointed.tick)[0], pitch: pointed.pitch }
+                    ? { start: here().lines.around(pointed.tick)[0], pitch: here().rowHeld(pointed.pitch) }
                     : { start: song.caret.tick, pitch: song.caret.pitch };
                 song.do(make.insert(here().id, [note], p.touch ? { touch: p.touch } : {}));
                 if (p.at !== 'pointer') song.inTurn(goOn);
@@ -105,7 +105,11 @@ export function writing(sheet: Sheet): Record<string, Handler> {
                 });
             }),
         select: (p, _, press) =>
-            song.do({ select: String(p.move), ...(press.times > 1 ? { times: press.times } : {}) }),
+            song.do({
+                select: String(p.move),
+                ...(p.how ? { how: String(p.how) } : {}),
+                ...(press.times > 1 ? { times: press.times } : {}),
+            }),
         set: (p) => song.do({ set: p, part: here().id }),
         'share-settings': () =>
             song.afterAll(() => {

@@ -20,7 +20,7 @@ export function box(sheet: Sheet): Gesture {
             if (take && keep.has(n.id)) ids.delete(n.id);
             else ids.add(n.id);
         });
-        song.select(ids);
+        song.select(take ? ids : part.grouped(ids));
     }
 
     /** A drag that leaves the roll takes the view along. */

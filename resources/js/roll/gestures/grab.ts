@@ -20,25 +20,27 @@ export function grab(sheet: Sheet): Gesture {
         sheet.touch('overlay', 'lane');
     }
 
-    /** A click: alone it chooses this note, with Shift it adds, with Mod it takes away or adds. */
-    function click(mod: boolean, shift: boolean): void {
+    /** A click: alone it chooses this note with its group (with Alt without it), with Shift it adds, with Mod it takes away or adds. */
+    function click(mod: boolean, shift: boolean, alone: boolean): void {
         // The pen takes after the note, where it is told to.
         if (part.settings.velocityFrom === 'touched' || part.settings.lengthFrom === 'touched')
             song.do({ touched: note.id, part: part.id });
-        if (mod) song.select(keep.has(note.id) ? [...keep].filter((id) => id !== note.id) : [...keep, note.id]);
-        else if (!shift && song.selected.size > 1) song.select([note.id]);
+        const those = alone ? [note.id] : part.grouped([note.id]);
+        if (mod) song.select(keep.has(note.id) ? [...keep].filter((id) => !those.includes(id)) : [...keep, ...those]);
+        else if (!shift && song.selected.size > 1) song.select(those);
         if (keep.has(note.id) && !mod) transport.try(part, [note]);
     }
 
     return {
-        begin({ x, y, button, mod, shift }) {
+        begin({ x, y, button, mod, shift, alt }) {
             const hit = button === 0 ? noteAt(sheet.view, part, song.selected, x, y) : null;
             if (!hit) return false;
             keep = new Set(song.selected);
             ({ note } = hit);
             const chosen = song.selected.has(note.id);
             // With Mod on a note not chosen it is open yet whether this adds the note or drags it alone.
-            if (!chosen && !mod) song.select(shift ? [...song.selected, note.id] : [note.id]);
+            const those = alt ? [note.id] : part.grouped([note.id]);
+            if (!chosen && !mod) song.select(shift ? [...song.selected, ...those] : those);
             drag = new NoteDrag(part, chosen || !mod ? song.selection : [note], note, mod ? 'feel' : hit.grip, x, y);
             if (!chosen) transport.try(part, [note]);
             return true;
@@ -56,7 +58,8 @@ export function grab(sheet: Sheet): Gesture {
         },
         drop(touch) {
             const commands = drag.commands();
-            if (commands.length === 0 && overlay.outlines === null) click(touch?.mod ?? false, touch?.shift ?? false);
+            if (commands.length === 0 && overlay.outlines === null)
+                click(touch?.mod ?? false, touch?.shift ?? false, touch?.alt ?? false);
             else if (commands.length === 1) song.do(commands[0]!);
             else if (commands.length > 1) song.one(commands);
             // What is done by mouse shows its key in the strip.

@@ -1,7 +1,9 @@
+import { chordLine } from '../../harmony/chord-line.svelte';
 import { recorder } from '../../sound/recorder.svelte';
 import { transport } from '../../sound/transport.svelte';
 import type { LayerSpec } from '../../stage/layer';
 import type { LayerName, Sheet } from '../sheet.svelte';
+import { paintChords } from './chords';
 import { paintGrid } from './grid';
 import { paintKeyboard } from './keyboard';
 import { paintNotes } from './notes';
@@ -44,6 +46,10 @@ export function layersOf(sheet: Sheet): Record<LayerName, LayerSpec> {
                     height,
                     sheet.colours,
                 ),
+        },
+        chords: {
+            paint: (ctx, _, height) => paintChords(ctx, view, chordLine.chords, song.caret.tick, height, sheet.colours),
+            covers: true,
         },
         keyboard: {
             paint: (ctx, width) => paintKeyboard(ctx, view, width, sheet.drumNames, sheet.lit, sheet.colours),

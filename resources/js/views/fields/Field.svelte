@@ -4,6 +4,7 @@
     import { pitchName } from '../../roll/names';
     import GridField from './GridField.svelte';
     import PlaceField from './PlaceField.svelte';
+    import ScaleField from './ScaleField.svelte';
     import StepField from './StepField.svelte';
     import { nudgeStep } from './steps';
 
@@ -124,7 +125,17 @@
                 />the caret’s row</label
             >
         </div>
-    {:else if param.type === 'text'}
+    {:else if param.type === 'scale'}
+        <ScaleField
+            value={typeof shown === 'string' ? shown : undefined}
+            roots={param.roots ?? []}
+            kinds={param.kinds ?? []}
+            label={param.title}
+            none={param.setting ? 'the part’s' : 'none'}
+            {first}
+            {onchange}
+        />
+    {:else if param.type === 'text' || param.type === 'chord'}
         <input
             class="input input-sm"
             type="text"

@@ -1,0 +1,49 @@
+import type { Part } from '../api/part.svelte';
+import type { Song } from '../api/song.svelte';
+import type { Handler } from '../keys/keys.svelte';
+import { router } from '../router.svelte';
+import { chordLine, type ChordsRead, type Named } from './chord-line.svelte';
+
+/** What is done with the chord line, in the roll and on the song page. */
+export function harmony(song: Song, part: Part | null): Record<string, Handler> {
+    return {
+        'chord-line': (p) => song.tell(chordLine.turn(String(p.set ?? 'every'), String(p.every ?? 'next'))),
+        'chord-notes': (p) =>
+            song.afterAll(() => {
+                song.ask<ChordsRead>(
+                    'chords',
+                    () => chordLine.params(),
+                    ({ chords }) => {
+                        const named = chordLine.at(song.caret.tick + song.early, chords);
+                        if (named) chooseChord(song, named, p.how);
+                        else song.tell('There is no chord with a name at the caret.');
+                    },
+                );
+            }),
+        'copy-chords': () =>
+            void song
+                .read<ChordsRead>('chords', chordLine.params(), chordLine.on(song, part))
+                .then(async ({ text, said }) => {
+                    if (text === '') return song.tell(said);
+                    try {
+                        await navigator.clipboard.writeText(text);
+                        song.tell(`Copied: ${text}`);
+                    } catch {
+                        song.tell(text, [
+                            'The browser lets nothing onto the clipboard: the line stands here to be copied.',
+                        ]);
+                    }
+                })
+                .catch((e: unknown) => song.tell('', [], e instanceof Error ? e.message : String(e))),
+        'chord-sheet': () => router.go({ at: 'chords', song: song.id }),
+    };
+}
+
+/** Chooses the notes of a chord that is named: those that begin in it and are of its tones. */
+export function chooseChord(song: Song, [from, to, , classes]: Named, how?: unknown): void {
+    const tones = classes.map((pitchClass) => ({ pitchClass }));
+    song.do({
+        select: { span: { from: Math.max(0, from - song.early), to: Math.max(1, to - song.early) }, or: tones },
+        ...(how ? { how: String(how) } : {}),
+    });
+}

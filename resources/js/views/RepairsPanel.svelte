@@ -1,0 +1,149 @@
+<script lang="ts">
+    import { tick, untrack } from 'svelte';
+    import type { Part } from '../api/part.svelte';
+    import type { Song } from '../api/song.svelte';
+    import Panel from './Panel.svelte';
+    import { dismissed, keyOf, type Fault } from './repairs';
+
+    let { song, part }: { song: Song; part: Part } = $props();
+
+    interface Read {
+        found: Fault[];
+        kinds: Record<string, string>;
+        said: string;
+    }
+
+    let reading = $state.raw<Read | null>(null);
+    let trouble = $state('');
+    let whole = $state(false);
+    let gone = $state.raw(untrack(() => dismissed(song.id)));
+    let at = $state(0);
+    let list: HTMLElement | undefined = $state();
+    let asked = 0;
+    /** What was last shown in the roll. */
+    let shown = '';
+
+    const open = $derived((reading?.found ?? []).filter((f) => !gone.has(keyOf(f))));
+    const hidden = $derived((reading?.found.length ?? 0) - open.length);
+
+    $effect(() => {
+        void song.revisionShown;
+        void whole;
+        void untrack(read);
+    });
+
+    async function read(): Promise<void> {
+        const mine = ++asked;
+        try {
+            const on = whole ? { parts: [...song.parts.keys()] } : { part: part.id, notes: [] };
+            const answer = await song.read<Read>('repairs', {}, [on]);
+            if (mine !== asked) return;
+            [reading, trouble] = [answer, ''];
+            at = Math.max(0, Math.min(at, open.length - 1));
+            await tick();
+            if (list?.contains(document.activeElement) || document.activeElement === document.body) focus();
+        } catch (e) {
+            if (mine === asked) trouble = e instanceof Error ? e.message : String(e);
+        }
+    }
+
+    const focus = (): void => list?.querySelectorAll<HTMLElement>('[data-fault]')[at]?.focus();
+
+    /** Shows the place in the roll, chosen and heard. */
+    function show(fault: Fault, index: number): void {
+        at = index;
+        if (fault.part !== part.id || shown === keyOf(fault)) return;
+        shown = keyOf(fault);
+        const there = fault.notes.filter((id) => part.notes.has(id));
+        song.select(there);
+        if (there.length === 0) song.putCaret(fault.tick);
+        song.onCaret();
+        song.onNotes(song.selection, false);
+    }
+
+    function mend(faults: Fault[]): void {
+        shown = '';
+        for (const fault of faults) for (const command of fault.do) song.do(command);
+    }
+
+    function dismiss(faults: Fault[]): void {
+        gone = dismissed(song.id, faults);
+        at = Math.max(0, Math.min(at, open.length - 1));
+        song.tell(
+            faults.length === 1 ? 'It stays as it is, and is not told again.' : `${faults.length} stay as they are.`,
+        );
+        void tick().then(focus);
+    }
+
+    function press(e: KeyboardEvent): void {
+        const fault = open[at];
+        const kind = e.shiftKey ? open.filter((f) => f.kind === fault?.kind) : fault ? [fault] : [];
+        if (e.key === 'ArrowDown' || e.key === 'ArrowUp') {
+            at = Math.max(0, Math.min(open.length - 1, at + (e.key === 'ArrowDown' ? 1 : -1)));
+            focus();
+        } else if (e.key === 'Enter' && fault) mend(kind);
+        else if ((e.key === 'Delete' || e.key === 'Backspace') && fault) dismiss(kind);
+        else return;
+        e.preventDefault();
+        e.stopPropagation();
+    }
+</script>
+
+<Panel title="Repairs" onkeydown={press}>
+    {#if trouble}
+        <p class="p-4 text-error">{trouble}</p>
+    {:else if !reading}
+        <p class="p-4">Looking for what may want mending…</p>
+    {:else}
+        <p class="px-4 pt-3" data-testid="repairs-said">
+            {open.length === 0 ? (hidden > 0 ? 'Nothing else here wants mending.' : reading.said) : reading.said}
+        </p>
+        <label class="flex cursor-pointer items-center gap-2 px-4 pt-1 text-sm"
+            ><input class="checkbox checkbox-sm" type="checkbox" bind:checked={whole} />in all parts</label
+        >
+        <ol class="py-2" bind:this={list}>
+            {#each open as fault, i (keyOf(fault))}
+                <li>
+                    <button
+                        data-field
+                        data-fault
+                        data-first={i === 0 ? '' : undefined}
+                        class="block w-full cursor-pointer border-l-4 px-4 py-1.5 text-left {i === at
+                            ? 'border-primary bg-base-200'
+                            : 'border-transparent'}"
+                        onfocus={() => show(fault, i)}
+                        onclick={() => show(fault, i)}
+                        ondblclick={() => mend([fault])}
+                    >
+                        <span class="block">{fault.said}</span>
+                        <span class="block text-sm text-base-content/85"
+                            >{fault.part === part.id ? '' : `${song.parts.get(fault.part)?.name ?? ''}: `}{reading
+                                .kinds[fault.kind]}; mend: {fault.mend}</span
+                        >
+                    </button>
+                </li>
+            {/each}
+        </ol>
+        {#if hidden > 0}
+            <p class="px-4 py-1 text-sm">
+                {hidden} dismissed.
+                <button data-field class="link" onclick={() => (gone = dismissed(song.id, null))}
+                    >Tell of all again</button
+                >
+            </p>
+        {/if}
+    {/if}
+    {#snippet foot()}
+        {#if open[at]}
+            <div class="flex flex-wrap items-center gap-2">
+                <button data-field class="btn btn-sm btn-primary" onclick={() => mend([open[at]!])}
+                    >Mend <kbd class="key text-base-content">Enter</kbd></button
+                >
+                <button data-field class="btn btn-sm" onclick={() => dismiss([open[at]!])}
+                    >Dismiss <kbd class="key">Delete</kbd></button
+                >
+                <span class="text-sm">with Shift all of its kind</span>
+            </div>
+        {/if}
+    {/snippet}
+</Panel>
