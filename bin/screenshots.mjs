@@ -71,9 +71,7 @@ await press('Escape', 'z', 'Control+a', 'q', 'Shift+ArrowUp');
 await page.keyboard.down('y');
 await shot('compare');
 await page.keyboard.up('y');
-await press('Control+z', 'Control+z', 'Alt+n');
-await shot('nudge-settings');
-await press('Escape');
+await press('Control+z', 'Control+z');
 
 // The vibraphone, loosened by chance, before it is done.
 await part(2, 1);
@@ -113,16 +111,28 @@ await press('Control+z', 'Control+z', 'Alt+Shift+\\', 'F9');
 await press('Escape', 'Alt+Shift+i', 'Enter');
 await shot('inputs');
 await press('Escape');
-const song1 = await (await page.request.get(`${base}/api/songs/1`)).json();
-await page.goto(`${base}/songs/1/parts/${song1.tracks[0].parts[1].id}#refused`);
-await page.waitForSelector('[data-testid=roll][data-drawn]');
-await press('Alt+Shift+i', 'Enter');
-await shot('inputs-refused');
-await press('Escape');
-
 await part(0, 0);
 
-// Commands by a word; a recipe in the making, with the notes that meet its condition; the shortcuts, a collision, the sheet.
+// The chord line with the scale and what the reading says of it; what may want mending; a progression before it is put in.
+await part(0, 1);
+await press('Alt+h', 'l', 'Alt+h', 's');
+await page.waitForTimeout(900);
+await shot('scale');
+await press('Escape');
+await part(4, 0);
+await press('Shift+n');
+await page.waitForTimeout(900);
+await press('ArrowDown', 'ArrowDown');
+await shot('repairs');
+await press('Escape');
+await part(0, 0);
+await press('Alt+Shift+k');
+await page.keyboard.type('Dm9 | Gm9/C | Fmaj9 | A7b13');
+await page.waitForTimeout(700);
+await shot('progression');
+await press('Escape', 'Escape', 'Alt+h', 'l', 'Alt+h', 'l', 'Alt+h', 'l');
+
+// Commands by a word; a recipe in the making, with the notes that meet its condition; the shortcuts, the sheet.
 await press('Control+a', 'Slash');
 await page.keyboard.type('louder');
 await shot('commands');
@@ -137,10 +147,6 @@ await page.keyboard.type('15');
 await shot('recipe');
 await press('Escape', 'Escape', 'F2');
 await shot('shortcuts');
-await page.keyboard.type('quantize');
-await press('Enter', 'Enter', 'm');
-await shot('collision');
-await press('Escape');
 await page.goto(`${base}/keys/sheet`);
 await page.emulateMedia({ media: 'print' });
 await page.setViewportSize({ width: 794, height: 1123 });

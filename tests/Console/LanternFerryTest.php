@@ -5,11 +5,13 @@ declare(strict_types=1);
 namespace Tests\Console;
 
 use App\Demo\LanternFerry;
+use Jactonic\Core\Reading\Readings;
 use Jactonic\Core\Score\Note;
 use Jactonic\Core\Score\Part;
 use Jactonic\Core\Score\Score;
 use Jactonic\Core\Selection\Chords;
 use Jactonic\Core\Selection\Pick;
+use Jactonic\Core\Selection\Selection;
 use PHPUnit\Framework\TestCase;
 
 /** Each take of the demo has the fault that its part of the work mends. */
@@ -92,5 +94,23 @@ final class LanternFerryTest extends TestCase
     public function test_it_is_the_same_each_time(): void
     {
         self::assertEquals(LanternFerry::song(), LanternFerry::song());
+    }
+
+    public function test_the_repairs_find_what_was_put_in_and_nothing_where_nothing_was(): void
+    {
+        $kinds = function (string $name): array {
+            $found = Readings::read('repairs', [], $this->score, new Selection([$this->part($name)->id => []]))['found'];
+
+            return array_count_values(array_column(is_array($found) ? $found : [], 'kind'));
+        };
+
+        self::assertSame(['doubled' => 2], $kinds('Piano, quay'));
+        self::assertSame(['out-of-scale' => 1], $kinds('Vibes, quay'));
+        self::assertSame(['overlapping'], array_keys($kinds('Pad, water')));
+        // Uneven to its end, one stroke can hardly be heard.
+        self::assertSame(['loudness' => 1], $kinds('Kit, water'));
+        foreach (['Piano, water', 'Bass, quay', 'Bass, water', 'Vibes, water', 'Kit, quay'] as $clean) {
+            self::assertSame([], $kinds($clean), $clean);
+        }
     }
 }

@@ -145,7 +145,7 @@ final class ChordLine
             $weights[$pitch % 12] = ($weights[$pitch % 12] ?? 0) + ($arpeggios ? 1 : max(0, min($end, $to) - max($start, $from)));
         }
         // What only rings on into it from before is the chord before, ending.
-        $begun = array_filter($tones, static fn (array $t): bool => $t[0] >= $from) !== [];
+        $begun = array_filter($tones, static fn (array $t): bool => $from <= $t[0] + $work->time()->early()) !== [];
         if ($weights === [] || (! $begun && ! $arpeggios && max($weights) < ($to - $from) * self::RINGING)) {
             return null;
         }

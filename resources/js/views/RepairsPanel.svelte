@@ -41,7 +41,9 @@
             [reading, trouble] = [answer, ''];
             at = Math.max(0, Math.min(at, open.length - 1));
             await tick();
-            if (list?.contains(document.activeElement) || document.activeElement === document.body) focus();
+            // Where the entry that had the focus is gone, or the list has only come, the next one takes it.
+            const active = document.activeElement;
+            if (list?.contains(active) || active === document.body || active?.role === 'dialog') focus();
         } catch (e) {
             if (mine === asked) trouble = e instanceof Error ? e.message : String(e);
         }
