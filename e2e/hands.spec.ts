@@ -353,7 +353,8 @@ test('a scale: set by typing, seen, and held to; chords turned and opened, a phr
         .filter({ hasText: /^Scale…/ })
         .getByRole('button')
         .click();
-    await panel.getByRole('textbox', { name: 'Scale', exact: true }).fill('C dorian');
+    await panel.getByLabel('Scale: root').selectOption('C');
+    await panel.getByLabel('Scale: kind').selectOption('dorian');
     await press(page, 'Enter');
     await said(page, 'Scale C dorian.');
     await press(page, 'Control+a');
@@ -416,5 +417,5 @@ test('a chord by its name, from its panel and typed behind the word, at the care
     await press(page, 'Escape', '/');
     await page.keyboard.type('scale D dorian');
     await press(page, 'Enter');
-    await said(page, 'Scale D dorian.');
+    await said(page, 'Scale of the song: D dorian.');
 });

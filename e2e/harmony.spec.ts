@@ -124,7 +124,7 @@ test('job 17: a scale for the song, taken from the reading; degrees in it; held 
     await expect(page.locator('.corner')).toContainText('C major');
     // Held to it a chord moved up one step changes its kind: G7 becomes Am7(b5)… here Dm7 becomes Em7.
     await press(page, 'Shift+w');
-    await said(page, 'Held to C major.');
+    await said(page, 'Held to the scale of the song.');
     await press(page, 'Escape', 'Home', 'c', 'ArrowUp');
     await said(page, '4 notes up a step of C major.');
     expect((await pitches(page, song)).slice(0, 4)).toEqual([52, 62, 67, 71]);

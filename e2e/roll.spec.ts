@@ -205,7 +205,7 @@ test.describe('on a screen of high density', () => {
         const sizes = await page
             .locator('[data-testid=roll] canvas')
             .evaluateAll((all) => all.map((c) => [(c as HTMLCanvasElement).width, c.clientWidth]));
-        expect(sizes).toHaveLength(6);
+        expect(sizes).toHaveLength(8);
         for (const [pixels, width] of sizes) expect(pixels).toBe(Math.round(width! * 2));
     });
 });

@@ -12,6 +12,7 @@ use Jactonic\Core\Score\Note;
 use Jactonic\Core\Score\Part;
 use Jactonic\Core\Score\PartHead;
 use Jactonic\Core\Score\Point;
+use Jactonic\Core\Score\RowSet;
 use Jactonic\Core\Score\Score;
 use Jactonic\Core\Score\Table;
 use Jactonic\Core\Sounding\Sounding;
@@ -177,11 +178,11 @@ final class SongView
         return is_numeric($next) ? (int) $next : null;
     }
 
-    /** @return list<array{id: int, name: string, muted: bool, soloed: bool, instrument: string}> all tracks in their order but those that only say something in the file */
+    /** @return list<array{id: int, name: string, muted: bool, soloed: bool, instrument: string, rows: array{names: object, order: list<int>}}> all tracks in their order but those that only say something in the file */
     public static function tracks(Song $song, Score $score): array
     {
         $tracks = [];
-        $heard = Track::query()->where('song_id', $song->id)->get(['id', 'muted', 'soloed'])->keyBy('id');
+        $heard = Track::query()->where('song_id', $song->id)->get(['id', 'muted', 'soloed', 'rows'])->keyBy('id');
         foreach ($score->tracks as $track) {
             $parts = $score->partsOf($track->id);
             $first = reset($parts);
@@ -189,7 +190,7 @@ final class SongView
                 continue;
             }
             $tracks[] = ['id' => $track->id, 'name' => $track->name, 'muted' => $heard[$track->id]->muted ?? false, 'soloed' => $heard[$track->id]->soloed ?? false,
-                'instrument' => $first === false ? '' : self::instrument($first)];
+                'rows' => RowSet::read($heard[$track->id]->rows ?? [])->toArray(), 'instrument' => $first === false ? '' : self::instrument($first)];
         }
 
         return $tracks;

@@ -18,6 +18,7 @@ use Illuminate\Http\Response;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
 use Jactonic\Core\Refusal;
+use Jactonic\Core\Score\RowSet;
 
 /** The songs: list, open, import, export, rename, duplicate, delete and bring back. */
 final class SongController
@@ -125,12 +126,15 @@ final class SongController
                     $row->setAttribute($flag, is_bool($value) ? $value : throw Refusal::parameter($flag, $value, 'true or false'));
                 }
             }
+            if ($request->json('rows') !== null) {
+                $row->setAttribute('rows', RowSet::read($request->json('rows'))->toArray());
+            }
             $kept->revision++;
             $kept->save();
             $row->revision = $kept->revision;
             $row->save();
 
-            return new JsonResponse(['revision' => $kept->revision, 'track' => ['id' => $row->id, 'name' => $row->name, 'muted' => $row->muted, 'soloed' => $row->soloed]]);
+            return new JsonResponse(['revision' => $kept->revision, 'track' => ['id' => $row->id, 'name' => $row->name, 'muted' => $row->muted, 'soloed' => $row->soloed, 'rows' => RowSet::read($row->rows ?? [])->toArray()]]);
         });
     }
 

@@ -28,7 +28,7 @@ final class InterfaceCommands
     public static function all(): array
     {
         // What has forms is asked for in one of them.
-        return array_map(static fn (Command $c): Command => new Command($c->spec, $c->contexts, $c->forms, $c->forms !== [] && $c->spec->id !== 'set'), [...self::choosing(), ...self::writing(), ...self::playing(), ...self::settings(), ...self::again(), ...self::view(), ...self::transport(), ...self::recording(), ...self::songs(), ...self::program(), ...HarmonyCommands::all()]);
+        return array_map(static fn (Command $c): Command => new Command($c->spec, $c->contexts, $c->forms, $c->forms !== [] && $c->spec->id !== 'set'), [...self::choosing(), ...self::writing(), ...self::playing(), ...self::settings(), ...self::again(), ...self::view(), ...self::transport(), ...self::recording(), ...self::songs(), ...self::program(), ...HarmonyCommands::all(), ...SeeingCommands::all()]);
     }
 
     /** @return list<Command> */
@@ -219,6 +219,9 @@ final class InterfaceCommands
                 ['title' => 'Tempo and meter', 'params' => ['name' => 'tempo'], 'words' => ['bpm', 'time signature', 'changes']],
                 ['title' => 'Scale and likely scales', 'params' => ['name' => 'scale'], 'words' => ['key', 'mode', 'detect', 'reading', 'major', 'minor']],
                 ['title' => 'Repairs: what may want mending', 'params' => ['name' => 'repairs'], 'words' => ['mend', 'fix', 'clean', 'faults', 'duplicates', 'doubled', 'wrong notes', 'check']],
+                ['title' => 'Rows: names and order', 'params' => ['name' => 'rows'], 'words' => ['drums', 'rename', 'map', 'names']],
+                ['title' => 'Parts underneath: which', 'params' => ['name' => 'underlay'], 'words' => ['ghost', 'behind', 'pick']],
+                ['title' => 'The playing as a picture', 'params' => ['name' => 'playing'], 'words' => ['timing', 'dots', 'early', 'late', 'plot']],
                 ['title' => 'Kept choices', 'params' => ['name' => 'choices'], 'words' => ['keep', 'selection', 'named', 'recall']],
                 ['title' => 'Recipes', 'params' => ['name' => 'recipes'], 'words' => ['macro', 'chain', 'custom', 'own command']],
                 ...$panels,
@@ -270,11 +273,12 @@ final class InterfaceCommands
                 ['title' => 'Lower rows', 'params' => ['axis' => 'pitch', 'by' => -1], 'words' => ['zoom', 'vertical']],
             ]),
             new Command(new Spec('fit', 'See all', Family::View, 'Shows the whole part, or the notes chosen, as large as it goes.', [
-                Param::choice('what', 'What', ['all', 'selection', 'span'], 'all'),
+                Param::choice('what', 'What', ['all', 'selection', 'span', 'last'], 'all'),
             ], Needs::Part, ['zoom', 'fit', 'whole']), self::ROLL, [
                 ['title' => 'See the whole part', 'params' => ['what' => 'all'], 'words' => ['zoom', 'fit']],
                 ['title' => 'See what is chosen', 'params' => ['what' => 'selection'], 'words' => ['zoom', 'fit']],
                 ['title' => 'See the span', 'params' => ['what' => 'span'], 'words' => ['zoom', 'fit']],
+                ['title' => 'See the view before', 'params' => ['what' => 'last'], 'words' => ['zoom', 'back', 'last']],
             ]),
             new Command(new Spec('scroll', 'Scroll', Family::View, 'Moves the view.', [
                 Param::integer('x', 'Later', -10, 10, 0), Param::integer('y', 'Up', -10, 10, 0),

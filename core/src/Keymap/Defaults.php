@@ -182,6 +182,7 @@ final class Defaults
                 ['Shift+A', 'select', 'take in previous', ['move' => 'grow-previous']],
                 ['Shift+I', 'select', 'those in the span', ['move' => 'span']],
                 ...Families::choosing(),
+                ...Families::seeing(),
                 ...self::grids(),
                 ['Mod+Alt+1', 'set', 'pen: touch 1', ['touch' => 1]],
                 ['Mod+Alt+2', 'set', 'pen: touch 2', ['touch' => 2]],

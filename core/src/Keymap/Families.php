@@ -145,6 +145,40 @@ final class Families
     }
 
     /**
+     * What is seen.
+     *
+     * @return list<Row>
+     */
+    public static function seeing(): array
+    {
+        $rows = [
+            ['Alt+Shift+D', 'used-rows', 'rows in use, all'],
+            ['Alt+Shift+U', 'underlay', 'parts underneath'],
+            ['Alt+Shift+O', 'go-under', 'over to the one underneath'],
+            ['Alt+Shift+E', 'edit-under', 'work on those underneath too'],
+            ['Alt+V U', 'underlay-walk', 'the next underneath', ['by' => 1]],
+            ['Alt+V Shift+U', 'underlay-walk', 'the previous underneath', ['by' => -1]],
+            ['Alt+V O', 'go-under', 'over to the one under the pointer', ['at' => 'pointer']],
+            ['Alt+V P', 'panel', 'which lie underneath', ['name' => 'underlay']],
+            ['Alt+V R', 'panel', 'rows: names and order', ['name' => 'rows']],
+            ['Alt+V D', 'panel', 'the playing as a picture', ['name' => 'playing']],
+            ['Alt+V F', 'follow', 'follow the playing line'],
+            ['Alt+V L', 'fit', 'the view before', ['what' => 'last']],
+            ['Alt+V A', 'align-under', 'line up with those underneath'],
+            ['Alt+V ArrowRight', 'align-under', 'to the next start underneath', ['toward' => 'next']],
+            ['Alt+V ArrowLeft', 'align-under', 'to the previous start underneath', ['toward' => 'previous']],
+            ['Alt+V T', 'take-feel', 'timing of the one underneath'],
+            ['Alt+V G', 'take-feel', 'loudness of the one underneath', ['what' => 'loudness']],
+        ];
+        foreach ([1, 2, 3, 4] as $number) {
+            $rows[] = ["Alt+V $number", 'view-call', "view $number", ['number' => $number]];
+            $rows[] = ["Alt+V Shift+$number", 'view-keep', "keep view $number", ['number' => $number]];
+        }
+
+        return $rows;
+    }
+
+    /**
      * Choosing by what notes are.
      *
      * @return list<Row>

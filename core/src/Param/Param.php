@@ -58,6 +58,17 @@ final readonly class Param
         return new self($name, $title, new PointList);
     }
 
+    /** Rows, each a pitch, from below. */
+    public static function pitches(string $name, string $title): self
+    {
+        return new self($name, $title, new PitchList);
+    }
+
+    public static function parts(string $name, string $title): self
+    {
+        return new self($name, $title, new PartList);
+    }
+
     public static function progression(string $name, string $title): self
     {
         return new self($name, $title, new ProgressionValue);

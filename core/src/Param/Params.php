@@ -154,6 +154,27 @@ final readonly class Params
         return is_array($value) && $value !== [] ? $value : throw $this->missing($name);
     }
 
+    /** @return non-empty-list<int> pitches */
+    public function rows(string $name): array
+    {
+        return $this->numbers($name);
+    }
+
+    /** @return non-empty-list<int> ids of parts */
+    public function partIds(string $name): array
+    {
+        return $this->numbers($name);
+    }
+
+    /** @return non-empty-list<int> */
+    private function numbers(string $name): array
+    {
+        $value = $this->value($name, null);
+
+        /** @var non-empty-list<int> */
+        return is_array($value) && $value !== [] ? $value : throw $this->missing($name);
+    }
+
     public function progression(string $name): Progression
     {
         $value = $this->value($name, null);

@@ -31,6 +31,7 @@ final class ProgressionValue extends Plain
 
     public function limits(): array
     {
-        return ['shape' => '.+'];
+        // More than one chord: a single one is a chord by name.
+        return ['shape' => '[^ |]+(?:[ |]+[^ |]+)+'];
     }
 }

@@ -66,7 +66,7 @@ final class Settings
             new Setting('scale', null, Scale::ALLOWED, static fn (mixed $v): ?Scale => Scale::tryParse($v),
                 words: static fn (PartSettings $now): string => $now->scale === null ? 'No scale' : "Scale {$now->scale->name}", nullable: true),
             new Setting('held', false, 'true or false', static fn (mixed $v): ?bool => is_bool($v) ? $v : null, [true, false],
-                static fn (PartSettings $now): string => ! $now->held ? 'Not held to a scale' : ($now->scale === null ? 'Held to the scale, once there is one' : "Held to {$now->scale->name}")),
+                static fn (PartSettings $now): string => ! $now->held ? 'Not held to a scale' : ($now->scale === null ? 'Held to the scale of the song' : "Held to {$now->scale->name}")),
             new Setting('choices', [], 'names of up to 60 letters with the ids of notes each, 32 at most', self::choices(...),
                 words: static function (PartSettings $now, PartSettings $before): string {
                     $new = array_diff_key($now->choices, $before->choices) + array_filter($now->choices, static fn (array $ids, string $name): bool => ($before->choices[$name] ?? null) !== $ids, ARRAY_FILTER_USE_BOTH);

@@ -92,6 +92,11 @@ enum Move: string
         };
     }
 
+    private function isWalk(): bool
+    {
+        return in_array($this, [self::Next, self::Previous, self::GrowNext, self::GrowPrevious, self::Higher, self::Lower, self::Alone], true);
+    }
+
     /** Whether it asks for single notes: those do not bring their groups. */
     private function isAlone(): bool
     {
@@ -118,6 +123,12 @@ enum Move: string
             $part = $score->part($partId);
             $chosen = array_fill_keys($ids, true);
             $ordered = $part->inOrder();
+            // A walk goes on in the parts in which something is chosen; with nothing chosen, in the one named first.
+            if ($this->isWalk() && $ids === [] && (! $selection->isEmpty() || $partId !== array_key_first($selection->notes))) {
+                $moved[$partId] = [];
+
+                continue;
+            }
             $moved[$partId] = match ($this) {
                 self::All => self::ids($ordered),
                 self::None => [],

@@ -1,6 +1,6 @@
 import { request } from './client';
 import type { Song, Track } from './song.svelte';
-import type { CatchUp } from './types';
+import type { CatchUp, RowSet } from './types';
 
 /** What other windows do to the song, and telling them what this one did. */
 export class Elsewhere {
@@ -52,20 +52,22 @@ export class Elsewhere {
     }
 
     /** Mutes or solos a track: no step of history, and other windows are told. */
-    async setTrack(track: Track, set: { muted?: boolean; soloed?: boolean }): Promise<void> {
+    async setTrack(track: Track, set: { muted?: boolean; soloed?: boolean; rows?: RowSet }): Promise<void> {
         const { song } = this;
         await song.settled();
         try {
             const { revision, track: now } = await request<{
                 revision: number;
-                track: { muted: boolean; soloed: boolean };
+                track: { muted: boolean; soloed: boolean; rows: RowSet };
             }>('PATCH', `songs/${song.id}/tracks/${track.id}`, set);
             song.revision = revision;
             song.tracks = song.tracks.map((t) => (t.id === track.id ? { ...t, ...now } : t));
             song.tell(
-                'muted' in set
-                    ? `${track.name} is ${now.muted ? 'muted' : 'heard again'}.`
-                    : `${track.name} is ${now.soloed ? 'soloed' : 'no longer soloed'}.`,
+                'rows' in set
+                    ? `The rows of ${track.name} are kept.`
+                    : 'muted' in set
+                      ? `${track.name} is ${now.muted ? 'muted' : 'heard again'}.`
+                      : `${track.name} is ${now.soloed ? 'soloed' : 'no longer soloed'}.`,
             );
             this.tell();
             song.onChange();

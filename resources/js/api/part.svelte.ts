@@ -4,6 +4,8 @@ import { Lines } from './lines';
 import type { LinesData, PartChange, PartData, PartHead, Pen, Settings } from './types';
 
 const BLOCK = 256;
+/** Channel of drums, which have no scale. */
+const DRUMS = 9;
 
 /** A part as the interface holds it: its notes by id and in order of start, so that what is in view is found fast. */
 export class Part {
@@ -182,7 +184,7 @@ export class Part {
 
     /** Whether a pitch lies outside the part's scale. */
     isOutside(pitch: number): boolean {
-        return this.scale !== null && !this.scale.has(pitch % 12);
+        return this.scale !== null && this.channel !== DRUMS && !this.scale.has(pitch % 12);
     }
 
     /** The next row of the scale from a row; the next row of all where it is not held to one. */

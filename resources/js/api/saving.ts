@@ -17,8 +17,13 @@ export function save(song: Song): void {
 }
 
 export function download(id: number): void {
+    saveAs(`/api/songs/${id}/file`, '');
+}
+
+/** Lets the browser save what is at an address. */
+export function saveAs(address: string, name: string): void {
     const link = document.createElement('a');
-    link.href = `/api/songs/${id}/file`;
-    link.download = '';
+    link.href = address;
+    link.download = name;
     link.click();
 }

@@ -7,6 +7,7 @@ import { Lines } from './lines';
 import { Looking } from './looking.svelte';
 import { Notebook } from './notebook.svelte';
 import { byPlace, firstOf, Part } from './part.svelte';
+import { opened } from './opened';
 import { Queue } from './queue.svelte';
 import type { Done, Item } from './items';
 import { Time } from './time';
@@ -52,6 +53,9 @@ export class Song extends Head {
     /** The part that is open, and the notes chosen in it. */
     open = $state.raw<Part | null>(null);
     selected = new Set<number>();
+    /** Notes chosen in other parts, by part, where those are worked on in place with the open one. */
+    beside = $state.raw<ReadonlyMap<number, ReadonlySet<number>>>(new Map());
+    inPlace = $state(false);
     /** Parts chosen as wholes, where no part is open. */
     chosenParts = $state.raw<readonly number[]>([]);
     /** The part opened last: what still waits was meant for it. */
@@ -133,10 +137,6 @@ export class Song extends Head {
         return this.tracks.find((t) => t.id === part.trackId)!;
     }
 
-    get waiting(): number {
-        return this.queue.waiting;
-    }
-
     get selection(): Note[] {
         const notes: Note[] = [];
         for (const id of this.selected) {
@@ -147,10 +147,11 @@ export class Song extends Head {
     }
 
     /** Chooses notes in the open part at once, as the mouse does; the caret goes to what is new among them. */
-    select(ids: Iterable<number>): void {
+    select(ids: Iterable<number>, beside: ReadonlyMap<number, ReadonlySet<number>> = new Map()): void {
         this.queue.meanChosen();
         const before = this.selected;
         this.selected = new Set(ids);
+        this.beside = new Map([...this.beside.keys()].map((id) => [id, beside.get(id) ?? new Set()]));
         this.selectionVersion++;
         const first =
             this.open &&
@@ -172,13 +173,20 @@ export class Song extends Head {
         this.pointer = null;
         this.home = part ?? this.home;
         this.selected = new Set();
+        this.workOn([]);
         this.selectionVersion++;
-        if (part)
-            this.tell(
-                part.notes.size === 0
-                    ? `${part.name} is empty. A double click puts a note in; the keys below write at the caret, take the pen, and record.`
-                    : `${part.name}: ${part.notes.size === 1 ? '1 note' : `${part.notes.size} notes`}.`,
-            );
+        if (part) this.tell(opened(part));
+    }
+
+    /** Whether anything is chosen, here or in the parts worked on with this one. */
+    get anyChosen(): boolean {
+        return this.selected.size > 0 || [...this.beside.values()].some((ids) => ids.size > 0);
+    }
+
+    /** Parts to be worked on in place with the open one; none ends it. */
+    workOn(parts: readonly number[]): void {
+        this.beside = new Map(parts.map((id) => [id, this.beside.get(id) ?? new Set()]));
+        this.inPlace = parts.length > 0;
     }
 
     /** The part that was open last, to come back to. */
@@ -194,6 +202,7 @@ export class Song extends Head {
             this.selected.size === part.notes.size && this.selected.size > 1 && part.head.to === null
                 ? { part: part.id, pick: { all: true } }
                 : { part: part.id, notes: [...this.selected] },
+            ...[...this.beside].map(([id, notes]) => ({ part: id, notes: [...notes] })),
         ];
     }
 
@@ -327,6 +336,8 @@ export class Song extends Head {
         const mine = selection.find((s) => 'notes' in s && s.part === this.open?.id);
         if (!mine || !('notes' in mine)) return false;
         this.selected = new Set(mine.notes);
+        const of = (id: number): number[] => selection.flatMap((s) => ('notes' in s && s.part === id ? s.notes : []));
+        if (this.beside.size > 0) this.beside = new Map([...this.beside.keys()].map((id) => [id, new Set(of(id))]));
         this.selectionVersion++;
         return true;
     }
@@ -377,6 +388,8 @@ export class Song extends Head {
     prune(): void {
         if (!this.open) return;
         for (const id of this.selected) if (!this.open.notes.has(id)) this.selected.delete(id);
+        if ([...this.beside.keys()].some((id) => !this.parts.has(id)))
+            this.workOn([...this.beside.keys()].filter((id) => this.parts.has(id)));
     }
 
     /** Whether a track is heard, with all mutes and solos. */

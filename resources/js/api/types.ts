@@ -67,12 +67,19 @@ export interface PartData extends PartHead {
     points: Row[];
 }
 
+/** What rows of a track are called, by pitch, and their order from below. */
+export interface RowSet {
+    names: Record<string, string>;
+    order: number[];
+}
+
 export interface TrackData {
     id: number;
     name: string;
     muted: boolean;
     soloed: boolean;
     instrument: string;
+    rows: RowSet;
     parts: PartData[];
 }
 

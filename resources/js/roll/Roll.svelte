@@ -27,8 +27,10 @@
         drums: Record<string, string>;
         /** What is under the pointer, in numbers. */
         onHover: (numbers: string) => void;
+        /** The roll as panels look at it. */
+        onSheet: (sheet: Sheet) => void;
     }
-    let { song, part, drums, onHover }: Props = $props();
+    let { song, part, drums, onHover, onSheet }: Props = $props();
 
     let body: HTMLElement;
     let canvases: Record<LayerName, HTMLCanvasElement> = $state.raw({} as never);
@@ -37,6 +39,7 @@
     let hadChoice: [boolean, boolean] = [false, false];
 
     const sheet = untrack(() => new Sheet(song, part, drums, (text) => onHover(text)));
+    untrack(() => onSheet(sheet));
     sheet.steps = untrack(() => new StepInput(song, part));
     const hands = handsOf(sheet, (s) => canvases[s].parentElement!);
     const turn = wheelOf(sheet);
@@ -149,6 +152,7 @@
         oncontextmenu={(e: MouseEvent) => tool.name !== 'hand' && e.preventDefault()}
     >
         <canvas bind:this={canvases.grid} class="absolute inset-0 size-full"></canvas>
+        <canvas bind:this={canvases.underlay} class="absolute inset-0 size-full"></canvas>
         <!-- The notes step back while it is looked where they would land. -->
         <canvas
             bind:this={canvases.notes}

@@ -29,6 +29,21 @@ export function followed(sheet: Sheet): void {
     $effect(() => {
         view.covered = panels.open && panels.open.name !== 'commands' ? PANEL : 0;
     });
+    // What lies under, and which rows are in use, follows the parts.
+    $effect(() => {
+        const under = sheet.underlay.parts;
+        for (const p of under) void p.version;
+        void song.beside;
+        void part.version;
+        void song.tracks;
+        void sheet.usedRows.on;
+        if (!there()) return;
+        untrack(() => sheet.usedRows.settle());
+        sheet.touch('underlay', 'keyboard');
+    });
+    $effect(() => {
+        if (transport.playing) untrack(() => sheet.views.start());
+    });
     $effect(() => {
         void theme.version;
         if (there()) untrack(() => sheet.recolour());

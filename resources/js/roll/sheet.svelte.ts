@@ -11,13 +11,15 @@ import { View } from '../stage/view';
 import type { Drawn, Overlay } from './layers/overlay';
 import { pitchName } from './names';
 import { Passing } from './passing';
+import { UsedRows } from './rows.svelte';
 import type { StepInput } from './steps.svelte';
+import { Underlay } from './underlay.svelte';
+import { Views } from './views.svelte';
 
-export type LayerName = 'grid' | 'notes' | 'overlay' | 'ruler' | 'keyboard' | 'lane' | 'chords';
+export type LayerName = 'grid' | 'notes' | 'overlay' | 'ruler' | 'keyboard' | 'lane' | 'chords' | 'underlay';
 
 const DRUM_CHANNEL = 9;
 const OPENING_BARS = 6;
-const FOLLOW_AT = 0.94;
 
 /** First start, last end, and the pitches of some notes. */
 export type Bounds = [from: number, to: number, low: number, high: number];
@@ -57,6 +59,9 @@ export class Sheet {
     looked = $state.raw<Command | null>(null);
     steps!: StepInput;
     readonly passing = new Passing(this);
+    readonly usedRows = new UsedRows(this);
+    readonly underlay: Underlay;
+    readonly views: Views;
     /** Places the playhead and the caret, which stand above the canvases. */
     place: () => void = () => {};
 
@@ -69,6 +74,8 @@ export class Sheet {
     ) {
         this.view = new View(song.time.ppq, () => this.touchAll());
         this.view.end = song.end;
+        this.underlay = new Underlay(song, part);
+        this.views = new Views(this);
         this.stage = new Stage(() => this.place());
         this.colours = coloursOf(this.trackIndex);
     }
@@ -87,6 +94,12 @@ export class Sheet {
         return this.song.tracks.findIndex((t) => t.id === this.part.trackId);
     }
 
+    /** The parts under this one, each with the tint of its track. */
+    under(): { part: Part; tint: string }[] {
+        const index = (p: Part): number => this.song.tracks.findIndex((t) => t.id === p.trackId);
+        return this.underlay.parts.map((p) => ({ part: p, tint: coloursOf(index(p)).tint }));
+    }
+
     /** The theme changed. */
     recolour(): void {
         this.colours = coloursOf(this.trackIndex);
@@ -98,7 +111,7 @@ export class Sheet {
     }
 
     touchAll(): void {
-        this.touch('grid', 'notes', 'ruler', 'keyboard', 'lane', 'chords');
+        this.touch('grid', 'notes', 'ruler', 'keyboard', 'lane', 'chords', 'underlay');
         const o = this.overlay;
         // Mostly there is nothing on it.
         if (
@@ -128,8 +141,10 @@ export class Sheet {
         return (4 * this.song.time.ppq * beats) / unit;
     }
 
-    show(what: 'all' | 'selection' | 'span'): void {
+    show(what: 'all' | 'selection' | 'span' | 'last'): void {
         const { song, part, view } = this;
+        if (what === 'last') return this.views.back();
+        this.views.remember();
         if (what === 'span') {
             const { span } = song;
             if (!span) return song.tell('There is no span to see: make one first.');
@@ -146,8 +161,9 @@ export class Sheet {
     /** A part opens on its first bars, near enough to be read. */
     begin(): void {
         const { view, part, song } = this;
+        this.usedRows.settle();
         this.show('all');
-        if (this.goOn()) return;
+        if (this.views.exact() || this.goOn()) return;
         const first = part.lines.barAt(part.firstStart + song.early).start;
         const barsShown = view.width / view.scale / this.barLength(first);
         if (barsShown <= OPENING_BARS) return;
@@ -204,7 +220,8 @@ export class Sheet {
     }
 
     rowName(pitch: number): string {
-        return (this.isDrums ? this.drums[String(pitch)] : undefined) ?? pitchName(pitch);
+        const given = this.usedRows.names[String(pitch)];
+        return given ?? (this.isDrums ? this.drums[String(pitch)] : undefined) ?? pitchName(pitch);
     }
 
     /** A tick as the grid has it, unless that is suspended. */
@@ -238,10 +255,7 @@ export class Sheet {
         }
         if (overlay.held.length > 0) this.showHeld();
         if (recorder.on && tick > view.end - this.song.time.ppq * 8) view.end = tick + this.song.time.ppq * 16;
-        if (!this.holding() && (tick > view.left + (view.width * FOLLOW_AT) / view.scale || tick < view.left)) {
-            view.left = tick - 30 / view.scale;
-            view.scroll(0, 0);
-        }
+        if (!this.holding()) this.views.follow(tick);
         this.place();
     }
 

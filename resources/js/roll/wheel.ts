@@ -41,6 +41,7 @@ export function wheelOf(sheet: Sheet): (e: WheelEvent, at: { x: number; y: numbe
         const unit = e.deltaMode === 1 ? 18 : e.deltaMode === 2 ? view.height : 1;
         const stroke = strokeOf(e);
         if (keys.capture || keys.resolver.has(stroke, keys.context)) return turn(e, stroke, unit);
+        sheet.views.rest();
         // A pinch on a touchpad arrives as a wheel with Ctrl.
         if (e.ctrlKey || e.metaKey) {
             if (e.shiftKey) view.zoomPitch(Math.exp(-e.deltaY * unit * ZOOM), y);

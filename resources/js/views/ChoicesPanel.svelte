@@ -25,11 +25,15 @@
     function get(ids: number[], e: KeyboardEvent | MouseEvent): void {
         const those = part.grouped(there(ids));
         const taken = new Set(those);
-        if (e.shiftKey && e.altKey) song.select([...song.selected].filter((id) => !taken.has(id)));
-        else if (e.altKey) song.select([...song.selected].filter((id) => taken.has(id)));
-        else song.select(e.shiftKey ? [...song.selected, ...those] : those);
-        song.tell(`${song.selected.size === 1 ? '1 note' : `${song.selected.size} notes`} chosen.`);
+        const { shiftKey, altKey } = e;
         panels.close();
+        // What was typed before may still change what is chosen.
+        song.afterAll(() => {
+            if (shiftKey && altKey) song.select([...song.selected].filter((id) => !taken.has(id)));
+            else if (altKey) song.select([...song.selected].filter((id) => taken.has(id)));
+            else song.select(shiftKey ? [...song.selected, ...those] : those);
+            song.tell(`${song.selected.size === 1 ? '1 note' : `${song.selected.size} notes`} chosen.`);
+        });
     }
 
     function forget(called: string): void {
@@ -74,7 +78,6 @@
                 maxlength="60"
                 data-first
                 placeholder="Choice {kept.length + 1}"
-                disabled={chosen === 0 && kept.length > 0}
                 bind:value={name}
             />
             <button data-field class="btn btn-sm" disabled={chosen === 0} onclick={keep}>Keep</button>

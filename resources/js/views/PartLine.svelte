@@ -11,6 +11,19 @@
     let { song, part }: { song: Song; part: Part } = $props();
 
     const settings = $derived(part.settings);
+    // Those in parts that are worked on with this one count too.
+    const all = $derived(
+        [part, ...[...song.beside.keys()].map((id) => song.parts.get(id))].reduce(
+            (sum, p) => sum + (p && p.version >= 0 ? p.notes.size : 0),
+            0,
+        ),
+    );
+    const chosen = $derived(
+        [...song.beside.values()].reduce(
+            (sum, ids) => sum + ids.size,
+            song.selectionVersion >= 0 ? song.selected.size : 0,
+        ),
+    );
     const parts = $derived(gridParts(settings.grid));
     const isBars = $derived(settings.grid.includes('bar'));
     const bars = $derived(BARS.includes(settings.grid) || !isBars ? BARS : [...BARS, settings.grid]);
@@ -227,10 +240,6 @@
     >
     <span class="flex-1"></span>
     <span data-testid="chosen" title="Notes chosen"
-        >{song.selectionVersion >= 0 ? song.selected.size : 0} of {part.version >= 0 ? part.notes.size : 0}<span
-            class="max-[1330px]:hidden"
-        >
-            chosen</span
-        ></span
+        >{chosen} of {all}<span class="max-[1330px]:hidden"> chosen</span></span
     >
 </div>

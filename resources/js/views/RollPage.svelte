@@ -8,6 +8,7 @@
     import { keys } from '../keys/keys.svelte';
     import { numbersOf } from '../roll/numbers';
     import Roll from '../roll/Roll.svelte';
+    import type { Sheet } from '../roll/sheet.svelte';
     import { stepState } from '../roll/steps.svelte';
     import { recorder } from '../sound/recorder.svelte';
     import { transport } from '../sound/transport.svelte';
@@ -21,7 +22,10 @@
     import PenPanel from './PenPanel.svelte';
     import ReadingPanel from './ReadingPanel.svelte';
     import RepairsPanel from './RepairsPanel.svelte';
+    import RowsPanel from './RowsPanel.svelte';
     import ScalePanel from './ScalePanel.svelte';
+    import UnderlayPanel from './UnderlayPanel.svelte';
+    import PlayingPanel from './PlayingPanel.svelte';
     import RecordingPanel from './RecordingPanel.svelte';
     import RecipesPanel from './recipes/RecipesPanel.svelte';
     import PartLine from './PartLine.svelte';
@@ -30,6 +34,7 @@
     let { song, part, setup }: { song: Song; part: Part; setup: Setup } = $props();
 
     let hovered = $state('');
+    let sheet = $state.raw<Sheet | null>(null);
     // With nothing under the pointer, the one chosen note says its numbers.
     const numbers = $derived.by(() => {
         void song.selectionVersion;
@@ -85,7 +90,7 @@
 
 <main class="flex min-h-0 flex-1 flex-col">
     <h1 class="sr-only">{part.name}</h1>
-    <Roll {song} {part} drums={setup.drums} onHover={(text) => (hovered = text)} />
+    <Roll {song} {part} drums={setup.drums} onHover={(text) => (hovered = text)} onSheet={(s) => (sheet = s)} />
     <BottomLine
         tag={held?.tag ?? underWay}
         said={held?.said ?? song.said}
@@ -121,5 +126,11 @@
         <RepairsPanel {song} {part} />
     {:else if open?.name === 'choices'}
         <ChoicesPanel {song} {part} />
+    {:else if open?.name === 'underlay' && sheet}
+        <UnderlayPanel {song} {part} underlay={sheet.underlay} />
+    {:else if open?.name === 'rows' && sheet}
+        <RowsPanel {song} {part} {sheet} />
+    {:else if open?.name === 'playing'}
+        <PlayingPanel {song} {part} />
     {/if}
 </main>

@@ -188,13 +188,13 @@
         </div>
         <span
             class="flex w-5 justify-center"
-            title={song.trouble && song.waiting ? 'Waiting for the server' : 'Everything is saved'}
+            title={song.trouble && song.queue.waiting ? 'Waiting for the server' : 'Everything is saved'}
         >
             <Circle
                 size={9}
-                class={song.waiting ? 'text-warning' : 'text-base-content/40'}
-                fill={song.waiting ? 'none' : 'currentColor'}
-                aria-label={song.waiting ? 'Saving' : 'Everything is saved'}
+                class={song.queue.waiting ? 'text-warning' : 'text-base-content/40'}
+                fill={song.queue.waiting ? 'none' : 'currentColor'}
+                aria-label={song.queue.waiting ? 'Saving' : 'Everything is saved'}
             />
         </span>
     {/if}

@@ -11,6 +11,7 @@ import { moving } from './moving';
 import { playing } from './playing';
 import { seeing } from './seeing';
 import { spans } from './span';
+import { under } from './under';
 import { writing } from './writing';
 
 /** What the roll does when it is asked to; `cancel` drops what a press holds, and says whether it held anything. */
@@ -22,6 +23,7 @@ export function commandsOf(sheet: Sheet, cancel: () => boolean): Record<string, 
         ...spans(sheet),
         ...playing(sheet),
         ...harmony(sheet.song, sheet.part),
+        ...under(sheet),
     };
 }
 

@@ -63,6 +63,19 @@ export const tempoTap = (taps: readonly number[], at: number): Command => ({
     params: { taps, at },
     more: true,
 });
+/** Notes lined up with the starts in other parts; the same by rows, where only some are shown; and given a feel. */
+export const alignTo = (parts: readonly number[], toward: string): Command => ({
+    edit: 'align-to-parts',
+    params: { parts, toward },
+});
+export const stepInRows = (steps: number, rows: readonly number[]): Command => ({
+    edit: 'step-in-rows',
+    params: { steps, rows },
+});
+export const feelOf = (groove: unknown, what: string): Command => ({
+    edit: 'groove-quantize',
+    params: { groove, strength: what === 'timing' ? 100 : 0, velocity: what === 'loudness' ? 100 : 0 },
+});
 export const songScale = (scale: string | null): Command => ({ edit: 'song-scale', params: { scale } });
 export const songRename = (name: string): Command => ({ edit: 'song-rename', params: { name } });
 
@@ -77,6 +90,18 @@ export function inScale(edit: string, params: Record<string, unknown>): Command 
     const by = Number(params.semitones);
     return edit === 'transpose' && Math.abs(by) === 1 ? { edit: 'step-in-scale', params: { degrees: by } } : null;
 }
+
+/** The same command by rows, where only some are shown; null where it stays as it is. */
+export function inRows(edit: string, params: Record<string, unknown>, rows: readonly number[] | null): Command | null {
+    const by = Number(params.semitones);
+    return rows && edit === 'transpose' && Math.abs(by) === 1 ? stepInRows(by, rows) : null;
+}
+
+/** Edits whose landing the picture of the playing shows. */
+export const BY_PLAYING = [
+    { edit: 'quantize', title: 'quantized' },
+    { edit: 'velocity-level', title: 'levelled' },
+];
 
 /** What buttons of the song page stand for. */
 export const NEW_PART = 'part-new';

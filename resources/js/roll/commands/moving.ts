@@ -36,11 +36,12 @@ export function moving(sheet: Sheet): Record<string, Handler> {
                         if (sheet.passing.goesOn) passing(params, press.times);
                         else song.do(asked(edit, params, press));
                     });
-                else if (song.selected.size === 0) other(params, press.times, keys.startsWith('Alt+'));
+                else if (!song.anyChosen) other(params, press.times, keys.startsWith('Alt+'));
                 else {
                     // Held to the scale, a step is one of its steps; with Alt it is always a semitone.
                     const held = song.open?.settings.held && song.open.scale && !keys.startsWith('Alt+');
-                    const step = held ? make.inScale(edit, params) : null;
+                    const rows = keys.startsWith('Alt+') ? null : sheet.view.rows;
+                    const step = make.inRows(edit, params, rows) ?? (held ? make.inScale(edit, params) : null);
                     song.do(asked(step?.edit ?? edit, step?.params ?? params, press));
                 }
             });
@@ -59,7 +60,10 @@ export function moving(sheet: Sheet): Record<string, Handler> {
             (p, times, always) => {
                 const by = Number(p.semitones);
                 let { pitch } = song.caret;
-                if (Math.abs(by) === 1) for (let i = 0; i < times; i++) pitch = sheet.part.rowBeside(pitch, by, always);
+                if (sheet.view.rows && !always)
+                    pitch = sheet.view.rowOn(pitch, (Math.abs(by) === 1 ? by : Math.sign(by) * 4) * times);
+                else if (Math.abs(by) === 1)
+                    for (let i = 0; i < times; i++) pitch = sheet.part.rowBeside(pitch, by, always);
                 else pitch += by * times;
                 song.putCaret(song.caret.tick, pitch);
                 sheet.caretCame();

@@ -46,13 +46,23 @@ export function seeing(sheet: Sheet, cancel: () => boolean): Record<string, Hand
             if (song.queue.going) return void (song.queue.going = false);
             if (cancel()) return;
             song.inTurn(() => {
-                if (song.selected.size > 0) song.select([]);
+                if (song.anyChosen) song.select([]);
                 song.tell('Nothing is chosen.');
             });
         },
         zoom: (p) => zoom(String(p.axis), Number(p.by)),
-        fit: (p) => song.afterAll(() => sheet.show(p.what === 'selection' || p.what === 'span' ? p.what : 'all')),
-        scroll: (p) => view.scroll((Number(p.x ?? 0) * view.width) / 2, (-Number(p.y ?? 0) * view.height) / 3),
+        fit: (p) =>
+            song.afterAll(() =>
+                sheet.show(p.what === 'selection' || p.what === 'span' || p.what === 'last' ? p.what : 'all'),
+            ),
+        'used-rows': () => sheet.usedRows.turn(),
+        'view-keep': (p) => sheet.views.keep(Number(p.number ?? 1)),
+        'view-call': (p) => sheet.views.call(Number(p.number ?? 1)),
+        follow: () => sheet.views.turn(),
+        scroll: (p) => {
+            sheet.views.rest();
+            view.scroll((Number(p.x ?? 0) * view.width) / 2, (-Number(p.y ?? 0) * view.height) / 3);
+        },
         lane: () => {
             sheet.laneOpen = !sheet.laneOpen;
             localStorage.setItem('jactonic.lane', sheet.laneOpen ? 'open' : 'closed');

@@ -8,19 +8,36 @@ export function box(sheet: Sheet): Gesture {
     const { song, part, overlay, view } = sheet;
     let from = { tick: 0, y: 0 };
     let keep = new Set<number>();
+    let keepBeside: ReadonlyMap<number, ReadonlySet<number>> = new Map();
     let take = false;
 
     function choose(): void {
         const { x0, y0, x1, y1 } = overlay.box!;
         const [first, last] = [view.tick(Math.min(x0, x1)), view.tick(Math.max(x0, x1))];
-        const [low, high] = [view.pitch(Math.max(y0, y1)), view.pitch(Math.min(y0, y1))];
+        const [above, below] = [Math.min(y0, y1), Math.max(y0, y1)];
         const ids = new Set(keep);
         part.between(first, last, (n) => {
-            if (n.pitch < low || n.pitch > high || !part.holds(n.start)) return;
+            const y = view.y(n.pitch);
+            if (y + view.row <= above || y >= below || !part.holds(n.start)) return;
             if (take && keep.has(n.id)) ids.delete(n.id);
             else ids.add(n.id);
         });
-        song.select(take ? ids : part.grouped(ids));
+        song.select(take ? ids : part.grouped(ids), beside(first, last, above, below));
+    }
+
+    /** What the box touches in the parts that are worked on with this one. */
+    function beside(first: number, last: number, above: number, below: number): Map<number, Set<number>> {
+        const found = new Map<number, Set<number>>();
+        for (const id of song.beside.keys()) {
+            const other = song.parts.get(id)!;
+            const ids = new Set(keepBeside.get(id) ?? []);
+            other.between(first, last, (n) => {
+                const y = view.y(n.pitch);
+                if (y + view.row > above && y < below && other.holds(n.start)) ids.add(n.id);
+            });
+            found.set(id, new Set(other.grouped(ids)));
+        }
+        return found;
     }
 
     /** A drag that leaves the roll takes the view along. */
@@ -42,6 +59,7 @@ export function box(sheet: Sheet): Gesture {
             from = { tick: view.tick(x), y };
             take = mod;
             keep = mod || shift ? new Set(song.selected) : new Set();
+            keepBeside = mod || shift ? song.beside : new Map();
             return true;
         },
         move({ x, y }) {

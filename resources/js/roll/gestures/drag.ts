@@ -25,6 +25,8 @@ export class NoteDrag {
     shift: Shift = { ...NOTHING };
     velocity = 0;
     private axis: 'time' | 'pitch' | null = null;
+    private rows: readonly number[] | null = null;
+    private steps = 0;
 
     constructor(
         private readonly part: Part,
@@ -54,10 +56,14 @@ export class NoteDrag {
         else this.shift.length = ticks;
         if (across && this.grip === 'move') {
             const pitches = this.notes.map((n) => n.pitch);
-            this.shift.pitch = Math.max(
-                -Math.min(...pitches),
-                Math.min(127 - Math.max(...pitches), -Math.round(dy / view.row)),
-            );
+            const rows = -Math.round(dy / view.row);
+            // Where only some rows are shown, the one in hand goes from row to row, and the others as far.
+            const wanted = view.rowOn(this.grabbed.pitch, rows) - this.grabbed.pitch;
+            this.rows = view.rows;
+            this.steps = view.slot(this.grabbed.pitch + wanted) - view.slot(this.grabbed.pitch);
+            this.shift.pitch = view.rows
+                ? wanted
+                : Math.max(-Math.min(...pitches), Math.min(127 - Math.max(...pitches), rows));
         } else if (across) {
             this.velocity = -Math.round(dy / 2);
         }
@@ -86,7 +92,7 @@ export class NoteDrag {
         if (end !== undefined) commands.push(make.endAt(end));
         else if (this.grip === 'start') commands.push(make.startBy(start));
         else if (start !== 0) commands.push(make.moveBy(start));
-        if (pitch !== 0) commands.push(make.transposeBy(pitch));
+        if (pitch !== 0) commands.push(this.rows ? make.stepInRows(this.steps, this.rows) : make.transposeBy(pitch));
         if (length !== 0 && this.grip !== 'start' && end === undefined) commands.push(make.lengthenBy(length));
         if (this.velocity !== 0) commands.push(make.louderBy(this.velocity));
         return commands;

@@ -1,4 +1,5 @@
 import { Hands, type Touch } from '../../stage/hands';
+import { router } from '../../router.svelte';
 import { insert } from '../commands/make';
 import { numbersOf } from '../numbers';
 import { tool } from '../pen.svelte';
@@ -8,6 +9,7 @@ import { noteAt } from './drag';
 import { erase } from './erase';
 import { grab } from './grab';
 import { drawSpan } from './span';
+import { reachUnder } from './reach-under';
 import { raise, stemAt } from './stem';
 import { strike } from './strike';
 import { write } from './write';
@@ -38,7 +40,7 @@ export function handsOf(sheet: Sheet, element: (surface: Surface) => HTMLElement
         sheet.pointed = { tick, pitch };
         sheet.onHover(
             hit
-                ? numbersOf(hit.note, part, song.time)
+                ? [numbersOf(hit.note, part, song.time), sheet.underlay.against(hit.note)].filter(Boolean).join('  ')
                 : `${sheet.rowName(pitch)}  ${song.time.position(tick, part.lines)}`,
         );
     }
@@ -51,7 +53,11 @@ export function handsOf(sheet: Sheet, element: (surface: Surface) => HTMLElement
 
     const on = (surface: Surface) => (): Element => element(surface);
     return {
-        notes: new Hands(on('notes'), [erase(sheet), write(sheet), grab(sheet), box(sheet)], overNotes),
+        notes: new Hands(
+            on('notes'),
+            [erase(sheet), write(sheet), grab(sheet), reachUnder(sheet), box(sheet)],
+            overNotes,
+        ),
         ruler: new Hands(on('ruler'), [drawSpan(sheet)], ({ x }) =>
             sheet.onHover(song.time.position(Math.max(0, view.tick(x)), part.lines)),
         ),
@@ -64,7 +70,13 @@ export function handsOf(sheet: Sheet, element: (surface: Surface) => HTMLElement
 export function insertAt(sheet: Sheet, touch: Touch, endedChoice: boolean): void {
     const { song, part, view } = sheet;
     if (tool.name !== 'hand' || endedChoice || noteAt(view, part, song.selected, touch.x, touch.y)) return;
+    // A double click on a note underneath goes over to its part.
+    const under = sheet.underlay.noteAt(view.tick(touch.x), view.pitch(touch.y), 2 / view.scale);
+    if (under) {
+        sheet.views.carry();
+        return router.go({ at: 'roll', song: song.id, part: under.part.id });
+    }
     const tick = Math.max(0, view.tick(touch.x));
     const start = touch.alt ? Math.round(tick) : part.lines.around(tick)[0];
-    song.do(insert(part.id, [{ start, pitch: view.pitch(touch.y) }]));
+    song.do(insert(part.id, [{ start, pitch: part.rowHeld(view.pitch(touch.y), touch.alt) }]));
 }

@@ -15,18 +15,16 @@ export function paintGrid(ctx: CanvasRenderingContext2D, view: View, part: Part,
     ctx.fillStyle = c.paper;
     ctx.fillRect(0, 0, width, height);
     ctx.fillStyle = c.rowDark;
-    const low = view.pitch(height);
-    const high = view.pitch(0);
-    for (let p = low; p <= high; p++) {
-        if (isDark(p)) ctx.fillRect(0, view.y(p), width, view.row);
-    }
+    view.eachRow((p, y) => {
+        if (isDark(p)) ctx.fillRect(0, y, width, view.row);
+    });
     if (part.scale) paintOutside(ctx, view, part, c);
     ctx.fillStyle = c.line;
-    for (let p = low; p <= high; p++) {
-        // A rule between E and F and between B and C, as on the keys themselves.
-        if (p % 12 === 0 || p % 12 === 5)
-            ctx.fillRect(0, Math.round(view.y(p) + view.row) - 0.5, width, p % 12 === 0 ? 1 : 0.5);
-    }
+    view.eachRow((p, y) => {
+        // A rule between E and F and between B and C, as on the keys themselves; between rows in use one each.
+        if (view.rows || p % 12 === 0 || p % 12 === 5)
+            ctx.fillRect(0, Math.round(y + view.row) - 0.5, width, p % 12 === 0 && !view.rows ? 1 : 0.5);
+    });
     eachLine(view, lines, time, CLOSEST, (x, rank) => {
         ctx.fillStyle = rank === 'bar' ? c.bar : rank === 'beat' ? c.beat : c.line;
         ctx.fillRect(x, 0, 1, height);
@@ -36,16 +34,15 @@ export function paintGrid(ctx: CanvasRenderingContext2D, view: View, part: Part,
 
 /** Rows outside the scale are quieter, and a dotted line runs along them. */
 function paintOutside(ctx: CanvasRenderingContext2D, view: View, part: Part, c: Colours): void {
-    for (let p = view.pitch(view.height); p <= view.pitch(0); p++) {
-        if (!part.isOutside(p)) continue;
-        const y = view.y(p);
+    view.eachRow((p, y) => {
+        if (!part.isOutside(p)) return;
         ctx.fillStyle = c.faint;
         ctx.globalAlpha = 0.1;
         ctx.fillRect(0, y, view.width, view.row);
         ctx.globalAlpha = 0.45;
         for (let x = 4; x < view.width; x += 12) ctx.fillRect(x, Math.round(y + view.row / 2), 2, 1);
         ctx.globalAlpha = 1;
-    }
+    });
 }
 
 /** Outside the part's window the paper is grey, and at its edges stands a double rule. */

@@ -9,6 +9,7 @@ import { paintKeyboard } from './keyboard';
 import { paintNotes } from './notes';
 import { paintOverlay } from './overlay';
 import { paintRuler } from './ruler';
+import { paintUnderlay } from './underlay';
 import { paintVelocity } from './velocity';
 
 /** The layers of the roll, from below. */
@@ -16,6 +17,10 @@ export function layersOf(sheet: Sheet): Record<LayerName, LayerSpec> {
     const { song, part, view } = sheet;
     return {
         grid: { paint: (ctx) => paintGrid(ctx, view, part, song.time, sheet.colours), covers: true },
+        underlay: {
+            paint: (ctx) => paintUnderlay(ctx, view, sheet.under(), song.beside, sheet.colours),
+            covers: true,
+        },
         notes: {
             paint: (ctx) =>
                 paintNotes(
@@ -52,7 +57,8 @@ export function layersOf(sheet: Sheet): Record<LayerName, LayerSpec> {
             covers: true,
         },
         keyboard: {
-            paint: (ctx, width) => paintKeyboard(ctx, view, width, sheet.drumNames, sheet.lit, sheet.colours),
+            paint: (ctx, width) =>
+                paintKeyboard(ctx, view, width, sheet.drumNames, sheet.usedRows.names, sheet.lit, sheet.colours),
         },
         lane: {
             paint: (ctx, _, height) =>

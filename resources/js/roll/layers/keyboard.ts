@@ -8,6 +8,8 @@ export function paintKeyboard(
     view: View,
     width: number,
     drums: Record<string, string> | null,
+    /** Names that a person gave to rows. */
+    named: Record<string, string>,
     lit: ReadonlySet<number>,
     c: Colours,
 ): void {
@@ -15,9 +17,8 @@ export function paintKeyboard(
     ctx.fillRect(0, 0, width, view.height);
     ctx.font = `${Math.min(12, Math.max(10, view.row))}px ${c.font}`;
     ctx.textBaseline = 'middle';
-    const keyEnd = drums ? 12 : width * 0.58;
-    for (let p = view.pitch(view.height); p <= view.pitch(0); p++) {
-        const y = view.y(p);
+    const keyEnd = drums || Object.keys(named).length > 0 ? 12 : width * 0.58;
+    view.eachRow((p, y) => {
         if (isDark(p)) {
             ctx.fillStyle = c.keyDark;
             ctx.fillRect(0, y + 0.5, keyEnd, view.row - 1);
@@ -33,17 +34,18 @@ export function paintKeyboard(
             width,
             p % 12 === 0 || p % 12 === 5 ? 1 : 0.5,
         );
-        const drum = drums?.[String(p)];
-        if (drums ? drum && view.row >= 10 : p % 12 === 0 || view.row >= 13) {
-            ctx.fillStyle = isDark(p) && !drums ? c.paper : p % 12 === 0 ? c.ink : c.faint;
+        const drum = named[String(p)] ?? drums?.[String(p)];
+        const own = drums !== null || named[String(p)] !== undefined;
+        if (own ? drum && view.row >= 10 : p % 12 === 0 || view.row >= 13) {
+            ctx.fillStyle = isDark(p) && !own ? c.paper : p % 12 === 0 ? c.ink : c.faint;
             ctx.fillText(
                 drum ?? pitchName(p),
-                drums ? 16 : isDark(p) ? 8 : width - 30,
+                own ? 16 : isDark(p) ? 8 : width - 30,
                 y + view.row / 2 + 0.5,
-                drums ? width - 18 : 28,
+                own ? width - 18 : 28,
             );
         }
-    }
+    });
     ctx.fillStyle = c.bar;
     ctx.fillRect(width - 1, 0, 1, view.height);
 }

@@ -75,8 +75,8 @@ export function paintNotes(
     const isChosen = flags.read(part, selected, versions);
     // What lies under a note already drawn in the same pixels need not be drawn again.
     const reached = new Float64Array(128).fill(-Infinity);
-    const low = view.pitch(view.height);
-    const high = view.pitch(0);
+    const seen = new Uint8Array(128);
+    view.eachRow((p) => (seen[p] = 1));
     const { left, scale, row } = view;
     const { starts, lengths, pitches, velocities, mutes } = part;
     const dense = row < PLAIN_ROW;
@@ -103,7 +103,7 @@ export function paintNotes(
         if (w >= NAMED_WIDTH && row >= NAMED_ROW) named.push(note);
     };
     part.places(Math.floor(left), Math.ceil(view.right), (i) => {
-        if (pitches[i]! < low || pitches[i]! > high) return;
+        if (seen[pitches[i]!] === 0) return;
         if (isChosen[i] === 1) chosen.push(i);
         else visit(i);
     });

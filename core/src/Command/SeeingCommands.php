@@ -1,0 +1,58 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jactonic\Core\Command;
+
+use Jactonic\Core\Edit\Family;
+use Jactonic\Core\Edit\Needs;
+use Jactonic\Core\Edit\Spec;
+use Jactonic\Core\Param\Param;
+
+/** What the interface does to see what matters: rows in use, parts underneath, kept views. */
+final class SeeingCommands
+{
+    private const ROLL = ['roll'];
+
+    /** @return list<Command> */
+    public static function all(): array
+    {
+        return [
+            new Command(new Spec('used-rows', 'Rows in use, or all', Family::View, 'Shows only the rows that have notes, or all again.', needs: Needs::Part, words: ['fold', 'drums', 'hide', 'empty rows', 'compact']), self::ROLL),
+            new Command(new Spec('underlay', 'Other parts underneath', Family::View, 'Shows other parts behind this one: of the tracks beside, all, those picked, or none.', needs: Needs::Part, words: ['ghost', 'behind', 'layer', 'compare parts', 'show']), self::ROLL),
+            new Command(new Spec('underlay-walk', 'Another part underneath', Family::View, 'Shows the next or previous part alone behind this one.', [
+                Param::integer('by', 'Parts on', -1, 1, 1),
+            ], Needs::Part, ['behind', 'next']), self::ROLL, [
+                ['title' => 'The next part underneath', 'params' => ['by' => 1]],
+                ['title' => 'The previous part underneath', 'params' => ['by' => -1]],
+            ]),
+            new Command(new Spec('edit-under', 'Work on the parts underneath too', Family::View, 'What is chosen, and what keys do, is of this part and of those underneath; or of this part alone again.', needs: Needs::Part, words: ['together', 'several parts', 'in place', 'multi']), self::ROLL),
+            new Command(new Spec('go-under', 'Over to the part underneath', Family::View, 'Opens the part that lies underneath at the caret, seen as it is.', [
+                Param::choice('at', 'At', ['caret', 'pointer'], 'caret'),
+            ], Needs::Part, ['switch', 'open', 'other part']), self::ROLL, [
+                ['title' => 'Over to the part underneath', 'params' => [], 'words' => ['switch', 'open']],
+                ['title' => 'Over to the part under the pointer', 'params' => ['at' => 'pointer'], 'words' => ['switch', 'open']],
+            ]),
+            new Command(new Spec('view-keep', 'Keep the view', Family::View, 'Keeps what is seen, to be seen again.', [
+                Param::integer('number', 'View', 1, 4, 1),
+            ], Needs::Part, ['store', 'zoom', 'memory']), self::ROLL, array_map(static fn (int $n): array => ['title' => "Keep view $n", 'params' => ['number' => $n]], [1, 2, 3, 4])),
+            new Command(new Spec('view-call', 'See a kept view', Family::View, 'Goes to a view that was kept.', [
+                Param::integer('number', 'View', 1, 4, 1),
+            ], Needs::Part, ['recall', 'zoom', 'memory']), self::ROLL, array_map(static fn (int $n): array => ['title' => "See view $n", 'params' => ['number' => $n]], [1, 2, 3, 4])),
+            new Command(new Spec('follow', 'Follow the playing line', Family::View, 'The view follows the playing line by page, holds it in the middle, or stays.', needs: Needs::Part, words: ['scroll', 'autoscroll', 'playhead', 'page']), self::ROLL),
+            new Command(new Spec('align-under', 'Line up with the parts underneath', Family::Timing, 'Moves the notes chosen to the starts of notes underneath.', [
+                Param::choice('toward', 'Toward', ['nearest', 'next', 'previous'], 'nearest'),
+            ], Needs::Notes, ['align', 'kick', 'together', 'tight']), self::ROLL, [
+                ['title' => 'Line up with the parts underneath', 'params' => [], 'words' => ['align', 'kick', 'together']],
+                ['title' => 'To the next start underneath', 'params' => ['toward' => 'next'], 'words' => ['snap']],
+                ['title' => 'To the previous start underneath', 'params' => ['toward' => 'previous'], 'words' => ['snap']],
+            ]),
+            new Command(new Spec('take-feel', 'The feel of the part underneath', Family::Timing, 'Gives the notes chosen the timing or the loudness of the part underneath.', [
+                Param::choice('what', 'What', ['timing', 'loudness'], 'timing'),
+            ], Needs::Notes, ['groove', 'pocket', 'feel', 'copy timing']), self::ROLL, [
+                ['title' => 'The timing of the part underneath', 'params' => [], 'words' => ['groove', 'pocket', 'feel']],
+                ['title' => 'The loudness of the part underneath', 'params' => ['what' => 'loudness'], 'words' => ['groove', 'dynamics', 'feel']],
+            ]),
+        ];
+    }
+}

@@ -1,0 +1,26 @@
+import { transport } from '../../sound/transport.svelte';
+import type { Gesture } from '../../stage/hands';
+import type { Sheet } from '../sheet.svelte';
+
+/** A press on a note of a part that is worked on with this one chooses it; with Shift it is taken in. */
+export function reachUnder(sheet: Sheet): Gesture {
+    const { song, underlay, view } = sheet;
+    return {
+        begin({ x, y, button, shift, alt }) {
+            if (button !== 0 || !song.inPlace) return false;
+            const hit = underlay.noteAt(view.tick(x), view.pitch(y), 2 / view.scale);
+            if (!hit) return false;
+            const those = alt ? [hit.note.id] : hit.part.grouped([hit.note.id]);
+            const chosen = new Map<number, ReadonlySet<number>>(shift ? song.beside : []);
+            chosen.set(hit.part.id, new Set([...(chosen.get(hit.part.id) ?? []), ...those]));
+            song.select(shift ? song.selected : [], chosen);
+            song.followTo(hit.note.start, hit.note.pitch);
+            transport.try(hit.part, [hit.note]);
+            song.tell(`A note of ${hit.part.name} is chosen.`);
+            return true;
+        },
+        move: () => {},
+        drop: () => {},
+        cancel: () => {},
+    };
+}

@@ -1,0 +1,143 @@
+<script lang="ts">
+    import { tick, untrack } from 'svelte';
+    import type { Part } from '../api/part.svelte';
+    import type { Song } from '../api/song.svelte';
+    import { BY_PLAYING } from '../roll/commands/make';
+    import Panel from './Panel.svelte';
+
+    let { song, part }: { song: Song; part: Part } = $props();
+
+    /** id, place in the bar from 0 to 1, ms off the line, velocity */
+    type Dot = [id: number, place: number, off: number, velocity: number];
+    interface Read {
+        notes: Dot[];
+        after: Dot[];
+        beats: number;
+        said: string;
+    }
+
+    const WIDTH = 352;
+    const HEIGHT = 260;
+    const EDGE = 14;
+
+    let reading = $state.raw<Read | null>(null);
+    let trouble = $state('');
+    /** The edit whose landing is shown. */
+    let after = $state('');
+    /** The notes that are looked at, while single ones of them are chosen here. */
+    let of = untrack(() => [...song.selected]);
+    let at = $state(-1);
+    let asked = 0;
+    /** The choice that this panel made itself. */
+    let mine = -1;
+
+    $effect(() => {
+        if (song.selectionVersion !== untrack(() => mine)) of = untrack(() => [...song.selected]);
+        void part.version;
+        void part.settings;
+        void after;
+        void untrack(read);
+    });
+
+    async function read(): Promise<void> {
+        const now = ++asked;
+        try {
+            const notes = of.filter((id) => part.notes.has(id));
+            const answer = await song.read<Read>('playing', after === '' ? {} : { after }, [{ part: part.id, notes }]);
+            if (now === asked) [reading, trouble] = [answer, ''];
+        } catch (e) {
+            if (now === asked) trouble = e instanceof Error ? e.message : String(e);
+        }
+    }
+
+    /** In order of the place in the bar, then of how late: as they are walked. */
+    const dots = $derived([...(reading?.notes ?? [])].sort((a, b) => a[1] - b[1] || a[2] - b[2]));
+    const most = $derived(
+        Math.max(20, ...(reading ? [...reading.notes, ...reading.after].map((d) => Math.abs(d[2])) : [])),
+    );
+    const x = (place: number): number => EDGE + place * (WIDTH - 2 * EDGE);
+    const y = (off: number): number => HEIGHT / 2 + (off / most) * (HEIGHT / 2 - EDGE);
+    const size = (velocity: number): number => 2 + (velocity / 127) * 5;
+
+    /** A dot is chosen as a note is: the roll shows and sounds it. */
+    function go(to: number, add: boolean): void {
+        const dot = dots[Math.max(0, Math.min(dots.length - 1, to))];
+        if (!dot) return;
+        at = dots.indexOf(dot);
+        song.select(add ? [...song.selected, dot[0]] : [dot[0]]);
+        mine = song.selectionVersion;
+        song.onNotes(song.selection, false);
+        const ms = Math.round(Math.abs(dot[2]));
+        song.tell(`${ms} ms ${dot[2] < 0 ? 'early' : 'late'}, velocity ${dot[3]}.`);
+        void tick();
+    }
+
+    function press(e: KeyboardEvent): void {
+        if (e.key === 'ArrowRight' || e.key === 'ArrowLeft') go(at + (e.key === 'ArrowRight' ? 1 : -1), e.shiftKey);
+        else if (/^[1-3]$/.test(e.key)) after = ['', ...BY_PLAYING.map((b) => b.edit)][Number(e.key) - 1]!;
+        else return;
+        e.preventDefault();
+        e.stopPropagation();
+    }
+</script>
+
+<Panel title="The playing" onkeydown={press}>
+    {#if trouble}
+        <p class="p-4 text-error">{trouble}</p>
+    {:else if reading}
+        <p class="px-4 pt-3" data-testid="playing-said">{reading.said}</p>
+        <svg
+            class="mx-4 mt-3 block border border-base-content/40"
+            width={WIDTH}
+            height={HEIGHT}
+            role="img"
+            aria-label="How far each note stands off its line, by its place in the bar"
+        >
+            {#each Array.from({ length: reading.beats }, (_, i) => i / reading!.beats) as beat, i (beat)}
+                <line x1={x(beat)} x2={x(beat)} y1="0" y2={HEIGHT} class="stroke-base-content/25" />
+                <text x={x(beat) + 3} y={HEIGHT - 4} class="fill-base-content text-xs">{i + 1}</text>
+            {/each}
+            <line x1="0" x2={WIDTH} y1={HEIGHT / 2} y2={HEIGHT / 2} class="stroke-base-content/70" />
+            <text x="3" y="12" class="fill-base-content text-xs">early, {Math.round(most)} ms</text>
+            <text x={WIDTH - 4} y={HEIGHT - 4} text-anchor="end" class="fill-base-content text-xs">late</text>
+            {#each dots as [id, place, off, velocity], i (id)}
+                {@const chosen = song.selectionVersion >= 0 && song.selected.has(id) && at >= 0}
+                <!-- svelte-ignore a11y_click_events_have_key_events, a11y_no_static_element_interactions -->
+                <circle
+                    cx={x(place)}
+                    cy={y(off)}
+                    r={size(velocity)}
+                    class="cursor-pointer {chosen ? 'fill-primary' : 'fill-base-content/45'} stroke-base-content"
+                    stroke-width={chosen ? 2 : 0.5}
+                    data-testid="dot"
+                    onclick={(e) => go(i, e.shiftKey)}
+                />
+            {/each}
+            {#each reading.after as [id, place, off] (id)}
+                <path
+                    d="M{x(place) - 5} {y(off)}h10M{x(place)} {y(off) - 5}v10"
+                    class="stroke-primary"
+                    stroke-width="2"
+                    data-testid="dot-after"
+                />
+            {/each}
+        </svg>
+        <p class="px-4 pt-2 text-sm text-base-content/85">
+            Across: the bar. Down: later than the line. The larger a dot, the louder; a cross is where it would go.
+        </p>
+        <div class="flex flex-wrap gap-x-4 gap-y-1 px-4 py-2" role="group" aria-label="Where an edit would put them">
+            {#each [{ edit: '', title: 'as they are' }, ...BY_PLAYING] as b, i (b.edit)}
+                <label class="flex cursor-pointer items-center gap-1.5"
+                    ><input
+                        class="radio radio-xs"
+                        type="radio"
+                        name="after"
+                        checked={after === b.edit}
+                        onchange={() => (after = b.edit)}
+                    /><kbd class="key">{i + 1}</kbd>{b.title}</label
+                >
+            {/each}
+        </div>
+    {/if}
+    {#snippet foot()}<span class="text-sm">← → from dot to dot, with Shift one more</span>{/snippet}
+</Panel>

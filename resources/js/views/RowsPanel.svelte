@@ -1,0 +1,109 @@
+<script lang="ts">
+    import { tick } from 'svelte';
+    import type { Part } from '../api/part.svelte';
+    import { saveAs } from '../api/saving';
+    import type { Song } from '../api/song.svelte';
+    import type { RowSet } from '../api/types';
+    import type { Sheet } from '../roll/sheet.svelte';
+    import Panel from './Panel.svelte';
+
+    let { song, part, sheet }: { song: Song; part: Part; sheet: Sheet } = $props();
+
+    const track = $derived(song.trackOf(part));
+    const rows = $derived(part.version >= 0 ? [...sheet.usedRows.rows].reverse() : []);
+    let file: HTMLInputElement;
+
+    const keep = (set: RowSet): Promise<void> => song.elsewhere.setTrack(track, { rows: set });
+
+    function name(pitch: number, text: string): void {
+        const names = { ...track.rows.names, [pitch]: text.trim() };
+        void keep({ ...track.rows, names });
+    }
+
+    /** A row goes up or down among those in use; what is not in use keeps its place by pitch. */
+    async function move(pitch: number, by: number): Promise<void> {
+        const order = [...sheet.usedRows.rows];
+        const at = order.indexOf(pitch);
+        const to = at + by;
+        if (to < 0 || to >= order.length) return;
+        [order[at], order[to]] = [order[to]!, order[at]!];
+        await keep({ ...track.rows, order });
+        await tick();
+        document.querySelector<HTMLElement>(`[data-row="${pitch}"]`)?.focus();
+    }
+
+    function press(e: KeyboardEvent): void {
+        const input = (e.target as HTMLElement).closest<HTMLInputElement>('[data-row]');
+        if (!input) return;
+        const all = [...(e.currentTarget as HTMLElement).querySelectorAll<HTMLInputElement>('[data-row]')];
+        const at = all.indexOf(input);
+        if (e.key === 'Enter') input.blur();
+        if (e.key === 'ArrowDown' || e.key === 'ArrowUp') {
+            if (e.altKey) void move(Number(input.dataset.row), e.key === 'ArrowUp' ? 1 : -1);
+            else all[Math.max(0, Math.min(all.length - 1, at + (e.key === 'ArrowDown' ? 1 : -1)))]?.focus();
+        } else if (e.key === 'Enter') all[Math.min(all.length - 1, at + 1)]?.focus();
+        else return;
+        e.preventDefault();
+        e.stopPropagation();
+    }
+
+    function save(): void {
+        const text = JSON.stringify({ kind: 'rows', ...track.rows }, null, 2);
+        saveAs(
+            URL.createObjectURL(new Blob([text], { type: 'application/json' })),
+            `${track.name || 'rows'}.rows.json`,
+        );
+    }
+
+    async function open(): Promise<void> {
+        const chosen = file.files?.[0];
+        file.value = '';
+        if (!chosen) return;
+        try {
+            await keep(JSON.parse(await chosen.text()) as RowSet);
+        } catch {
+            song.tell('', [], `“${chosen.name}” is no file of row names: nothing changed.`);
+        }
+    }
+</script>
+
+<Panel title="Rows of {track.name}" onkeydown={press}>
+    <p class="px-4 pt-3 text-base-content/85">
+        The rows in use, from above. An empty name is the row’s own again; <kbd class="key">Alt ↑</kbd>
+        <kbd class="key">Alt ↓</kbd> put a row elsewhere.
+    </p>
+    <ol class="py-2">
+        {#each rows as pitch, i (pitch)}
+            <li class="flex items-center gap-2 px-4 py-1">
+                <input
+                    class="input input-sm flex-1"
+                    maxlength="40"
+                    data-row={pitch}
+                    data-first={i === 0 ? '' : undefined}
+                    aria-label="Name of the row {pitch}"
+                    placeholder={sheet.rowName(pitch)}
+                    value={track.rows.names[String(pitch)] ?? ''}
+                    onchange={(e) => name(pitch, e.currentTarget.value)}
+                />
+                <button data-field class="btn btn-xs" aria-label="Up" onclick={() => move(pitch, 1)}>↑</button>
+                <button data-field class="btn btn-xs" aria-label="Down" onclick={() => move(pitch, -1)}>↓</button>
+            </li>
+        {/each}
+    </ol>
+    {#if rows.length === 0}<p class="px-4">No row is in use yet.</p>{/if}
+    {#snippet foot()}
+        <div class="flex flex-wrap gap-2">
+            <button data-field class="btn btn-sm" onclick={save}>Save as a file</button>
+            <button data-field class="btn btn-sm" onclick={() => file.click()}>Open a file</button>
+            <button data-field class="btn btn-sm" onclick={() => keep({ ...track.rows, order: [] })}>By pitch</button>
+            <input
+                bind:this={file}
+                class="hidden"
+                type="file"
+                accept=".json"
+                aria-label="A file of row names"
+                onchange={open}
+            />
+        </div>
+    {/snippet}
+</Panel>
