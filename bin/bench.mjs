@@ -45,6 +45,14 @@ function track(events, body) {
     return Buffer.concat([head, Buffer.from(body)]);
 }
 
+/** Two files of one track as one of two. */
+function joined(a, b) {
+    const head = Buffer.from(a.subarray(0, 14));
+    head.writeUInt16BE(1, 8);
+    head.writeUInt16BE(2, 10);
+    return Buffer.concat([head, a.subarray(14), b.subarray(14)]);
+}
+
 async function bring(bytes, name = 'bench.mid') {
     const form = new FormData();
     form.append('file', new Blob([bytes]), name);
@@ -164,28 +172,30 @@ async function resolving() {
     await fetch(`${base}/api/key-sets/0/use`, { method: 'POST' });
 }
 
-async function scrolling() {
-    const page = await roll(await bring(midi(50000)), () => {
-        window.frames_ = [];
-        const real = window.requestAnimationFrame.bind(window);
-        let spent = 0;
-        window.requestAnimationFrame = (work) =>
-            real((now) => {
-                const begin = performance.now();
-                work(now);
-                spent += performance.now() - begin;
-            });
-        const tick = () => {
-            window.frames_.push(spent);
-            spent = 0;
-            real(tick);
-        };
+/** Counts the milliseconds of script in each frame. */
+function countFrames() {
+    window.frames_ = [];
+    const real = window.requestAnimationFrame.bind(window);
+    let spent = 0;
+    window.requestAnimationFrame = (work) =>
+        real((now) => {
+            const begin = performance.now();
+            work(now);
+            spent += performance.now() - begin;
+        });
+    const tick = () => {
+        window.frames_.push(spent);
+        spent = 0;
         real(tick);
-        window.addEventListener('wheel', () => (window.wheelBegan = performance.now()), { capture: true });
-        window.addEventListener('wheel', () => (spent += performance.now() - window.wheelBegan));
-    });
+    };
+    real(tick);
+    window.addEventListener('wheel', () => (window.wheelBegan = performance.now()), { capture: true });
+    window.addEventListener('wheel', () => (spent += performance.now() - window.wheelBegan));
+}
+
+/** Scrolls and zooms near, far, and with the whole part at once, which is the worst; frames in which something was done. */
+async function frames(page) {
     const all = [];
-    // Near, far, and the whole part at once, which is the worst.
     for (const prepare of ['', 'Shift+Z', 'e']) {
         for (let i = 0; i < (prepare === 'Shift+Z' ? 5 : 1); i++) if (prepare) await page.keyboard.press(prepare);
         await page.waitForTimeout(300);
@@ -199,8 +209,41 @@ async function scrolling() {
         });
         all.push(...(await page.evaluate(() => window.frames_)));
     }
-    const busy = all.filter((t) => t > 0.2);
+    return all.filter((t) => t > 0.2);
+}
+
+async function scrolling() {
+    const page = await roll(await bring(midi(50000)), countFrames);
+    const busy = await frames(page);
     row('scroll and zoom, 50,000 notes, worst frame of script', Math.max(...busy), 'ms', 16, `95th percentile ${p95(busy).toFixed(1)} ms, ${busy.length} frames`);
+    await page.close();
+}
+
+/** A part of 5,000 notes over one of 45,000: scrolled, and gone over from one to the other. */
+async function underlay() {
+    const page = await roll(await bring(joined(midi(5000), midi(45000, 32))), countFrames);
+    await page.keyboard.press('Alt+Shift+U');
+    await page.waitForTimeout(400);
+    const busy = await frames(page);
+    row('scroll and zoom, 5,000 notes over 45,000, worst frame of script', Math.max(...busy), 'ms', 16, `95th percentile ${p95(busy).toFixed(1)} ms, ${busy.length} frames`);
+    const times = [];
+    for (let i = 0; i < 12; i++) {
+        times.push(
+            await page.evaluate(async () => {
+                const begin = performance.now();
+                const from = document.querySelector('[data-testid=roll]');
+                window.dispatchEvent(new KeyboardEvent('keydown', { key: 'O', code: 'KeyO', altKey: true, shiftKey: true, bubbles: true, cancelable: true }));
+                for (;;) {
+                    const el = document.querySelector('[data-testid=roll]');
+                    if (el && el !== from && el.dataset.drawn) return performance.now() - begin;
+                    await new Promise((resolve) => requestAnimationFrame(resolve));
+                    if (performance.now() - begin > 5000) return NaN;
+                }
+            }),
+        );
+        await page.waitForTimeout(300);
+    }
+    row('going over to the part underneath', median(times.slice(2)), 'ms', 50, `95th percentile ${p95(times.slice(2)).toFixed(0)} ms`);
     await page.close();
 }
 
@@ -249,7 +292,7 @@ function size() {
 }
 
 const sound = playing({ browser, base, bring, track, midi, row, median, roll });
-const parts = { server, keys, resolving, scrolling, opening, playing: sound.playing, hidden: sound.hidden, reading, size };
+const parts = { server, keys, resolving, scrolling, underlay, opening, playing: sound.playing, hidden: sound.hidden, reading, size };
 const wanted = process.argv.slice(3);
 // Ten minutes of silence on the screen are only measured where they are asked for.
 for (const [name, measure] of Object.entries(parts)) if (wanted.includes(name) || (wanted.length === 0 && name !== 'hidden')) await measure();

@@ -1,7 +1,7 @@
 import { request } from './client';
 import { caretIn } from './caret';
 import { Copied } from './copied';
-import { Elsewhere } from './elsewhere';
+import { Elsewhere } from './elsewhere.svelte';
 import { Head } from './head.svelte';
 import { Lines } from './lines';
 import { Looking } from './looking.svelte';

@@ -2,7 +2,6 @@
     import { onMount, untrack } from 'svelte';
     import type { Part } from '../api/part.svelte';
     import type { Song } from '../api/song.svelte';
-    import { does } from '../keys/does';
     import { keys } from '../keys/keys.svelte';
     import { transport } from '../sound/transport.svelte';
     import { commandsOf, listen } from './commands';
@@ -16,6 +15,8 @@
     import { Sheet, type LayerName } from './sheet.svelte';
     import { chordLine } from '../harmony/chord-line.svelte';
     import ChordRow from './ChordRow.svelte';
+    import Corner from './Corner.svelte';
+    import LaneHead from './LaneHead.svelte';
     import { CHORDS, fit, KEYBOARD, LANE, RULER } from './sizes';
     import { StepInput } from './steps.svelte';
     import Surface from './Surface.svelte';
@@ -122,19 +123,7 @@
     data-testid="roll"
     onwheel={wheel}
 >
-    <div class="corner flex items-center border-b border-base-content/50 bg-base-200 px-1 text-xs leading-tight">
-        {#if part.scaleName}
-            <button
-                class="w-full cursor-pointer text-left"
-                title="The scale; a press holds the part to it, or lets it go"
-                aria-pressed={part.settings.held}
-                {@attach does('set', { held: 'toggle' })}
-                ><span class="block truncate">{part.scaleName}</span><span class="block font-semibold"
-                    >{part.settings.held ? 'held to it' : 'not held'}</span
-                ></button
-            >
-        {/if}
-    </div>
+    <Corner {part} />
     <Surface hand={hands.ruler} testid="ruler">
         <canvas bind:this={canvases.ruler} class="absolute inset-0 size-full"></canvas>
     </Surface>
@@ -162,15 +151,7 @@
         <canvas bind:this={canvases.overlay} class="absolute inset-0 size-full"></canvas>
         <MovingLines bind:this={lines} {sheet} />
     </Surface>
-    <div
-        class="flex items-start overflow-hidden border-t border-base-content/50 bg-base-200 px-2 pt-1 text-xs text-base-content/80"
-        tabindex="-1"
-        role="group"
-        aria-label="Velocity lane"
-        data-reach
-    >
-        Velocity
-    </div>
+    <LaneHead {sheet} />
     <Surface hand={hands.lane} testid="velocity" cursor={sheet.cursor}>
         <canvas bind:this={canvases.lane} class="absolute inset-0 size-full"></canvas>
     </Surface>

@@ -257,6 +257,20 @@
             true,
         );
     });
+    // Windows of one song stay together: the others are told where this one is, and a part chosen there is gone over to.
+    $effect(() => {
+        if (song && part) song.elsewhere.here(part.id, song.caret.tick);
+    });
+    $effect(() => {
+        const here = song;
+        const to = here?.elsewhere.wanted ?? null;
+        if (!here || to === null || !part) return;
+        untrack(() => {
+            here.elsewhere.wanted = null;
+            if (to !== part.id && here.parts.has(to) && !recorder.on)
+                here.afterAll(() => router.go({ at: 'roll', song: here.id, part: to }));
+        });
+    });
     // A panel about notes is for the part that is open.
     $effect(() => {
         if (!part && panels.open && !['steps', 'commands'].includes(panels.open.name)) panels.close();

@@ -40,7 +40,8 @@
         void song.selectionVersion;
         void part.version;
         const [only, more] = song.selection;
-        return hovered || (only && !more ? numbersOf(only, part, song.time) : '');
+        const against = only && !more ? sheet?.underlay.against(only) : '';
+        return hovered || (only && !more ? [numbersOf(only, part, song.time), against].filter(Boolean).join('  ') : '');
     });
 
     const open = $derived(panels.open);

@@ -75,6 +75,8 @@
             );
         chosen = { track, part };
         taken = new Set();
+        const chosenPart = song.tracks[track]?.parts[part];
+        if (chosenPart) song.elsewhere.want(chosenPart.id);
         void tick().then(focus);
     }
 
@@ -254,6 +256,8 @@
                         {@const isChosen = (chosen.track === t && chosen.part === p) || taken.has(part.id)}
                         {@const to = { at: 'roll', song: song.id, part: part.id } as const}
                         <a
+                            class:border-dashed={song.elsewhere.at?.part === part.id}
+                            title={song.elsewhere.at?.part === part.id ? 'Open in another window' : undefined}
                             class="absolute overflow-hidden rounded-sm border bg-base-100 {isChosen
                                 ? 'z-10 border-2 border-primary'
                                 : 'border-base-content/40'}"
@@ -289,6 +293,15 @@
             {/each}
             <div></div>
             <div class="pointer-events-none relative h-0">
+                {#if song.elsewhere.at}
+                    <div
+                        class="absolute bottom-0 border-l border-dashed border-base-content"
+                        style:left="{share(song.elsewhere.at.tick)}%"
+                        style:height="{song.tracks.length * 4}rem"
+                        title="The caret in another window"
+                        data-testid="other-caret"
+                    ></div>
+                {/if}
                 <div
                     class="absolute bottom-0 w-px bg-accent"
                     style:left="{share(transport.tick)}%"

@@ -9,9 +9,14 @@ import { noteAt } from './drag';
 export function erase(sheet: Sheet): Gesture {
     const { song, part, overlay } = sheet;
     let last = { x: 0, y: 0 };
+    /** Notes that it went over in parts worked on with this one. */
+    let beside = new Map<number, Set<number>>();
 
     function rub(x: number, y: number): void {
-        const hit = noteAt(sheet.view, part, song.selected, x, y);
+        const { view } = sheet;
+        const hit = noteAt(view, part, song.selected, x, y);
+        const under = !hit && song.inPlace && sheet.underlay.noteAt(view.tick(x), view.pitch(y), 2 / view.scale);
+        if (under) beside.set(under.part.id, new Set([...(beside.get(under.part.id) ?? []), under.note.id]));
         if (!hit || overlay.erased.has(hit.note.id)) return;
         overlay.erased = new Set([...overlay.erased, hit.note.id]);
         sheet.touch('overlay');
@@ -19,6 +24,7 @@ export function erase(sheet: Sheet): Gesture {
 
     function end(): void {
         overlay.erased = new Set();
+        beside = new Map();
         sheet.touch('overlay');
     }
 
@@ -38,8 +44,11 @@ export function erase(sheet: Sheet): Gesture {
             last = { x, y };
         },
         drop() {
-            const command = remove({ part: part.id, notes: [...overlay.erased] });
-            if (overlay.erased.size > 0) {
+            const command = remove([
+                { part: part.id, notes: [...overlay.erased] },
+                ...[...beside].map(([id, notes]) => ({ part: id, notes: [...notes] })),
+            ]);
+            if (overlay.erased.size + beside.size > 0) {
                 song.do(command);
                 keys.flashFor(command.edit!);
             }

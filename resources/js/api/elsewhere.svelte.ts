@@ -2,20 +2,59 @@ import { request } from './client';
 import type { Song, Track } from './song.svelte';
 import type { CatchUp, RowSet } from './types';
 
+/** Milliseconds without a change before the others are told where this window is. */
+const STILL = 80;
+
 /** What other windows do to the song, and telling them what this one did. */
+/** What a window says to the others: how the song stands, where it is looked at, which part is wanted. */
+interface Said {
+    song: number;
+    revision?: number;
+    at?: Place;
+    wanted?: number;
+}
+
+interface Place {
+    part: number;
+    tick: number;
+}
+
 export class Elsewhere {
+    /** Where another window has the caret, and in which part. */
+    at = $state.raw<Place | null>(null);
+    /** The part that another window chose on the page of the song, to be gone over to. */
+    wanted = $state<number | null>(null);
+    private timer = 0;
     /** Another window said something while a request was under way. */
     private behind = false;
     private readonly channel = new BroadcastChannel('jactonic');
 
     constructor(private readonly song: Song) {
-        this.channel.onmessage = (e: MessageEvent<{ song: number; revision: number }>) => {
-            if (e.data.song === song.id && e.data.revision > song.revision) void this.catchUp();
+        this.channel.onmessage = ({ data }: MessageEvent<Said>) => {
+            if (data.song !== song.id) return;
+            if (data.at) this.at = data.at;
+            if (data.wanted !== undefined) this.wanted = data.wanted;
+            if (data.revision !== undefined && data.revision > song.revision) void this.catchUp();
         };
     }
 
     close(): void {
+        clearTimeout(this.timer);
         this.channel.close();
+    }
+
+    /** Tells the other windows where this one is, when the hand rests. */
+    here(part: number, tick: number): void {
+        clearTimeout(this.timer);
+        this.timer = window.setTimeout(
+            () => this.channel.postMessage({ song: this.song.id, at: { part, tick } }),
+            STILL,
+        );
+    }
+
+    /** Tells the other windows which part was chosen on the page of the song. */
+    want(part: number): void {
+        this.channel.postMessage({ song: this.song.id, wanted: part });
     }
 
     /** Tells the other windows that the song stands elsewhere now. */

@@ -1,0 +1,30 @@
+<script lang="ts">
+    import { does } from '../keys/does';
+    import type { Sheet } from './sheet.svelte';
+
+    let { sheet }: { sheet: Sheet } = $props();
+</script>
+
+<div
+    class="flex flex-col items-start gap-1 overflow-hidden border-t border-base-content/50 bg-base-200 px-2 pt-1 text-xs text-base-content/80"
+    tabindex="-1"
+    role="group"
+    aria-label="Velocity lane"
+    data-reach
+>
+    Velocity
+    <button
+        class="btn btn-xs {sheet.usedRows.on ? 'btn-neutral' : 'btn-outline border-base-300'}"
+        tabindex="-1"
+        aria-pressed={sheet.usedRows.on}
+        title="Only the rows in use, or all"
+        {@attach does('used-rows')}>in use</button
+    >
+    <button
+        class="btn btn-xs {sheet.underlay.parts.length > 0 ? 'btn-neutral' : 'btn-outline border-base-300'}"
+        tabindex="-1"
+        aria-pressed={sheet.underlay.parts.length > 0}
+        title="Other parts underneath: none, those beside, all, those picked"
+        {@attach does('underlay')}>underneath</button
+    >
+</div>
