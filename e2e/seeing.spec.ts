@@ -180,3 +180,49 @@ test('the playing as a picture: dots walked and chosen, and where a quantize wou
     await chosen(page, 2);
     expect((await notes(page, song)).length).toBe(8);
 });
+
+test('two windows of a song stay together: the caret is seen, and a part chosen there is gone over to', async ({
+    page,
+    context,
+}) => {
+    const song = await open(page);
+    const other = await context.newPage();
+    await other.goto(`/songs/${song.id}`);
+    await expect(other.getByTestId('part')).toHaveCount(2);
+    await press(page, 'Escape', 'Home', 'd', 'd', 'd');
+    await expect(other.getByTestId('other-caret')).toBeAttached();
+    await expect(other.getByTitle('Open in another window')).toContainText('Bass');
+    await other.bringToFront();
+    await other.keyboard.press('ArrowDown');
+    await expect(page.getByRole('heading', { name: 'Kit' })).toBeAttached();
+    await expect(other.getByTitle('Open in another window')).toContainText('Kit');
+    await other.close();
+});
+
+test('a part that is deleted while it lies underneath, and a view past the end, cost nothing but a sentence', async ({
+    page,
+}) => {
+    const song = await open(page);
+    await press(page, 'Alt+Shift+u', 'Alt+Shift+e', 'Control+a');
+    await chosen(page, 16);
+    const kit = song.tracks[1]!.parts[0]!.id;
+    const { revision } = await fetchSong(page, song.id);
+    await page.request.post(`/api/songs/${song.id}/edits`, {
+        data: { base: revision, do: [{ edit: 'part-delete', on: { parts: [kit] } }] },
+    });
+    // The command that meets it is sent again for what is left.
+    await press(page, 'Escape', 'd', 'ArrowUp');
+    await said(page, '1 note up a semitone');
+    await press(page, 'Alt+v', 'a');
+    await said(page, 'Nothing lies under this part');
+    await page.evaluate(
+        (id) =>
+            localStorage.setItem(
+                `jactonic.views.${id}`,
+                JSON.stringify({ 1: { left: 9e6, scale: 0.1, top: 80, row: 14 } }),
+            ),
+        song.id,
+    );
+    await press(page, 'Alt+v', '1');
+    await said(page, 'View 1 lies past the song’s end');
+});

@@ -4,50 +4,38 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Reading;
 
-use Jactonic\Core\Edit\Editor;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Needs;
 use Jactonic\Core\Edit\Say;
 use Jactonic\Core\Edit\Spec;
 use Jactonic\Core\Edit\Work;
-use Jactonic\Core\Param\Param;
 use Jactonic\Core\Score\Note;
 use Jactonic\Core\Score\Part;
 use Jactonic\Core\Score\Score;
-use Jactonic\Core\Selection\Selection;
 
 /**
  * The playing as a picture: of each note, where in its bar it is meant, how far it stands off that line, and how loud it
- * is; and where an edit would put it. Of the notes chosen, or of a part in which none is, of all.
+ * is. Of the notes chosen, or of a part in which none is, of all.
  */
 final class Playing implements Reading
 {
     public static function spec(): Spec
     {
-        return new Spec('playing', 'The playing as a picture', Family::Timing, 'How far each note stands off its line by its place in the bar, and how loud it is.', [
-            Param::text('after', 'Where an edit would put them', ''),
-        ], Needs::Part);
+        return new Spec('playing', 'The playing as a picture', Family::Timing, 'How far each note stands off its line by its place in the bar, and how loud it is.', [], Needs::Part);
     }
 
-    /** @return array{notes: list<array{int, float, float, int}>, after: list<array{int, float, float, int}>, beats: int, said: string} id, place in the bar from 0 to 1, ms off the line (below 0 early), velocity; the same after the edit; beats of the first bar */
+    /** @return array{notes: list<array{int, float, float, int}>, beats: int, said: string} id, place in the bar from 0 to 1, ms off the line (below 0 early), velocity; beats of the first bar */
     public function read(Work $work): array
     {
         $part = $work->part();
         $ids = $work->selection->notes[$part->id] ?? [];
         $ids = $ids === [] ? $part->shownIds() : $ids;
-        $edit = $work->params->text('after');
-        $after = [];
-        if ($edit !== '') {
-            $outcome = Editor::run($edit, [], $work->score, new Selection([$part->id => $ids]), $work->context);
-            $score = $outcome->change->applyTo($work->score);
-            $after = self::dots($score, $score->part($part->id), $ids);
-        }
         $notes = self::dots($work->score, $part, $ids);
         $offs = array_column($notes, 2);
         $mean = $offs === [] ? 0.0 : array_sum($offs) / count($offs);
         $spread = $offs === [] ? 0.0 : sqrt(max(0.0, array_sum(array_map(static fn (float $o): float => ($o - $mean) ** 2, $offs)) / count($offs)));
 
-        return ['notes' => $notes, 'after' => $after, 'beats' => $work->time()->meters->barAt($part->inOrder()[0]->start ?? 0)->meter->beats, 'said' => $notes === [] ? 'There are no notes to be seen.'
+        return ['notes' => $notes, 'beats' => $work->time()->meters->barAt($part->inOrder()[0]->start ?? 0)->meter->beats, 'said' => $notes === [] ? 'There are no notes to be seen.'
             : sprintf('%s: %s %s on average, %s loose, velocity %d to %d.', Say::notes(count($notes)), Say::ms(abs($mean)), $mean < 0 ? 'early' : 'late', Say::ms($spread), min(array_column($notes, 3)), max(array_column($notes, 3)))];
     }
 

@@ -11,7 +11,6 @@
     type Dot = [id: number, place: number, off: number, velocity: number];
     interface Read {
         notes: Dot[];
-        after: Dot[];
         beats: number;
         said: string;
     }
@@ -22,8 +21,8 @@
 
     let reading = $state.raw<Read | null>(null);
     let trouble = $state('');
-    /** The edit whose landing is shown. */
-    let after = $state('');
+    /** Which of the edits has its landing shown, from 1; 0 for none. */
+    let after = $state(0);
     /** The notes that are looked at, while single ones of them are chosen here. */
     let of = untrack(() => [...song.selected]);
     let at = $state(-1);
@@ -35,15 +34,37 @@
         if (song.selectionVersion !== untrack(() => mine)) of = untrack(() => [...song.selected]);
         void part.version;
         void part.settings;
-        void after;
         void untrack(read);
+    });
+    // Where an edit would put them, here and in the roll.
+    $effect(() => {
+        void song.selectionVersion;
+        void part.version;
+        const by = BY_PLAYING[after - 1];
+        const notes = of.length > 0 ? of : [...part.notes.keys()];
+        untrack(() => {
+            if (by) void song.looking.look([{ ...by.command, on: { part: part.id, notes } }]);
+            else song.looking.unlook();
+        });
+    });
+    $effect(() => () => song.looking.unlook());
+
+    /** Where notes would land, as dots. */
+    const landed = $derived.by((): Dot[] => {
+        const { lines } = part;
+        return (song.looking.landing?.notes ?? []).map((n) => {
+            const line = lines.nearest(n.start);
+            const bar = lines.barAt(line);
+            const off = (song.time.seconds(n.start) - song.time.seconds(line)) * 1000;
+            return [n.id, (line - bar.start) / (bar.end - bar.start), off, n.velocity];
+        });
     });
 
     async function read(): Promise<void> {
         const now = ++asked;
         try {
             const notes = of.filter((id) => part.notes.has(id));
-            const answer = await song.read<Read>('playing', after === '' ? {} : { after }, [{ part: part.id, notes }]);
+            const answer = await song.read<Read>('playing', {}, [{ part: part.id, notes }]);
             if (now === asked) [reading, trouble] = [answer, ''];
         } catch (e) {
             if (now === asked) trouble = e instanceof Error ? e.message : String(e);
@@ -52,9 +73,7 @@
 
     /** In order of the place in the bar, then of how late: as they are walked. */
     const dots = $derived([...(reading?.notes ?? [])].sort((a, b) => a[1] - b[1] || a[2] - b[2]));
-    const most = $derived(
-        Math.max(20, ...(reading ? [...reading.notes, ...reading.after].map((d) => Math.abs(d[2])) : [])),
-    );
+    const most = $derived(Math.max(20, ...(reading ? [...reading.notes, ...landed].map((d) => Math.abs(d[2])) : [])));
     const x = (place: number): number => EDGE + place * (WIDTH - 2 * EDGE);
     const y = (off: number): number => HEIGHT / 2 + (off / most) * (HEIGHT / 2 - EDGE);
     const size = (velocity: number): number => 2 + (velocity / 127) * 5;
@@ -74,7 +93,7 @@
 
     function press(e: KeyboardEvent): void {
         if (e.key === 'ArrowRight' || e.key === 'ArrowLeft') go(at + (e.key === 'ArrowRight' ? 1 : -1), e.shiftKey);
-        else if (/^[1-3]$/.test(e.key)) after = ['', ...BY_PLAYING.map((b) => b.edit)][Number(e.key) - 1]!;
+        else if (/^[1-4]$/.test(e.key)) after = Number(e.key) - 1;
         else return;
         e.preventDefault();
         e.stopPropagation();
@@ -113,28 +132,32 @@
                     onclick={(e) => go(i, e.shiftKey)}
                 />
             {/each}
-            {#each reading.after as [id, place, off] (id)}
-                <path
-                    d="M{x(place) - 5} {y(off)}h10M{x(place)} {y(off) - 5}v10"
-                    class="stroke-primary"
-                    stroke-width="2"
+            {#each landed as [id, place, off, velocity] (id)}
+                <circle
+                    cx={x(place)}
+                    cy={y(off)}
+                    r={size(velocity)}
+                    class="fill-none stroke-primary"
+                    stroke-width="1.5"
+                    stroke-dasharray="3 2"
                     data-testid="dot-after"
                 />
             {/each}
         </svg>
         <p class="px-4 pt-2 text-sm text-base-content/85">
-            Across: the bar. Down: later than the line. The larger a dot, the louder; a cross is where it would go.
+            Across: the bar. Down: later than the line. The larger a dot, the louder; a broken ring is where it would
+            go.
         </p>
         <div class="flex flex-wrap gap-x-4 gap-y-1 px-4 py-2" role="group" aria-label="Where an edit would put them">
-            {#each [{ edit: '', title: 'as they are' }, ...BY_PLAYING] as b, i (b.edit)}
+            {#each ['as they are', ...BY_PLAYING.map((b) => b.title)] as title, i (title)}
                 <label class="flex cursor-pointer items-center gap-1.5"
                     ><input
                         class="radio radio-xs"
                         type="radio"
                         name="after"
-                        checked={after === b.edit}
-                        onchange={() => (after = b.edit)}
-                    /><kbd class="key">{i + 1}</kbd>{b.title}</label
+                        checked={after === i}
+                        onchange={() => (after = i)}
+                    /><kbd class="key">{i + 1}</kbd>{title}</label
                 >
             {/each}
         </div>

@@ -75,12 +75,11 @@ final class AlignTest extends TestCase
         self::done(['steps' => 1] + $rows, 'step-in-rows');
     }
 
-    public function test_the_playing_is_told_note_by_note_and_where_an_edit_would_put_it(): void
+    public function test_the_playing_is_told_note_by_note(): void
     {
-        $read = Readings::read('playing', ['after' => 'quantize'], self::score(), new Selection([1 => [1, 2]]));
+        $read = Readings::read('playing', [], self::score(), new Selection([1 => [1, 2]]));
 
         self::assertSame([[1, 0.0, 10.42, 80], [2, 0.25, 15.63, 80]], $read['notes']);
-        self::assertSame([[1, 0.0, 0.0, 80], [2, 0.25, 0.0, 80]], $read['after']);
         self::assertSame('2 notes: 13 ms late on average, 2.6 ms loose, velocity 80 to 80.', $read['said']);
         self::assertSame([], Readings::read('playing', [], Make::score([]), new Selection([1 => []]))['notes']);
     }

@@ -98,9 +98,16 @@ export function inRows(edit: string, params: Record<string, unknown>, rows: read
 }
 
 /** Edits whose landing the picture of the playing shows. */
-export const BY_PLAYING = [
-    { edit: 'quantize', title: 'quantized' },
-    { edit: 'velocity-level', title: 'levelled' },
+export const BY_PLAYING: { command: Command; title: string }[] = [
+    { command: { edit: 'quantize' }, title: 'quantized' },
+    {
+        command: { edit: 'velocity-ramp', params: { from: 60, to: 100, mode: 'scale' } },
+        title: 'louder to the end',
+    },
+    {
+        command: { edit: 'velocity-ramp', params: { from: 100, to: 60, mode: 'scale' } },
+        title: 'softer to the end',
+    },
 ];
 
 /** What buttons of the song page stand for. */
