@@ -264,6 +264,17 @@ async function opening() {
         if (i > 0) times.push((performance.now() - begin) / 1000);
         await page.close();
     }
+    const cold = [];
+    for (let i = 0; i < 5; i++) {
+        const fresh = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu'] });
+        const page = await fresh.newPage({ viewport: { width: 1280, height: 800 } });
+        const begin = performance.now();
+        await page.goto(`${base}/`);
+        await page.waitForSelector('[data-testid=songs]');
+        cold.push((performance.now() - begin) / 1000);
+        await fresh.close();
+    }
+    row('first screen in a browser that knows nothing', median(cold), 's', 1);
     row(`open a file of 27,000 notes (${Math.round(bytes.length / 1024)} KB) to the roll`, median(times), 's', 1.5);
 }
 

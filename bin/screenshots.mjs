@@ -73,13 +73,6 @@ await shot('compare');
 await page.keyboard.up('y');
 await press('Control+z', 'Control+z');
 
-// The vibraphone, loosened by chance, before it is done.
-await part(2, 1);
-await press('Control+a', 'Alt+u');
-await page.getByRole('spinbutton', { name: 'Timing, at most' }).fill('35');
-await shot('humanize');
-await press('Escape', 'Escape');
-
 // A line under the pen, the caret beside it.
 await part(2, 1);
 await press('Escape', 'Shift+Home', 'ArrowRight', 'ArrowRight', 'ArrowUp', "'");
@@ -93,13 +86,6 @@ await page.mouse.up();
 await page.keyboard.up('Shift');
 await press("'", 'Control+z');
 
-// A chord held on the computer's keys, to be written at the caret.
-await press('Alt+i', 'F4');
-for (const key of ['d', 'g', 'k']) await page.keyboard.down(key);
-await shot('step-input');
-for (const key of ['d', 'g', 'k']) await page.keyboard.up(key);
-await press('F4', 'Alt+i', 'Control+z');
-
 // The simulated player goes round in two bars of the quay, at night, and what it plays is recorded.
 await part(0, 0);
 await press('F9', 'Home', 'Alt+Shift+]', 'Alt+]', 'Home', 'Shift+ArrowRight', 'Shift+ArrowRight', 'Alt+]', 'l', 'Home', 'Shift+\\', 'Alt+k');
@@ -108,10 +94,24 @@ await shot('recording');
 await press('\\', 'Shift+\\');
 await page.waitForTimeout(800);
 await press('Control+z', 'Control+z', 'Alt+Shift+\\', 'F9');
-await press('Escape', 'Alt+Shift+i', 'Enter');
-await shot('inputs');
 await press('Escape');
 await part(0, 0);
+
+// The kit by its rows in use over the bass; the playing of the piano as a picture; parts underneath, worked on in place.
+await part(3, 0);
+await press('Alt+Shift+D', 'Alt+Shift+U');
+await shot('rows');
+await press('Alt+Shift+D');
+await part(0, 0);
+await press('Alt+v', 'd');
+await page.waitForTimeout(600);
+await press('2', 'ArrowRight', 'ArrowRight');
+await shot('playing');
+await press('Escape', 'Escape');
+await part(2, 1);
+await press('Alt+Shift+U', 'Alt+Shift+E', 'Shift+r');
+await shot('underlay');
+await press('Escape', 'Alt+Shift+E', 'Alt+Shift+U');
 
 // The chord line with the scale and what the reading says of it; what may want mending; a progression before it is put in.
 await part(0, 1);

@@ -226,3 +226,23 @@ test('a part that is deleted while it lies underneath, and a view past the end, 
     await press(page, 'Alt+v', '1');
     await said(page, 'View 1 lies past the song’s end');
 });
+
+test('by mouse: rows in use, parts underneath, over to one by a double click, a dot of the picture', async ({
+    page,
+}) => {
+    const song = await open(page);
+    await page.getByRole('button', { name: 'underneath' }).click();
+    await said(page, 'Under this part: Kit.');
+    await page.getByRole('button', { name: 'in use' }).click();
+    await said(page, '3 rows are in use');
+    await page.getByRole('button', { name: 'in use' }).click();
+    await press(page, 'Escape', 'e');
+    const under = (await notes(page, song, 1))[2]!;
+    const at = await spot(page, under[1]! + 40, under[3]!);
+    await page.mouse.dblclick(at.x, at.y);
+    await expect(page.getByRole('heading', { name: 'Kit' })).toBeAttached();
+    expect((await notes(page, song)).length).toBe(8);
+    await press(page, 'Alt+v', 'd');
+    await page.getByTestId('dot').nth(2).click();
+    await chosen(page, 1);
+});

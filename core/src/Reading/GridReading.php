@@ -21,7 +21,7 @@ use Jactonic\Core\Time\Timeline;
  * choose from (the logarithm of its lines), a coarse one leaves large distances (the logarithm of their spread about
  * their mean, at least FLOOR, since nobody plays nearer; someone who is always as late is late, not swinging). So a finer grid that brings notes no nearer loses to the coarser
  * one. Recommended is the lightest of those that merge nothing (or, where notes lie on one another as played, no more
- * than the finest). A swung candidate stands at the swing that fits best, and weighs a little more for it.
+ * than the finest). A swung candidate stands at the swing that fits best.
  *
  * @phpstan-type Weighed array{grid: string, swing: float, mean: float, largest: float, off: float, share: float, merges: int, weight: float}
  */
@@ -39,8 +39,8 @@ final class GridReading implements Reading
 
     private const FLOOR = 4.0;
 
-    /** Below this a swing is none: it could not be heard. */
-    private const LEAST_SWING = 51.5;
+    /** Below this a swing is none: it could not be heard, and loose hands bring as much by chance. */
+    private const LEAST_SWING = 52.5;
 
     /** Other pitches that begin within so many ms of a first one are a chord. */
     private const GATHER = 30.0;
@@ -54,6 +54,9 @@ final class GridReading implements Reading
 
     /** What each chord weighs that would come to lie on another. */
     private const MERGED = 4.0;
+
+    /** How much of the doubt about how late all is counts for chance: more of it and a swing takes lateness for its own. */
+    private const CHANCE = 0.3;
 
     /** Where a guess at the swing begins: straight, light, triplet, heavy. */
     private const GUESSES = [52.0, 58.0, 66.67, 73.0];
@@ -195,7 +198,7 @@ final class GridReading implements Reading
         return [
             'grid' => $name, 'swing' => $swing, 'mean' => round($sum / $count, 2), 'largest' => round($largest, 2), 'off' => round($signed / $count, 2),
             'share' => round($near / $count, 4), 'merges' => $merges,
-            'weight' => $n * (log(max(self::FLOOR, $spread)) + log($density)) + ($swing > Lines::STRAIGHT ? log($n) / 2 : 0.0)
+            'weight' => $n * (log(max(self::FLOOR, $spread)) + log($density))
                 + ($late / self::USUAL_LATENESS) ** 2 / 2 + self::MERGED * $clashes,
         ];
     }
@@ -284,7 +287,7 @@ final class GridReading implements Reading
                     $doubt = sqrt(max(0.0, $square / max(1, $on) - $off * $off) / max(1, $on));
                     $all = $late + $off;
                     // What may be chance is taken for lateness only in part.
-                    $taken = $on > 3 && abs($all) > $doubt ? $all * (1 - ($doubt / $all) ** 2) : 0.0;
+                    $taken = $on > 3 && abs($all) > self::CHANCE * $doubt ? $all * (1 - (self::CHANCE * $doubt / $all) ** 2) : 0.0;
                     $swing = max(50.0, min(75.0, $sum / $count - ($taken - $late)));
                     $late = $taken;
                 }

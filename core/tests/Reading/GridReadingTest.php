@@ -41,8 +41,10 @@ final class GridReadingTest extends TestCase
         yield 'early' => [12.0, -15.0, 0.0, 46];
         yield 'strummed' => [12.0, 0.0, 20.0, 47];
         yield 'loose' => [20.0, 0.0, 0.0, 43];
-        yield 'loose and late' => [20.0, 15.0, 0.0, 41];
-        yield 'loose, late and strummed' => [20.0, 15.0, 20.0, 41];
+        yield 'loose and late' => [20.0, 15.0, 0.0, 43];
+        yield 'loose, late and strummed' => [20.0, 15.0, 20.0, 43];
+        yield 'loose and early' => [20.0, -15.0, 0.0, 43];
+        yield 'loose and strummed' => [20.0, 0.0, 20.0, 43];
     }
 
     #[DataProvider('hands')]
