@@ -97,9 +97,9 @@ await press('Control+z', 'Control+z', 'Alt+Shift+\\', 'F9');
 await press('Escape');
 await part(0, 0);
 
-// The kit by its rows in use over the bass; the playing of the piano as a picture; parts underneath, worked on in place.
+// The kit by its rows in use; the playing of the piano as a picture; parts underneath, worked on in place.
 await part(3, 0);
-await press('Alt+Shift+D', 'Alt+Shift+U');
+await press('Alt+Shift+D');
 await shot('rows');
 await press('Alt+Shift+D');
 await part(0, 0);

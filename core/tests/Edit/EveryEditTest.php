@@ -62,7 +62,8 @@ final class EveryEditTest extends TestCase
     public static function editsByWhatTheyTake(): iterable
     {
         foreach (Catalogue::specs() as $spec) {
-            foreach ($spec->takes as $takes) {
+            // Some do nothing to a take that is one part from the song's start: those have tests of their own.
+            foreach ($spec->examples === [] ? [] : $spec->takes as $takes) {
                 yield "$spec->id on $takes->value" => [$spec->id, $spec->examples[0], $takes];
             }
         }

@@ -280,8 +280,9 @@ export class Song extends Head {
         const heard: Note[] = [];
         this.made = null;
         this.takeParts(answer.parts, how.hear ? heard : null);
-        // What undo brings back is not opened.
-        if (by.kind !== 'do' || !by.command.edit) this.made = null;
+        // What undo brings back is not opened, nor is what is made beside others.
+        const opens = answer.selection?.some((s) => 'notes' in s && s.part === this.made);
+        if (by.kind !== 'do' || !by.command.edit || !opens) this.made = null;
         if (answer.tracks || this.tracks.some((t) => t.parts.some((p) => !this.parts.has(p.id))))
             this.setTracks(answer.tracks ?? this.tracks);
         const changed = heard.length > 0;

@@ -60,6 +60,7 @@
         song.select(there);
         if (there.length === 0) song.putCaret(fault.tick);
         song.onCaret();
+        song.tell(fault.said);
         song.onNotes(song.selection, false);
     }
 

@@ -15,7 +15,9 @@
     function groupsOf(context: string): [string, Binding[]][] {
         const groups: Record<string, Binding[]> = {};
         for (const b of keys.resolver.bindings)
-            if (b.context === context) (groups[commands.find(b.command)?.group ?? 'other'] ??= []).push(b);
+            // With a modifier the same second key adds, narrows or takes away: said once, below.
+            if (b.context === context && b.params.how === undefined)
+                (groups[commands.find(b.command)?.group ?? 'other'] ??= []).push(b);
         return Object.entries(groups);
     }
 </script>
@@ -26,6 +28,7 @@
     <header class="mb-3 flex items-baseline gap-4 border-b border-base-content pb-1">
         <h1 class="font-serif text-2xl">Jactonic: shortcuts</h1>
         <span>{keys.state.name}</span>
+        <span class="text-sm">After N, with Shift besides, with Alt only those, with both without them</span>
         <span class="flex-1"></span>
         <button class="btn btn-sm print:hidden" data-field onclick={() => window.print()}>Print</button>
     </header>

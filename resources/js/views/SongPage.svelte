@@ -200,7 +200,10 @@
                 tabindex="-1"
                 class="relative h-11 cursor-pointer overflow-hidden border-b border-base-300 text-left"
                 data-field
-                onclick={(e) => transport.locate(lines?.barAt(at(e)).start ?? 0)}
+                onclick={(e) => {
+                    song.putCaret(lines?.barAt(at(e)).start ?? 0);
+                    transport.locate(song.caret.tick);
+                }}
                 title="Click to play from there"
                 aria-label="Bars; a click sets where playing begins"
             >

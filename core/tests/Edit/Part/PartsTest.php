@@ -160,4 +160,73 @@ final class PartsTest extends TestCase
             self::assertSame(Make::bytes(self::score()), Make::bytes(ChangeCodec::decode($json, $batch->score, true)->inverse()->applyTo($batch->score)), "chain $seed, kept");
         }
     }
+
+    public function test_edges_move_and_no_note_is_touched(): void
+    {
+        $after = self::after('part-resize', ['steps' => -1, 'by' => ['unit' => 'bar', 'amount' => 1], 'edge' => 'start']);
+        self::assertSame([3840, 11520], [$after->part(2)->head->from, $after->part(2)->head->to]);
+        self::assertSame([7680, 8640], $after->part(2)->notes->column('start'));
+        self::assertSame(8000, self::after('part-resize', ['to' => 8000])->part(2)->head->to);
+        $this->expectException(Refusal::class);
+        $this->expectExceptionMessage('“Part 2” would be of no length: nothing changed.');
+        self::after('part-resize', ['to' => 7680]);
+    }
+
+    public function test_contents_slide_under_the_window_and_a_part_goes_to_its_line(): void
+    {
+        $slid = self::after('part-slide', ['steps' => 2, 'by' => ['unit' => 'grid', 'amount' => 1]]);
+        self::assertSame([7680, 11520], [$slid->part(2)->head->from, $slid->part(2)->head->to]);
+        self::assertSame([8640, 9600], $slid->part(2)->notes->column('start'));
+        $off = self::after('part-move', ['to' => 7700]);
+        $back = Batch::once(['edit' => 'part-snap', 'on' => ['parts' => [2]]], $off)->change->applyTo($off);
+        self::assertSame(7680, $back->part(2)->head->from);
+        $this->expectException(Refusal::class);
+        $this->expectExceptionMessage('would come before the song');
+        self::after('part-slide', ['steps' => -1, 'by' => ['unit' => 'bar', 'amount' => 5]]);
+    }
+
+    public function test_cropped_and_tidied_what_lies_outside_goes_and_what_lanes_held_stays(): void
+    {
+        $cropped = self::after('part-crop', ['from' => 8000, 'to' => 8900]);
+        self::assertSame([8640], array_column($cropped->part(2)->inOrder(), 'start'));
+        $tidied = Batch::once(['edit' => 'part-tidy', 'on' => ['parts' => [2]]], $cropped);
+        self::assertSame('2 outside deleted, 1 note cut.', $tidied->said);
+        $after = $tidied->change->applyTo($cropped)->part(2);
+        self::assertSame([[8640, 260]], array_map(static fn (Note $n): array => [$n->start, $n->length], $after->inOrder()));
+        self::assertSame([8000, 8000], $after->points->column('tick'), 'its program and the pedal');
+        self::assertSame(Make::bytes($cropped), Make::bytes($tidied->change->inverse()->applyTo($tidied->change->applyTo($cropped))));
+        $this->expectException(Refusal::class);
+        self::after('part-crop', ['from' => 900, 'to' => 900]);
+    }
+
+    public function test_split_and_joined_again_it_sounds_as_before(): void
+    {
+        $split = self::after('part-split', ['at' => 7900]);
+        self::assertSame([1, 2, 3, 4], array_keys($split->parts));
+        self::assertSame([[7680, 220]], array_map(static fn (Note $n): array => [$n->start, $n->length], $split->part(2)->inOrder()));
+        self::assertSame([[7900, 260], [8640, 480]], array_map(static fn (Note $n): array => [$n->start, $n->length], $split->part(4)->inOrder()));
+        self::assertSame([[7900, 0xC3, 11], [7900, 0xB3, 64], [10680, 0xB3, 64]], array_map(static fn (Point $p): array => [$p->tick, $p->status, $p->data1], array_values($split->part(4)->points->all())));
+        self::assertSame([7900, 11520, 'Part 2 2'], [$split->part(4)->head->from, $split->part(4)->head->to, $split->part(4)->name]);
+        $joined = Batch::once(['edit' => 'part-join', 'on' => ['parts' => [2]]], $split)->change->applyTo($split);
+        self::assertSame([1, 2, 3], array_keys($joined->parts));
+        self::assertSame([7680, 11520], [$joined->part(2)->head->from, $joined->part(2)->head->to]);
+        self::assertSame(3, count($joined->part(2)->inOrder()));
+        // At every bar, and with nowhere to.
+        self::assertSame('There is nowhere to split.', Batch::once(['edit' => 'part-split', 'params' => ['at' => 1], 'on' => ['parts' => [2]]], self::score())->said);
+        self::assertSame('There is no part after it to be joined with: nothing changed.', Batch::once(['edit' => 'part-join', 'on' => ['parts' => [2]]], self::score())->said);
+    }
+
+    public function test_repeated_parts_keep_their_shape_and_become_the_choice(): void
+    {
+        $outcome = Batch::once(['edit' => 'part-repeat', 'params' => ['times' => 2], 'on' => ['parts' => [1, 3]]], self::score());
+        $after = $outcome->change->applyTo(self::score());
+        self::assertSame([4, 5, 6, 7], $outcome->selection->parts);
+        // Both together are two bars long.
+        self::assertSame([7680, 15360, 11520, 19200], array_map(static fn (int $id): int => $after->part($id)->head->from, [4, 5, 6, 7]));
+        self::assertSame([7680, 8640], $after->part(4)->notes->column('start'));
+        self::after('part-repeat', ['every' => 'span'], ['parts' => [1]], ['span' => [0, 5000]]);
+        $this->expectException(Refusal::class);
+        $this->expectExceptionMessage('more than 2000 parts');
+        Batch::once(['edit' => 'part-repeat', 'params' => ['times' => 200], 'on' => ['parts' => array_keys(array_fill(1, 11, 0))]], new Score(Timeline::of(960), array_map(static fn (int $i): Part => Part::of($i, 'P', [], [], PartSettings::fresh(), new PartHead(1, '', 0, 0, 960)), array_combine(range(1, 11), range(1, 11))), [1 => new Track(1, 'T', 0)], 12, 2));
+    }
 }

@@ -137,7 +137,7 @@
         />
     {:else if param.type === 'text' || param.type === 'chord'}
         <input
-            class="input input-sm"
+            class="input input-sm w-full"
             type="text"
             aria-label={param.title}
             value={shown ?? ''}

@@ -1,0 +1,72 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jactonic\Core\Edit;
+
+use Jactonic\Core\Score\Lane;
+use Jactonic\Core\Score\Note;
+use Jactonic\Core\Score\Part;
+use Jactonic\Core\Score\PartHead;
+use Jactonic\Core\Score\Point;
+
+/** What edits of parts have in common: what a stretch of a part holds, put into another. */
+final class Contents
+{
+    /** Where the window of a part ends; of one without an end, at the bar line after its last note. */
+    public static function end(Part $part, Work $work): int
+    {
+        return $part->head->to !== PartHead::OPEN ? $part->head->to : max($part->head->from + 1, $work->time()->meters->barAt(max($part->head->from, $part->lastEnd() - 1))->end());
+    }
+
+    /**
+     * Puts what sounds in a stretch of a part into another: notes cut at its edges, points, and what each lane holds where
+     * it begins.
+     *
+     * @param  int  $by  ticks by which they come to stand later
+     */
+    public static function copy(Draft $draft, Part $from, Part $into, int $start, int $end, int $by = 0): void
+    {
+        foreach ($from->notes->all() as $note) {
+            if ($note->start >= max($start, $from->head->from) && $note->start < min($end, $from->head->to)) {
+                self::put($draft, $into, $note->piece($note->start, min($note->end(), $end), $note->id), $by);
+            } elseif ($note->start < $start && $note->start >= $from->head->from && $note->end() > $start) {
+                self::put($draft, $into, $note->piece($start, min($note->end(), $end), $note->id), $by);
+            }
+        }
+        foreach (self::state($from, $start) as $point) {
+            $draft->putPoint($into, $point->copiedAs($draft->newPointId($into))->movedTo($start + $by));
+        }
+        foreach ($from->points->all() as $point) {
+            if ($point->tick >= $start && $point->tick < $end) {
+                $draft->putPoint($into, $point->copiedAs($draft->newPointId($into))->movedTo($point->tick + $by));
+            }
+        }
+    }
+
+    /**
+     * What each lane holds at a tick: its last point before it, where none stands there.
+     *
+     * @return list<Point> in the order in which they came
+     */
+    public static function state(Part $part, int $tick): array
+    {
+        $last = $there = [];
+        foreach ($part->points->all() as $point) {
+            $lane = Lane::of($point)->name.' '.($point->status & 0x0F);
+            if ($point->tick === $tick) {
+                $there[$lane] = true;
+            } elseif ($point->tick < $tick && $point->tick >= ($last[$lane]->tick ?? 0)) {
+                $last[$lane] = $point;
+            }
+        }
+
+        return array_values(array_diff_key($last, $there, ['note-off' => 0]));
+    }
+
+    private static function put(Draft $draft, Part $into, Note $note, int $by): void
+    {
+        $copy = $note->copiedAs($draft->newId($into));
+        $draft->put($into, $by === 0 ? $copy : $copy->movedTo($copy->start + $copy->carryStart + $by));
+    }
+}

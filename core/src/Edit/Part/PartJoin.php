@@ -1,0 +1,69 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jactonic\Core\Edit\Part;
+
+use Jactonic\Core\Edit\Contents;
+use Jactonic\Core\Edit\Draft;
+use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\Family;
+use Jactonic\Core\Edit\Needs;
+use Jactonic\Core\Edit\Outcome;
+use Jactonic\Core\Edit\Say;
+use Jactonic\Core\Edit\Spec;
+use Jactonic\Core\Edit\Takes;
+use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Score\Part;
+use Jactonic\Core\Selection\Selection;
+
+/** Joins the chosen parts of each track into one, gaps silent; a part chosen alone is joined with the next of its
+ * track. Only what is heard of the later ones goes in. */
+final class PartJoin implements Edit
+{
+    public static function spec(): Spec
+    {
+        return new Spec('part-join', 'Join parts', Family::Part, 'Joins parts of a track into one.', [], Needs::Parts, ['glue', 'merge', 'together'], examples: [], takes: [Takes::Parts], contexts: ['song']);
+    }
+
+    public function apply(Work $work): Outcome
+    {
+        $draft = new Draft;
+        $ids = [];
+        $joined = 0;
+        $byTrack = [];
+        foreach ($work->wholeParts() as $part) {
+            $byTrack[$part->head->track][$part->id] = $part;
+        }
+        foreach ($byTrack as $track => $chosen) {
+            $parts = array_values(array_filter($work->score->partsOf($track), static fn (Part $p): bool => isset($chosen[$p->id])));
+            if (count($parts) === 1) {
+                $later = array_values(array_filter($work->score->partsOf($track), static fn (Part $p): bool => $p->id !== $parts[0]->id && $p->head->from >= $parts[0]->head->from));
+                $parts = [...$parts, ...array_slice($later, 0, 1)];
+            }
+            $first = array_shift($parts) ?? throw new \LogicException('A track named by a part has that part.');
+            $ids[] = $first->id;
+            $to = Contents::end($first, $work);
+            foreach ($parts as $part) {
+                $end = Contents::end($part, $work);
+                Contents::copy($draft, $part, $first, $part->head->from, $end);
+                $draft->head($part, null);
+                $to = max($to, $end);
+                $joined++;
+            }
+            if ($parts !== []) {
+                // What lay hidden past its end would be heard now.
+                foreach ($first->notes->all() as $note) {
+                    if ($note->start >= $first->head->to) {
+                        $draft->drop($first, $note);
+                    } elseif ($note->end() > $first->head->to) {
+                        $draft->put($first, $note->piece($note->start, $first->head->to, $note->id));
+                    }
+                }
+                $draft->head($first, $first->head->withWindow($first->head->from, $to));
+            }
+        }
+
+        return new Outcome($draft->change(), new Selection(parts: $ids), $joined === 0 ? 'There is no part after it to be joined with: nothing changed.' : sprintf('%s joined into %s.', Say::parts($joined + count($ids)), count($ids) === 1 ? 'one' : Say::parts(count($ids))));
+    }
+}

@@ -1,0 +1,58 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jactonic\Core\Edit\Part;
+
+use Jactonic\Core\Edit\Contents;
+use Jactonic\Core\Edit\Draft;
+use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\Family;
+use Jactonic\Core\Edit\Needs;
+use Jactonic\Core\Edit\Outcome;
+use Jactonic\Core\Edit\Say;
+use Jactonic\Core\Edit\Spec;
+use Jactonic\Core\Edit\Takes;
+use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Param\Param;
+use Jactonic\Core\Refusal;
+use Jactonic\Core\Score\Note;
+
+/** Moves an edge of parts by steps, as `resize` does with notes, or to a place: what is heard of them changes, no note is
+ * touched. A window is never shorter than a tick: refused whole. */
+final class PartResize implements Edit
+{
+    public static function spec(): Spec
+    {
+        return new Spec('part-resize', 'Part longer, shorter', Family::Part, 'Moves an edge of parts; the notes stay.', [
+            Param::choice('edge', 'Edge', ['end', 'start'], 'end'),
+            Param::integer('steps', 'Steps, below 0 for earlier', -10_000, 10_000, 1, adds: true),
+            Param::step('by', 'Step', setting: 'nudge'),
+            Param::place('to', 'To a place', optional: true),
+        ], Needs::Parts, ['trim', 'window', 'edge', 'length'], [['steps' => 1, 'by' => ['unit' => 'bar', 'amount' => 1]], ['edge' => 'start', 'to' => 500]], [Takes::Parts], ['song'], keeps: true, forms: [
+            ['title' => 'Part longer', 'params' => ['steps' => 1]], ['title' => 'Part shorter', 'params' => ['steps' => -1]],
+        ]);
+    }
+
+    public function apply(Work $work): Outcome
+    {
+        $params = $work->params;
+        $parts = $work->wholeParts();
+        $isStart = $params->choice('edge') === 'start';
+        $draft = new Draft;
+        foreach ($parts as $part) {
+            [$from, $to] = [$part->head->from, Contents::end($part, $work)];
+            $edge = $isStart ? $from : $to;
+            $moved = $params->has('to') ? $params->integer('to')
+                : Note::whole($edge + $params->step('by', $part->settings())->distance($work->time(), $work->lines($part), $params->integer('steps'), $edge));
+            [$from, $to] = $isStart ? [$moved, $to] : [$from, $moved];
+            if ($from < 0 || $to <= $from) {
+                throw new Refusal(sprintf('“%s” would be of no length: nothing changed.', $part->name), $params->has('to') ? 'to' : 'steps');
+            }
+            $draft->head($part, $part->head->withWindow($from, $to));
+        }
+        $first = $draft->change()->parts[$parts[0]->id]->head->after ?? $parts[0]->head;
+
+        return new Outcome($draft->change(), $work->selection, sprintf('%s now %s %s.', (count($parts) === 1 ? "“{$parts[0]->name}”" : Say::parts(count($parts))), $isStart ? 'begins at' : 'ends at', $work->time()->position($isStart ? $first->from : $first->to)));
+    }
+}

@@ -1,0 +1,53 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jactonic\Core\Edit\Part;
+
+use Jactonic\Core\Edit\Draft;
+use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\Family;
+use Jactonic\Core\Edit\Needs;
+use Jactonic\Core\Edit\Outcome;
+use Jactonic\Core\Edit\Say;
+use Jactonic\Core\Edit\Spec;
+use Jactonic\Core\Edit\Takes;
+use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Param\Param;
+use Jactonic\Core\Refusal;
+use Jactonic\Core\Score\Note;
+use Jactonic\Core\Score\PartHead;
+
+/** Moves what is in parts under their windows, hidden notes too: another stretch of it is heard. Refused whole where
+ * something would come before the song. */
+final class PartSlide implements Edit
+{
+    public static function spec(): Spec
+    {
+        return new Spec('part-slide', 'Slide the contents', Family::Part, 'Moves what is in parts under their windows.', [
+            Param::integer('steps', 'Steps, below 0 for earlier', -10_000, 10_000, 1, adds: true),
+            Param::step('by', 'Step', setting: 'nudge'),
+        ], Needs::Parts, ['slip', 'contents', 'inside'], [['steps' => 1, 'by' => ['unit' => 'bar', 'amount' => 1]]], [Takes::Parts], ['song'], keeps: true, forms: [
+            ['title' => 'Contents later', 'params' => ['steps' => 1]], ['title' => 'Contents earlier', 'params' => ['steps' => -1]],
+        ]);
+    }
+
+    public function apply(Work $work): Outcome
+    {
+        $draft = new Draft;
+        $parts = $work->wholeParts();
+        $steps = $work->params->integer('steps');
+        foreach ($parts as $part) {
+            $head = $part->head;
+            $by = Note::whole($work->params->step('by', $part->settings())->distance($work->time(), $work->lines($part), $steps, $head->from));
+            /** @var list<int> $places */
+            $places = [...$part->notes->column('start'), ...$part->points->column('tick')];
+            if ($places !== [] && min($places) + $by < 0) {
+                throw new Refusal(sprintf('Something in “%s” would come before the song: nothing moved.', $part->name), 'steps');
+            }
+            $draft->head($part, new PartHead($head->track, $head->name, $head->origin + $by, $head->from, $head->to, $head->muted));
+        }
+
+        return new Outcome($draft->change(), $work->selection, sprintf('What is in %s moved %s.', (count($parts) === 1 ? "“{$parts[0]->name}”" : Say::parts(count($parts))), $work->params->step('by', $parts[0]->settings())->words($steps).($steps < 0 ? ' earlier' : ' later')));
+    }
+}

@@ -1,0 +1,57 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jactonic\Core\Edit\Part;
+
+use Jactonic\Core\Edit\Contents;
+use Jactonic\Core\Edit\Draft;
+use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\Family;
+use Jactonic\Core\Edit\Needs;
+use Jactonic\Core\Edit\Outcome;
+use Jactonic\Core\Edit\Say;
+use Jactonic\Core\Edit\Spec;
+use Jactonic\Core\Edit\Takes;
+use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Score\PartHead;
+
+/** Deletes what lies outside the windows of parts, and cuts notes that sound past them; what a lane holds where the
+ * window begins is kept there. What was heard is heard as before. */
+final class PartTidy implements Edit
+{
+    public static function spec(): Spec
+    {
+        return new Spec('part-tidy', 'Tidy the part', Family::Part, 'Deletes what lies outside the windows of parts.', [], Needs::Parts, ['clean', 'outside', 'hidden'], examples: [], takes: [Takes::Parts], contexts: ['song'], keeps: true);
+    }
+
+    public function apply(Work $work): Outcome
+    {
+        $draft = new Draft;
+        $parts = $work->wholeParts();
+        $gone = $cut = 0;
+        foreach ($parts as $part) {
+            [$from, $to] = [$part->head->from, $part->head->to];
+            foreach ($part->notes->all() as $note) {
+                if (! $part->head->holds($note->start)) {
+                    $draft->drop($part, $note);
+                    $gone++;
+                } elseif ($to !== PartHead::OPEN && $note->end() > $to) {
+                    $draft->put($part, $note->piece($note->start, $to, $note->id));
+                    $cut++;
+                }
+            }
+            $state = Contents::state($part, $from);
+            foreach ($part->points->all() as $point) {
+                if (in_array($point, $state, true)) {
+                    $draft->putPoint($part, $point->movedTo($from));
+                } elseif (! $part->head->holds($point->tick)) {
+                    $draft->dropPoint($part, $point);
+                    $gone++;
+                }
+            }
+        }
+
+        return new Outcome($draft->change(), $work->selection, $gone + $cut === 0 ? 'Nothing lies outside.' : sprintf('%d outside deleted%s.', $gone, $cut === 0 ? '' : ', '.Say::notes($cut).' cut'));
+    }
+}

@@ -1,0 +1,55 @@
+import { expect, test } from '@playwright/test';
+import { bring, fetchSong, midi, press, said } from './support';
+
+interface Head {
+    id: number;
+    name: string;
+    from: number;
+    to: number | null;
+}
+
+/** Eight quarters over two bars, at 96 ticks a quarter. */
+const TAKE = Array.from({ length: 8 }, (_, i) => [i * 96, 90, 60 + i, 80]);
+
+test('parts by key: repeated, split at bars, joined, their edges and contents moved, tidied; each one step', async ({
+    page,
+}) => {
+    const song = await bring(page, midi(TAKE));
+    const parts = async (): Promise<Head[]> =>
+        ((await fetchSong(page, song.id)).tracks[0]!.parts as unknown as Head[]).map(({ id, name, from, to }) => ({
+            id,
+            name,
+            from,
+            to,
+        }));
+    await page.goto(`/songs/${song.id}`);
+    await expect(page.getByTestId('part')).toHaveCount(1);
+    const before = await parts();
+    await press(page, 'Control+d');
+    await said(page, 'repeated.');
+    await expect(page.getByTestId('part')).toHaveCount(2);
+    expect((await parts())[1]).toMatchObject({ from: 7680, to: 15360 });
+    await press(page, 'ArrowLeft', 'Shift+j');
+    await said(page, '2 parts joined into one.');
+    await expect(page.getByTestId('part')).toHaveCount(1);
+    await press(page, 'Shift+x');
+    await said(page, '1 part split into 4.');
+    await expect(page.getByTestId('part')).toHaveCount(4);
+    await press(page, 'ArrowLeft', 'ArrowLeft', 'ArrowLeft', 'Control+Shift+ArrowRight');
+    await said(page, 'now ends at');
+    expect((await parts())[0]).toMatchObject({ from: 0, to: 7680 });
+    await press(page, 'Control+Shift+ArrowLeft', 'Alt+Shift+ArrowRight');
+    await said(page, 'What is in');
+    await press(page, 'Alt+Delete');
+    await said(page, /outside deleted|Nothing lies outside/);
+    // A part of no length is refused, and nothing is lost.
+    await press(page, 'Control+Shift+ArrowLeft');
+    await said(page, 'would be of no length: nothing changed.');
+    // All of it undone gives back what there was.
+    for (let i = 0; i < 12 && (await page.getByRole('button', { name: 'Undo' }).isEnabled()); i++) {
+        await press(page, 'Control+z');
+        await said(page, /Undone|nothing/i);
+        await page.waitForTimeout(60);
+    }
+    await expect.poll(parts).toEqual(before);
+});
