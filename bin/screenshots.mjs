@@ -111,7 +111,7 @@ await press('Escape', 'Escape');
 await part(2, 1);
 await press('Alt+Shift+U', 'Alt+Shift+E', 'Shift+r');
 await shot('underlay');
-await press('Escape', 'Alt+Shift+E', 'Alt+Shift+U');
+await press('Escape', 'Alt+Shift+E', 'Alt+Shift+U', 'Alt+Shift+U');
 
 // The chord line with the scale and what the reading says of it; what may want mending; a progression before it is put in.
 await part(0, 1);

@@ -139,7 +139,17 @@ test('parts worked on in place: chosen together by key, box and click, moved as 
     await chosen(page, 1);
     await press(page, 'ArrowUp');
     await expect.poll(async () => (await notes(page, song, 1))[2]![3]).toBe(under[3]! + 1);
-    await press(page, 'Control+z', 'Escape', 'Alt+Shift+e');
+    await press(page, 'Control+z', 'Escape');
+    // The pen writes into the part whose row it is; the eraser takes from it.
+    await page.keyboard.press('Quote');
+    const row = await spot(page, 4000, under[3]!);
+    await page.mouse.click(row.x, row.y);
+    await expect.poll(async () => (await notes(page, song, 1)).length).toBe(9);
+    expect((await notes(page, song)).length).toBe(8);
+    await press(page, 'Quote', 'Shift+Quote');
+    await page.mouse.click(at.x, at.y);
+    await expect.poll(async () => (await notes(page, song, 1)).length).toBe(8);
+    await press(page, 'Shift+Quote', 'Escape', 'Alt+Shift+e');
     await said(page, 'Only this part is worked on.');
     await press(page, 'Control+a');
     await chosen(page, 8);

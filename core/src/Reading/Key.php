@@ -24,6 +24,9 @@ final class Key implements Reading
         'major pentatonic' => 0.06, 'minor pentatonic' => 0.06, 'blues' => 0.07,
     ];
 
+    /** What is explained weighs most. */
+    private const SHARE = 3.0;
+
     private const ROOT = 0.14;
 
     private const FIFTH = 0.05;
@@ -56,7 +59,7 @@ final class Key implements Reading
             for ($root = 0; $root < 12; $root++) {
                 $scale = self::scale($root, $kind);
                 $share = array_sum(array_map(static fn (int $class): int => $weights[$class], $scale->classes())) / $all;
-                $weight = $share - $against + self::ROOT * $weights[$root] / $all + self::FIFTH * $weights[($root + 7) % 12] / $all + self::ENDS * count(array_keys($ends, $root, true));
+                $weight = self::SHARE * $share - $against + self::ROOT * $weights[$root] / $all + self::FIFTH * $weights[($root + 7) % 12] / $all + self::ENDS * count(array_keys($ends, $root, true));
                 $found[] = ['scale' => $scale->name, 'share' => round($share, 4), 'weight' => $weight];
             }
         }

@@ -42,6 +42,8 @@ export class PenStroke {
         tick: number,
         pitch: number,
         free: boolean,
+        /** The part that it writes into. */
+        private readonly into = part.id,
     ) {
         this.pitch = part.rowHeld(pitch, free);
         this.lines = part.lines;
@@ -105,7 +107,7 @@ export class PenStroke {
     /** What it asks of the server: lengths only where they were drawn, else the pen's. */
     command(): Command {
         return insert(
-            this.part.id,
+            this.into,
             this.notes.map(({ start, length, pitch }) =>
                 this.lengthened || this.run ? { start, length, pitch } : { start, pitch },
             ),

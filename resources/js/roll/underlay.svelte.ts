@@ -89,6 +89,13 @@ export class Underlay {
         return null;
     }
 
+    /** The part that the pen writes into: in place, the one whose row it is, if it is not the open part’s as well. */
+    writesInto(pitch: number): number {
+        const has = (p: Part): boolean => p.ordered.some((n) => n.pitch === pitch && p.holds(n.start));
+        if (!this.song.inPlace || has(this.part)) return this.part.id;
+        return (this.parts.find(has) ?? this.part).id;
+    }
+
     /** The part with the note that lies nearest to a place. */
     nearest(tick: number, pitch: number): Part | null {
         let best: { part: Part; away: number } | null = null;

@@ -41,7 +41,7 @@ export function write(sheet: Sheet): Gesture {
             // The second press of a double click finds the note of the first, though the server has not told of it yet.
             if (sheet.pending.some((n) => n.pitch === pitch && tick >= n.start && tick < n.start + n.length))
                 return true;
-            pen = new PenStroke(part, x, y, tick, pitch, alt);
+            pen = new PenStroke(part, x, y, tick, pitch, alt, sheet.underlay.writesInto(pitch));
             sheet.sound(pitch);
             shown();
             return true;
