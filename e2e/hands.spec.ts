@@ -328,14 +328,14 @@ test('no key is silent; what is not for here says so; values typed behind a word
     await said(page, 'Swing 62 %.');
     await press(page, 'o');
     await expect(page.getByTestId('part')).toHaveCount(1);
-    await press(page, 'x');
-    await said(page, 'X does nothing here: “split” is for notes, in a part; Enter opens the part.');
+    await press(page, 'f');
+    await said(page, 'F does nothing here: “legato” is for notes, in a part; Enter opens the part.');
     await press(page, '4', 't');
     await said(page, 'Grid 1/8T.');
     await press(page, '/');
-    await page.keyboard.type('split');
+    await page.keyboard.type('legato');
     const panel = page.getByRole('dialog', { name: 'All commands' });
-    await expect(panel.getByRole('option').filter({ hasText: 'Split notes' }).first()).toContainText(
+    await expect(panel.getByRole('option').filter({ hasText: 'Legato' }).first()).toContainText(
         'not here: in a part',
     );
     await press(page, 'Enter');
