@@ -43,6 +43,7 @@
     class:invisible={!chordLine.shown}
     class="relative cursor-pointer overflow-hidden"
     tabindex="-1"
+    data-command="chord-notes"
     data-testid="chords"
     data-names={chordLine.chords.map(([, , name]) => name).join(' ')}
     aria-label="Chords: {chordLine.chords.length}; a press chooses the notes of one"
