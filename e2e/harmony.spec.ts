@@ -58,6 +58,8 @@ test('job 17: a progression on one line, named by the chord line, its notes chos
     await said(page, '4 notes up a semitone');
     await page.keyboard.press('Control+z');
     await page.keyboard.press('e');
+    // All of it is seen once what was typed before has been answered.
+    await expect.poll(async () => (await spot(page, 3840 + 200, 60)).x).toBeLessThan(1200);
     const box = (await page.getByTestId('chords').boundingBox())!;
     const second = await spot(page, 3840 + 200, 60);
     await page.mouse.click(second.x, box.y + 12);
