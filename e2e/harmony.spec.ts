@@ -76,6 +76,7 @@ test('job 17: a progression on one line, named by the chord line, its notes chos
     const withChords = async (): Promise<boolean> =>
         (await (await page.request.get(`/api/songs/${song.id}/file`)).body()).toString('latin1').includes('Dm7');
     await expect.poll(withChords).toBe(false);
+    await said(page, 'Undone: 3 chords written');
     // By bar and none; on the song page of all parts; on a page to be printed, and back.
     await press(page, 'Alt+h', 'l', 'Alt+h', 'l');
     await said(page, 'a chord a bar');

@@ -7,7 +7,11 @@ import { chordLine, type ChordsRead, type Named } from './chord-line.svelte';
 /** What is done with the chord line, in the roll and on the song page. */
 export function harmony(song: Song, part: Part | null): Record<string, Handler> {
     return {
-        'chord-line': (p) => song.tell(chordLine.turn(String(p.set ?? 'every'), String(p.every ?? 'next'))),
+        'chord-line': (p) => {
+            const words = chordLine.turn(String(p.set ?? 'every'), String(p.every ?? 'next'));
+            // After the sentences of what was typed before.
+            song.inTurn(() => song.tell(words));
+        },
         'chord-notes': (p) =>
             song.afterAll(() => {
                 song.ask<ChordsRead>(
