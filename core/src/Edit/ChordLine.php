@@ -122,6 +122,11 @@ final class ChordLine
                 $active[] = $tones[$next++];
             }
             $named = self::named($work, $active, $at, $to, $arpeggios);
+            // While nothing begins or ends it stays the same, however many bars that are.
+            if (! $arpeggios && $active !== [] && max(array_column($active, 0)) <= $at) {
+                $event = min([($tones[$next][0] ?? PHP_INT_MAX - $early) + $early, ...array_column($active, 1)]);
+                $to = max($to, $meters->barAt($event)->start);
+            }
             if ($named !== null) {
                 $found[] = [$at, $to, $named['name'], $named['classes']];
             }
@@ -133,7 +138,7 @@ final class ChordLine
     }
 
     /**
-     * The chord of a stretch: its passing notes left out, and then the lightest one by one, while the rest are a chord.
+     * The chord of a stretch, its passing notes left out.
      *
      * @param  list<Tone>  $tones
      * @return array{name: string, root: int, bass: int, classes: list<int>}|null

@@ -22,24 +22,22 @@ final class Contents
     /**
      * Puts what sounds in a stretch of a part into another: notes cut at its edges, points, and what each lane holds where
      * it begins.
-     *
-     * @param  int  $by  ticks by which they come to stand later
      */
-    public static function copy(Draft $draft, Part $from, Part $into, int $start, int $end, int $by = 0): void
+    public static function copy(Draft $draft, Part $from, Part $into, int $start, int $end): void
     {
         foreach ($from->notes->all() as $note) {
             if ($note->start >= max($start, $from->head->from) && $note->start < min($end, $from->head->to)) {
-                self::put($draft, $into, $note->piece($note->start, min($note->end(), $end), $note->id), $by);
+                self::put($draft, $into, $note->piece($note->start, min($note->end(), $end), $note->id));
             } elseif ($note->start < $start && $note->start >= $from->head->from && $note->end() > $start) {
-                self::put($draft, $into, $note->piece($start, min($note->end(), $end), $note->id), $by);
+                self::put($draft, $into, $note->piece($start, min($note->end(), $end), $note->id));
             }
         }
         foreach (self::state($from, $start) as $point) {
-            $draft->putPoint($into, $point->copiedAs($draft->newPointId($into))->movedTo($start + $by));
+            $draft->putPoint($into, $point->copiedAs($draft->newPointId($into))->movedTo($start));
         }
         foreach ($from->points->all() as $point) {
             if ($point->tick >= $start && $point->tick < $end) {
-                $draft->putPoint($into, $point->copiedAs($draft->newPointId($into))->movedTo($point->tick + $by));
+                $draft->putPoint($into, $point->copiedAs($draft->newPointId($into)));
             }
         }
     }
@@ -64,9 +62,8 @@ final class Contents
         return array_values(array_diff_key($last, $there, ['note-off' => 0]));
     }
 
-    private static function put(Draft $draft, Part $into, Note $note, int $by): void
+    private static function put(Draft $draft, Part $into, Note $note): void
     {
-        $copy = $note->copiedAs($draft->newId($into));
-        $draft->put($into, $by === 0 ? $copy : $copy->movedTo($copy->start + $copy->carryStart + $by));
+        $draft->put($into, $note->copiedAs($draft->newId($into)));
     }
 }

@@ -76,6 +76,14 @@ final class NamesTest extends TestCase
         }
     }
 
+    public function test_a_chord_held_for_millions_of_bars_is_one_chord(): void
+    {
+        $score = Make::score([[0, 1 << 38, 48], [0, 1 << 38, 52], [0, 1 << 38, 55], [1 << 37, 960, 50]]);
+        foreach (['bar', 'beat'] as $every) {
+            self::assertSame('C', Readings::read('chords', ['every' => $every], $score, new Selection([1 => []]))['chords'][0][2]);
+        }
+    }
+
     public function test_the_key_spells(): void
     {
         self::assertSame('B♭7', Names::of([58, 62, 65, 68], -1)['name'] ?? null);
