@@ -151,7 +151,7 @@ test('the caret goes with the work, belongs to the song, and undo gives back the
     await caretAt(page, third[1]!, third[3]!);
     // What went leaves its place, and walking goes on from there.
     await press(page, 'Delete', 'd');
-    await chosen(page, 1);
+    await expect(page.getByTestId('chosen')).toContainText('1 of 9');
     const fourth = (await notesOf(page, song))[2]!;
     await caretAt(page, fourth[1]!, fourth[3]!);
     await press(page, 'ArrowUp');

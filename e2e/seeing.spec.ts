@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { bring, chosen, fetchSong, openRoll, press, said, spot, type Row, type SongJson } from './support';
+import { bring, chosen, drawnAtRest, fetchSong, openRoll, press, said, spot, type Row, type SongJson } from './support';
 
 /** Bytes of a file of two tracks at 96 ticks a quarter: a loose bass, and drums on the beat. */
 function twoTracks(): Buffer {
@@ -130,8 +130,11 @@ test('parts worked on in place: chosen together by key, box and click, moved as 
     await expect.poll(async () => (await notes(page, song, 1))[0]![1]).toBe(3840);
     expect((await notes(page, song))[0]![1]).toBe(3870);
     await page.keyboard.press('Control+z');
+    await said(page, /^Undone/);
     await expect.poll(async () => (await notes(page, song, 1))[0]![1]).toBe(0);
     await press(page, 'Escape', 'e');
+    await chosen(page, 0);
+    await drawnAtRest(page);
     // A click on a note underneath chooses it; keys work on it.
     const under = (await notes(page, song, 1))[2]!;
     const at = await spot(page, under[1]! + 40, under[3]!);
@@ -140,6 +143,7 @@ test('parts worked on in place: chosen together by key, box and click, moved as 
     await press(page, 'ArrowUp');
     await expect.poll(async () => (await notes(page, song, 1))[2]![3]).toBe(under[3]! + 1);
     await press(page, 'Control+z', 'Escape');
+    await said(page, /^Undone/);
     // The pen writes into the part whose row it is; the eraser takes from it.
     await page.keyboard.press('Quote');
     const row = await spot(page, 4000, under[3]!);
@@ -247,6 +251,7 @@ test('by mouse: rows in use, parts underneath, over to one by a double click, a 
     await said(page, '3 rows are in use');
     await page.getByRole('button', { name: 'in use' }).click();
     await press(page, 'Escape', 'e');
+    await drawnAtRest(page);
     const under = (await notes(page, song, 1))[2]!;
     const at = await spot(page, under[1]! + 40, under[3]!);
     await page.mouse.dblclick(at.x, at.y);

@@ -106,6 +106,19 @@ export async function spot(page: Page, tick: number, pitch: number): Promise<{ x
     return { x: box.x + (tick - left) * scale, y: box.y + (top - pitch + 0.5) * row };
 }
 
+/** Waits until the roll has stayed where it is for a while, so that places on it can be pressed. */
+export async function drawnAtRest(page: Page): Promise<void> {
+    let [last, same] = ['', 0];
+    await expect
+        .poll(async () => {
+            const now = (await page.getByTestId('roll').getAttribute('data-drawn'))!;
+            same = now === last ? same + 1 : 0;
+            last = now;
+            return same;
+        })
+        .toBeGreaterThan(2);
+}
+
 export async function chosen(page: Page, count: number): Promise<void> {
     await expect(page.getByTestId('chosen')).toContainText(new RegExp(`^${count} of `));
 }

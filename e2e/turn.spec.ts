@@ -138,3 +138,25 @@ test('what is typed behind Esc works on nothing, also where an edit before it tr
     await said(page, 'No notes are chosen: nothing changed.');
     expect(await notesOf(page, song)).toEqual(take);
 });
+
+test('a note clicked after Esc stays chosen, though Esc still waits; what was typed between is for what Esc left', async ({
+    page,
+}) => {
+    const song = await slow(page);
+    const take = await notesOf(page, song);
+    const note = take[3]!;
+    // It is clicked where it stands until the answer comes.
+    const at = await spot(page, note[1]! + 40, note[3]! + 1);
+    await press(page, 'Control+a', 'ArrowUp');
+    await said(page, 'up a semitone');
+    await press(page, 'Control+z', 'Escape', 'ArrowUp');
+    await page.mouse.click(at.x, at.y);
+    await chosen(page, 1);
+    await expect.poll(async () => (await notesOf(page, song)).map((n) => n[3])).toEqual(take.map((n) => n[3]));
+    await page.waitForTimeout(700);
+    await chosen(page, 1);
+    await press(page, 'ArrowUp');
+    await expect
+        .poll(async () => (await notesOf(page, song)).map((n) => n[3]))
+        .toEqual(take.map((n, i) => n[3]! + (i === 3 ? 1 : 0)));
+});

@@ -1,6 +1,7 @@
 import { NoAnswer, Problem, request } from './client';
 import { goTogether, keepsChoice, type Item, type Sealed } from './items';
 import { Long } from './long.svelte';
+import { Overtaken } from './overtaken';
 import type { Song } from './song.svelte';
 import type { Answer, Command, On } from './types';
 
@@ -33,8 +34,11 @@ export class Queue {
 
     /** What was typed last before a choice by hand: what was typed after it does not travel with it. */
     private readonly ends = new WeakSet<Item>();
+    private readonly overtaken: Overtaken;
 
-    constructor(private readonly song: Song) {}
+    constructor(private readonly song: Song) {
+        this.overtaken = new Overtaken(song);
+    }
 
     push(item: Item): void {
         if (this.front) {
@@ -76,6 +80,7 @@ export class Queue {
         this.mean(waiting.slice(waiting.findLastIndex((i) => this.ends.has(i)) + 1));
         const last = waiting.at(-1);
         if (last) this.ends.add(last);
+        this.overtaken.by(this.items);
     }
 
     private mean(items: Item[]): void {
@@ -83,10 +88,11 @@ export class Queue {
         if (command && !command.on && !command.set && !this.meant.has(command)) this.meant.set(command, this.song.on());
     }
 
-    runInTurn(run: () => void): void {
-        this.front = [];
+    /** Does something whose turn has come; `item` is what waited for it, where that did. */
+    runInTurn(run: () => void, item?: Item): void {
+        const front: Item[] = (this.front = []);
         try {
-            run();
+            this.overtaken.run(item, run, () => this.mean(front));
         } catch (e) {
             // What waits behind it goes on.
             this.song.tell('', [], e instanceof Error ? e.message : String(e));
@@ -110,7 +116,7 @@ export class Queue {
             const first = sealed.batch[0]!;
             if (first.kind === 'later') {
                 this.flying = [];
-                this.runInTurn(first.run);
+                this.runInTurn(first.run, first);
             } else if (first.kind === 'ask') {
                 await this.ask(first);
             } else {
@@ -228,7 +234,7 @@ export class Queue {
                     this.items.shift();
                     this.mean(batch);
                     if (first.kind === 'do') sealed.where ??= song.context();
-                    this.runInTurn(next.run);
+                    this.runInTurn(next.run, next);
                     if (song.selectionVersion !== version || song.caret !== caret) break;
                 } else break;
             }
