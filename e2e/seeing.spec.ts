@@ -142,8 +142,10 @@ test('parts worked on in place: chosen together by key, box and click, moved as 
     await chosen(page, 1);
     await press(page, 'ArrowUp');
     await expect.poll(async () => (await notes(page, song, 1))[2]![3]).toBe(under[3]! + 1);
-    await press(page, 'Control+z', 'Escape');
+    await press(page, 'Control+z');
     await said(page, /^Undone/);
+    await press(page, 'Escape');
+    await chosen(page, 0);
     // The pen writes into the part whose row it is; the eraser takes from it.
     await page.keyboard.press('Quote');
     const row = await spot(page, 4000, under[3]!);

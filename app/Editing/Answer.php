@@ -5,11 +5,16 @@ declare(strict_types=1);
 namespace App\Editing;
 
 use App\Songs\SongView;
+use Jactonic\Core\Edit\PartChange;
+use Jactonic\Core\Edit\Revoice;
 use Jactonic\Core\Score\Note;
 use Jactonic\Core\Score\Part;
 use Jactonic\Core\Score\PartHead;
 use Jactonic\Core\Score\Point;
+use Jactonic\Core\Score\Sound;
+use Jactonic\Core\Sounding\LetGo;
 use Jactonic\Core\Sounding\Sounding;
+use Jactonic\Core\Standard\Message;
 
 /** What the interface is told after a request: only what changed. */
 final class Answer
@@ -35,13 +40,14 @@ final class Answer
                 $parts[$id] = [
                     'put' => SongView::notes($part, $changed->after + self::notes($before, $part)), 'drop' => $changed->dropped(),
                     'putPoints' => SongView::points($part, $changed->pointsAfter + self::points($before, $part)), 'dropPoints' => $changed->droppedPoints(),
-                ] + ($changed->head === null ? [] : ['head' => SongView::partHead($part), 'shift' => $changed->head->shift()]);
+                ] + ($changed->head === null ? [] : ['head' => SongView::partHead($part), 'shift' => $changed->head->shift()])
+                    + (self::soundsOtherwise($changed, $before, $part) ? SongView::sounds($part, $score->time) : []);
             }
         }
         foreach (array_keys($session->batch->set) as $id) {
             $parts[$id] = ($parts[$id] ?? ['put' => [], 'drop' => [], 'putPoints' => [], 'dropPoints' => []]) + SongView::settings($score->part($id), $score->time);
         }
-        $tracks = $change->tracks !== [] || array_filter($change->parts, static fn ($c): bool => $c->head !== null && $c->head->before?->track !== $c->head->after?->track) !== [];
+        $tracks = $change->tracks !== [] || array_filter($change->parts, self::soundsOfTracks(...)) !== [] || array_filter($change->parts, static fn ($c): bool => $c->head !== null && $c->head->before?->track !== $c->head->after?->track) !== [];
 
         return ($change->time === null ? [] : ['time' => SongView::time($score)])
             + ($tracks ? ['tracks' => SongView::tracks($session->song, $score)] : [])
@@ -56,6 +62,27 @@ final class Answer
                 'canUndo' => $session->song->head_id !== null,
                 'canRedo' => SongView::nextOf($session->song) !== null,
             ];
+    }
+
+    /** Whether a part's change may be one of its track's sound or level. */
+    private static function soundsOfTracks(PartChange $changed): bool
+    {
+        foreach ($changed->pointsBefore + $changed->pointsAfter as $point) {
+            if (Revoice::isSound($point) || (($point->status & 0xF0) === Message::CONTROLLER && in_array($point->data1, array_column(Sound::LEVELS, 0), true))) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /** Whether what is heard of a part changed in a way that its rows do not say. A part that only moved takes along what lets go at its end. */
+    private static function soundsOtherwise(PartChange $changed, Part $before, Part $part): bool
+    {
+        $moved = $changed->head !== null && $changed->before + $changed->after + $changed->pointsBefore + $changed->pointsAfter === [] && $before->head->moved($changed->head->shift())->onTrack($part->head->track) == $part->head;
+
+        return ! $part->head->plays->isPlain() || ! $before->head->plays->isPlain()
+            || (LetGo::is($part->head) !== LetGo::is($before->head)) || (LetGo::is($part->head) && ! $moved && ($changed->head !== null || $changed->pointsBefore + $changed->pointsAfter !== []));
     }
 
     /**

@@ -11,6 +11,7 @@ use Jactonic\Core\Edit\PartChange;
 use Jactonic\Core\Harmony\Scale;
 use Jactonic\Core\Score\Part;
 use Jactonic\Core\Score\PartHead;
+use Jactonic\Core\Score\PlaysAs;
 use Jactonic\Core\Score\Rows;
 use Jactonic\Core\Score\Score;
 use Jactonic\Core\Score\Table;
@@ -23,7 +24,7 @@ use stdClass;
  */
 final class ScoreStore
 {
-    private const HEAD = ['id', 'track_id', 'name', 'origin', 'window_from', 'window_to', 'muted', 'settings', 'last_end', 'next_note', 'next_point'];
+    private const HEAD = ['id', 'track_id', 'name', 'origin', 'window_from', 'window_to', 'muted', 'plays', 'lets', 'settings', 'last_end', 'next_note', 'next_point'];
 
     /** @var array<int, int> tick at which the last note of each part ends */
     private array $lastEnds = [];
@@ -75,7 +76,7 @@ final class ScoreStore
     {
         $end = 0;
         foreach ($score->parts as $id => $part) {
-            $end = max($end, $this->lastEnds[$id] ?? 0, $part->head->to === PartHead::OPEN ? 0 : $part->head->to);
+            $end = max($end, $this->lastEnds[$id] ?? 0, $part->head->to === PartHead::OPEN ? 0 : $part->head->soundsTo());
         }
 
         return $end;
@@ -163,7 +164,8 @@ final class ScoreStore
         $origin = self::int($row->origin);
         $read = static fn (string $column): \Closure => static fn (): string => self::text(DB::table('parts')->where('id', $id)->value($column));
 
-        return new Part($id, new PartHead(self::int($row->track_id), self::text($row->name), $origin, self::int($row->window_from), self::int($row->window_to), (bool) $row->muted),
+        return new Part($id, new PartHead(self::int($row->track_id), self::text($row->name), $origin, self::int($row->window_from), self::int($row->window_to), (bool) $row->muted,
+            $row->plays === null ? null : PlaysAs::fromArray(self::numbers($row->plays)), (bool) $row->lets),
             Rows::read(Table::notes(), $read('notes'), $origin), Rows::read(Table::points(), $read('points'), $origin),
             self::text($row->settings), self::int($row->next_note), self::int($row->next_point));
     }
@@ -171,7 +173,8 @@ final class ScoreStore
     /** @return array<string, mixed> */
     private static function head(PartHead $head): array
     {
-        return ['track_id' => $head->track, 'name' => $head->name, 'origin' => $head->origin, 'window_from' => $head->from, 'window_to' => $head->to, 'muted' => $head->muted];
+        return ['track_id' => $head->track, 'name' => $head->name, 'origin' => $head->origin, 'window_from' => $head->from, 'window_to' => $head->to, 'muted' => $head->muted,
+            'plays' => $head->plays->isPlain() ? null : json_encode($head->plays->toArray(), JSON_THROW_ON_ERROR), 'lets' => $head->lets];
     }
 
     /** @return array<string, mixed> */
@@ -189,6 +192,13 @@ final class ScoreStore
     private static function settings(Part $part): string
     {
         return json_encode($part->settings()->toArray(), JSON_THROW_ON_ERROR);
+    }
+
+    /** @return array{int, int, int, int} */
+    private static function numbers(mixed $json): array
+    {
+        /** @var array{int, int, int, int} */
+        return json_decode(self::text($json), true, 2, JSON_THROW_ON_ERROR);
     }
 
     private static function last(string $table): int

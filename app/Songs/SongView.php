@@ -14,10 +14,9 @@ use Jactonic\Core\Score\PartHead;
 use Jactonic\Core\Score\Point;
 use Jactonic\Core\Score\RowSet;
 use Jactonic\Core\Score\Score;
+use Jactonic\Core\Score\Sound;
 use Jactonic\Core\Score\Table;
 use Jactonic\Core\Sounding\Sounding;
-use Jactonic\Core\Standard\GeneralMidi;
-use Jactonic\Core\Standard\Message;
 use Jactonic\Core\Time\Timeline;
 
 /** A song as the interface gets it: everything that is drawn and played, with all times worked out. */
@@ -102,7 +101,10 @@ final class SongView
         $tables = new LineTables($score->time);
         $lines = array_map($tables->of(...), $score->parts);
 
-        return self::maps($score->time) + ['lines' => (object) $lines, 'tables' => $tables->all()];
+        // What is delayed by milliseconds is heard at other ticks now.
+        $late = array_filter($score->parts, static fn (Part $p): bool => $p->head->plays->delay !== 0);
+
+        return self::maps($score->time) + ['lines' => (object) $lines, 'tables' => $tables->all(), 'sounds' => (object) array_map(static fn (Part $p): array => self::sounds($p, $score->time), $late)];
     }
 
     /** @return array<string, mixed> */
@@ -114,7 +116,7 @@ final class SongView
     /** @return array<string, mixed> */
     public static function part(Part $part, Timeline $time): array
     {
-        return self::partHead($part) + self::settings($part, $time) + [
+        return self::partHead($part) + self::settings($part, $time) + self::sounds($part, $time) + [
             'notes' => self::notes($part, $part->notes->all()),
             'points' => self::points($part, $part->points->all()),
         ];
@@ -123,7 +125,8 @@ final class SongView
     /** @return array<string, mixed> */
     public static function partHead(Part $part): array
     {
-        return ['id' => $part->id, 'track' => $part->head->track, 'name' => $part->name, 'from' => $part->head->from, 'to' => $part->head->to === PartHead::OPEN ? null : $part->head->to, 'muted' => $part->head->muted];
+        return ['id' => $part->id, 'track' => $part->head->track, 'name' => $part->name, 'from' => $part->head->from, 'to' => $part->head->to === PartHead::OPEN ? null : $part->head->to, 'muted' => $part->head->muted]
+            + ($part->head->plays->isPlain() ? ['plays' => null] : ['plays' => ['words' => $part->head->plays->words(), 'transpose' => $part->head->plays->transpose, 'velocity' => $part->head->plays->velocity, 'delay' => $part->head->plays->delay, 'until' => $part->head->plays->until]]);
     }
 
     /**
@@ -162,6 +165,33 @@ final class SongView
         return Table::points()->rows($points, static fn (Point $p): int => (int) Sounding::isHeard($p, $part->head));
     }
 
+    /**
+     * What is heard of a part that its rows do not say: all of it, where it plays as something else; what lets go of
+     * pedals and bends at its end, where it plays what is written.
+     *
+     * @return array{sounds: array{notes: list<array{int, int, int, int, int, int}>, points: list<array{int, int, int, int}>}|null, letGo: list<array{int, int, int, int}>} notes as id, start, end, pitch, velocity, channel
+     */
+    public static function sounds(Part $part, Timeline $time): array
+    {
+        if ($part->head->plays->isPlain()) {
+            return ['sounds' => null, 'letGo' => self::messages(Sounding::letGo($part))];
+        }
+
+        return ['sounds' => [
+            'notes' => array_map(static fn (Note $n): array => [$n->id, $n->start, $n->end(), $n->pitch, $n->velocity, $n->channel], Sounding::notes($part, $time)),
+            'points' => self::messages(Sounding::points($part, $time)),
+        ], 'letGo' => []];
+    }
+
+    /**
+     * @param  list<Point>  $points
+     * @return list<array{int, int, int, int}> tick, status and data
+     */
+    private static function messages(array $points): array
+    {
+        return array_map(static fn (Point $p): array => [$p->tick, $p->status, $p->data1, $p->data2], $points);
+    }
+
     /** The end of what is drawn. */
     public static function end(int $last, Timeline $time): int
     {
@@ -178,7 +208,7 @@ final class SongView
         return is_numeric($next) ? (int) $next : null;
     }
 
-    /** @return list<array{id: int, name: string, muted: bool, soloed: bool, instrument: string, rows: array{names: object, order: list<int>}}> all tracks in their order but those that only say something in the file */
+    /** @return list<array{id: int, name: string, muted: bool, soloed: bool, instrument: string, sound: array{program: int, drums: bool}|null, volume: int, pan: int, rows: array{names: object, order: list<int>}}> all tracks in their order but those that only say something in the file */
     public static function tracks(Song $song, Score $score): array
     {
         $tracks = [];
@@ -189,25 +219,12 @@ final class SongView
             if ($first === false && count($track->kept()) > 1) {
                 continue;
             }
+            $sound = Sound::of($score, $track->id);
             $tracks[] = ['id' => $track->id, 'name' => $track->name, 'muted' => $heard[$track->id]->muted ?? false, 'soloed' => $heard[$track->id]->soloed ?? false,
-                'rows' => RowSet::read($heard[$track->id]->rows ?? [])->toArray(), 'instrument' => $first === false ? '' : self::instrument($first)];
+                'rows' => RowSet::read($heard[$track->id]->rows ?? [])->toArray(), 'instrument' => $sound?->name() ?? '', 'sound' => $sound === null ? null : ['program' => $sound->program->data1 ?? 0, 'drums' => $sound->isDrums()],
+                ...array_map(static fn (array $level): int => $parts === [] ? $level[1] : Sound::controller($parts, $level[0])[1]->data2 ?? $level[1], Sound::LEVELS)];
         }
 
         return $tracks;
-    }
-
-    /** What the part is first played with: a General MIDI program, or the drums of channel 10. */
-    private static function instrument(Part $part): string
-    {
-        if (! $part->notes->isEmpty() && $part->channel() === GeneralMidi::DRUM_CHANNEL) {
-            return 'Drum kit';
-        }
-        foreach ($part->points->all() as $point) {
-            if (($point->status & 0xF0) === Message::PROGRAM) {
-                return ($point->status & 0x0F) === GeneralMidi::DRUM_CHANNEL ? 'Drum kit' : GeneralMidi::PROGRAMS[$point->data1];
-            }
-        }
-
-        return GeneralMidi::PROGRAMS[0];
     }
 }

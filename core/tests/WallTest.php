@@ -22,7 +22,7 @@ final class WallTest extends TestCase
         'Time' => ['Standard'],
         'Harmony' => [],
         'Score' => ['Harmony', 'Standard', 'Time'],
-        'Sounding' => ['Score'],
+        'Sounding' => ['Score', 'Standard', 'Time'],
         'Recording' => ['Score', 'Time'],
         'Selection' => ['Harmony', 'Score', 'Standard', 'Time'],
         'Midi' => ['Score', 'Sounding', 'Standard', 'Time'],

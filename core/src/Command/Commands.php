@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Jactonic\Core\Command;
 
 use Jactonic\Core\Edit\Catalogue;
+use Jactonic\Core\Edit\Needs;
+use Jactonic\Core\Edit\Takes;
 use Jactonic\Core\Param\Params;
 use Jactonic\Core\Refusal;
 use Jactonic\Core\Score\PartSettings;
@@ -24,7 +26,9 @@ final class Commands
         }
         $all = [];
         foreach (Catalogue::specs() as $spec) {
-            $all[$spec->id] = new Command($spec, $spec->contexts, $spec->forms);
+            // What works on notes works on all that sound in the parts chosen on the song page.
+            $contexts = $spec->needs === Needs::Notes && $spec->takes(Takes::Notes) && $spec->contexts === ['roll'] ? ['roll', 'song'] : $spec->contexts;
+            $all[$spec->id] = new Command($spec, $contexts, $spec->forms);
         }
         foreach (InterfaceCommands::all() as $command) {
             $all[$command->spec->id] = $command;

@@ -67,36 +67,36 @@ final class InterfaceCommands
     /** @return list<Command> */
     private static function writing(): array
     {
-        $to = ['first-note' => 'the first note', 'part-end' => 'the part’s end', 'next-note' => 'the next note', 'previous-note' => 'the previous note', 'pitch-up' => 'the next higher pitch in use', 'pitch-down' => 'the next lower pitch in use', 'next-line' => 'the next line', 'previous-line' => 'the previous line', 'next-bar' => 'a bar later', 'previous-bar' => 'a bar earlier'];
+        $to = ['first-note' => 'the first note', 'part-end' => 'the part’s end', 'next-note' => 'the next note', 'previous-note' => 'the previous note', 'pitch-up' => 'the next higher pitch in use', 'pitch-down' => 'the next lower pitch in use', 'next-line' => 'the next line', 'previous-line' => 'the previous line', 'next-bar' => 'a bar later', 'previous-bar' => 'a bar earlier', 'next-marker' => 'the next marker', 'previous-marker' => 'the previous marker'];
         $span = ['start' => 'Span from the caret', 'end' => 'Span to the caret', 'selection' => 'Span around what is chosen', 'bars' => 'Span of whole bars', 'clear' => 'No span'];
 
         return [
             new Command(new Spec('tool', 'Pen or eraser in hand', Family::Structure, 'Takes the pen or the eraser in hand, or puts it down: with the pen a press writes, with the eraser it deletes.', [
                 Param::choice('tool', 'Which', ['pen', 'eraser'], 'pen'),
-            ], Needs::Part, ['draw', 'pencil', 'erase', 'mouse', 'write']), self::ROLL, [
+            ], Needs::Part, ['draw', 'pencil', 'erase', 'mouse', 'write']), self::OPEN, [
                 ['title' => 'Pen in hand, or down', 'params' => ['tool' => 'pen'], 'words' => ['draw', 'write']],
                 ['title' => 'Eraser in hand, or down', 'params' => ['tool' => 'eraser'], 'words' => ['delete', 'rub out']],
             ]),
             new Command(new Spec('caret', 'Caret to', Family::View, 'Puts the caret at a note, at the part’s end, at a line, or in another row in use; what is chosen stays chosen.', [
                 Param::choice('to', 'Where', array_keys($to), 'next-note'),
-            ], Needs::Part, ['cursor', 'go', 'jump']), self::ROLL, array_map(static fn (string $k, string $t): array => ['title' => "Caret to $t", 'params' => ['to' => $k]], array_keys($to), $to)),
+            ], Needs::Part, ['cursor', 'go', 'jump']), self::OPEN, array_map(static fn (string $k, string $t): array => ['title' => "Caret to $t", 'params' => ['to' => $k]], array_keys($to), $to)),
             new Command(new Spec('pass', 'Choose what the caret passes', Family::Selection, 'Takes the caret to the start or the end, and chooses all on its way.', [
                 Param::choice('to', 'Where', ['start', 'end'], 'end'),
             ], Needs::Part, ['select', 'rest', 'all after', 'all before']), self::ROLL, [
                 ['title' => 'Choose all from the caret on', 'params' => ['to' => 'end'], 'words' => ['after', 'rest', 'end']],
                 ['title' => 'Choose all before the caret', 'params' => ['to' => 'start'], 'words' => ['start']],
             ]),
-            new Command(new Spec('copy', 'Copy', Family::Structure, 'Keeps the notes chosen, or with none chosen what lies in the span, to be pasted.', needs: Needs::Part, words: ['clipboard']), self::ROLL),
-            new Command(new Spec('cut', 'Cut', Family::Structure, 'Copies, and takes away what was copied.', needs: Needs::Part, words: ['clipboard', 'move']), self::ROLL),
+            new Command(new Spec('copy', 'Copy', Family::Structure, 'Keeps the notes chosen, or with none chosen what lies in the span, to be pasted.', needs: Needs::Part, words: ['clipboard']), self::OPEN),
+            new Command(new Spec('cut', 'Cut', Family::Structure, 'Copies, and takes away what was copied.', needs: Needs::Part, words: ['clipboard', 'move']), self::OPEN),
             new Command(new Spec('paste', 'Paste', Family::Structure, 'Puts in what was copied, at the caret or where it was, here, in another part or in another song; the caret goes on to its end.', [
                 Param::choice('where', 'Where', ['caret', 'place'], 'caret'),
-            ], Needs::Part, ['clipboard', 'insert']), self::ROLL, [
+            ], Needs::Part, ['clipboard', 'insert']), self::OPEN, [
                 ['title' => 'Paste at the caret', 'params' => []],
                 ['title' => 'Paste in the same place', 'params' => ['where' => 'place'], 'words' => ['original', 'another part', 'another song']],
             ]),
             new Command(new Spec('span', 'Span', Family::Selection, 'Makes the span, a stretch of time that is looped, recorded in, copied and seen.', [
                 Param::choice('what', 'How', array_keys($span), 'selection'),
-            ], Needs::Part, ['range', 'locators', 'loop', 'region', 'time']), self::ROLL, array_map(static fn (string $k, string $t): array => ['title' => $t, 'params' => ['what' => $k]], array_keys($span), $span)),
+            ], Needs::Part, ['range', 'locators', 'loop', 'region', 'time']), self::OPEN, array_map(static fn (string $k, string $t): array => ['title' => $t, 'params' => ['what' => $k]], array_keys($span), $span)),
         ];
     }
 
@@ -209,7 +209,7 @@ final class InterfaceCommands
             new Command(new Spec('panel', 'Open a panel', Family::View, 'Opens or closes a panel.', [
                 Param::text('edit', 'Settings of the edit', ''),
                 Param::text('name', 'Panel', ''),
-            ], Needs::Part, ['settings', 'options']), self::ROLL, [
+            ], Needs::Part, ['settings', 'options']), self::OPEN, [
                 ['title' => 'Grid reading', 'params' => ['name' => 'reading'], 'words' => ['detect', 'analyse', 'which grid', 'swing']],
                 ['title' => 'Grooves', 'params' => ['name' => 'groove'], 'words' => ['feel', 'template', 'extract']],
                 ['title' => 'Pen settings', 'params' => ['name' => 'pen'], 'words' => ['touches', 'new notes', 'velocity', 'length']],
@@ -222,6 +222,9 @@ final class InterfaceCommands
                 ['title' => 'Rows: names and order', 'params' => ['name' => 'rows'], 'words' => ['drums', 'rename', 'map', 'names']],
                 ['title' => 'Parts underneath: which', 'params' => ['name' => 'underlay'], 'words' => ['ghost', 'behind', 'pick']],
                 ['title' => 'The playing as a picture', 'params' => ['name' => 'playing'], 'words' => ['timing', 'dots', 'early', 'late', 'plot']],
+                ['title' => 'Sound of the track', 'params' => ['name' => 'sound'], 'words' => ['instrument', 'program', 'patch', 'kit', 'preset']],
+                ['title' => 'The shelf: phrases that were kept', 'params' => ['name' => 'shelf'], 'words' => ['library', 'clips', 'ideas', 'put in', 'loops']],
+                ['title' => 'Keep what is chosen on the shelf', 'params' => ['name' => 'shelve'], 'words' => ['library', 'save phrase', 'idea']],
                 ['title' => 'Kept choices', 'params' => ['name' => 'choices'], 'words' => ['keep', 'selection', 'named', 'recall']],
                 ['title' => 'Recipes', 'params' => ['name' => 'recipes'], 'words' => ['macro', 'chain', 'custom', 'own command']],
                 ...$panels,
@@ -230,7 +233,7 @@ final class InterfaceCommands
                 Param::text('edit', 'Edit'),
                 Param::flag('reseed', 'With a new seed'),
                 Param::flag('instead', 'Instead of the last'),
-            ], Needs::Notes), self::ROLL, [
+            ], Needs::Notes), self::OPEN, [
                 ...$again,
                 ['title' => 'Humanize with a new seed', 'params' => ['edit' => 'humanize', 'reseed' => true], 'words' => ['random', 'loosen']],
                 ['title' => 'Humanize otherwise', 'params' => ['edit' => 'humanize', 'reseed' => true, 'instead' => true], 'words' => ['random', 'another seed']],
@@ -246,16 +249,16 @@ final class InterfaceCommands
             ]),
             new Command(new Spec('recipe', 'Run a recipe', Family::Recipe, 'Runs a recipe: notes by a condition, then a chain of edits.', [
                 Param::text('recipe', 'Recipe'),
-            ], Needs::Part, ['macro', 'chain']), self::ROLL),
+            ], Needs::Part, ['macro', 'chain']), self::OPEN),
             new Command(new Spec('record-recipe', 'Record a recipe', Family::Recipe, 'Begins to note down what is done, or ends it and opens what was noted as a recipe.', needs: Needs::Part, words: ['macro', 'record', 'learn']), self::ROLL),
             new Command(new Spec('repeat-command', 'Repeat the last command', Family::Recipe, 'Does one of the last three commands again, on what is chosen now.', [
                 Param::integer('back', 'How far back', 1, 3, 1),
-            ], Needs::Part, ['again', 'redo', 'same']), self::ROLL, [
+            ], Needs::Part, ['again', 'redo', 'same']), self::OPEN, [
                 ['title' => 'Repeat the last command', 'params' => [], 'words' => ['again', 'same']],
                 ['title' => 'Repeat the command before the last', 'params' => ['back' => 2], 'words' => ['again', 'second']],
                 ['title' => 'Repeat the third last command', 'params' => ['back' => 3], 'words' => ['again', 'third']],
             ]),
-            new Command(new Spec('count', 'Count', Family::Recipe, 'A number typed after it says how many times the next command is done, as one step.', needs: Needs::Part, words: ['times', 'number', 'repeat']), self::ROLL),
+            new Command(new Spec('count', 'Count', Family::Recipe, 'A number typed after it says how many times the next command is done, as one step.', needs: Needs::Part, words: ['times', 'number', 'repeat']), self::OPEN),
         ];
     }
 
@@ -266,7 +269,7 @@ final class InterfaceCommands
             new Command(new Spec('zoom', 'Zoom', Family::View, 'Makes time wider or narrower, or rows taller or lower.', [
                 Param::choice('axis', 'What', ['time', 'pitch'], 'time'),
                 Param::integer('by', 'Steps, below 0 for out', -10, 10, 1),
-            ], Needs::Part, ['magnify', 'scale']), self::ROLL, [
+            ], Needs::Part, ['magnify', 'scale']), self::OPEN, [
                 ['title' => 'Zoom in', 'params' => ['axis' => 'time', 'by' => 1]],
                 ['title' => 'Zoom out', 'params' => ['axis' => 'time', 'by' => -1]],
                 ['title' => 'Taller rows', 'params' => ['axis' => 'pitch', 'by' => 1], 'words' => ['zoom', 'vertical']],
@@ -274,7 +277,7 @@ final class InterfaceCommands
             ]),
             new Command(new Spec('fit', 'See all', Family::View, 'Shows the whole part, or the notes chosen, as large as it goes.', [
                 Param::choice('what', 'What', ['all', 'selection', 'span', 'last'], 'all'),
-            ], Needs::Part, ['zoom', 'fit', 'whole']), self::ROLL, [
+            ], Needs::Part, ['zoom', 'fit', 'whole']), self::OPEN, [
                 ['title' => 'See the whole part', 'params' => ['what' => 'all'], 'words' => ['zoom', 'fit']],
                 ['title' => 'See what is chosen', 'params' => ['what' => 'selection'], 'words' => ['zoom', 'fit']],
                 ['title' => 'See the span', 'params' => ['what' => 'span'], 'words' => ['zoom', 'fit']],
@@ -282,7 +285,7 @@ final class InterfaceCommands
             ]),
             new Command(new Spec('scroll', 'Scroll', Family::View, 'Moves the view.', [
                 Param::integer('x', 'Later', -10, 10, 0), Param::integer('y', 'Up', -10, 10, 0),
-            ], Needs::Part), self::ROLL, [
+            ], Needs::Part), self::OPEN, [
                 ['title' => 'Scroll later', 'params' => ['x' => 1]], ['title' => 'Scroll earlier', 'params' => ['x' => -1]],
                 ['title' => 'Scroll up', 'params' => ['y' => 1]], ['title' => 'Scroll down', 'params' => ['y' => -1]],
             ]),
@@ -297,7 +300,7 @@ final class InterfaceCommands
     {
         return [
             new Command(new Spec('play', 'Play, stop', Family::Transport, 'Plays from where the playhead stands, or stops.', needs: Needs::Song, words: ['start', 'pause', 'listen']), self::OPEN),
-            new Command(new Spec('play-from', 'Play from here', Family::Transport, 'Plays from the first note chosen, or from the caret.', needs: Needs::Part, words: ['start', 'selection', 'caret']), self::ROLL),
+            new Command(new Spec('play-from', 'Play from here', Family::Transport, 'Plays from the first note chosen, or from the caret.', needs: Needs::Part, words: ['start', 'selection', 'caret']), self::OPEN),
             new Command(new Spec('locate', 'Go to', Family::Transport, 'Puts the playhead at the start or the end.', [
                 Param::choice('to', 'Where', ['start', 'end'], 'start'),
             ], Needs::Song, ['return', 'rewind', 'playhead']), self::OPEN, [
@@ -305,7 +308,7 @@ final class InterfaceCommands
                 ['title' => 'Go to the end', 'params' => ['to' => 'end']],
             ]),
             new Command(new Spec('loop', 'Loop on, off', Family::Transport, 'Plays round and round, or no longer.', needs: Needs::Song, words: ['cycle', 'repeat']), self::OPEN),
-            new Command(new Spec('play-span', 'Play the span, looped', Family::Transport, 'Plays the span round and round.', needs: Needs::Part, words: ['loop', 'cycle', 'range']), self::ROLL),
+            new Command(new Spec('play-span', 'Play the span, looped', Family::Transport, 'Plays the span round and round.', needs: Needs::Part, words: ['loop', 'cycle', 'range']), self::OPEN),
             new Command(new Spec('stop-returns', 'On stop, return or stay', Family::Transport, 'When it is stopped, the playhead goes back to where it was started, or stays.', needs: Needs::Song, words: ['rewind', 'playhead']), self::OPEN),
             new Command(new Spec('loop-selection', 'Loop what is chosen', Family::Transport, 'Loops the bars of the notes chosen.', needs: Needs::Notes, words: ['cycle', 'bars']), self::ROLL),
             new Command(new Spec('hear', 'Hear notes when touched', Family::Transport, 'Notes sound as they are chosen and moved, or not.', needs: Needs::Song, words: ['audition', 'preview', 'sound', 'silent']), self::OPEN),
@@ -328,16 +331,19 @@ final class InterfaceCommands
             new Command(new Spec('import', 'Import a MIDI file', Family::Song, 'Brings a .mid file in as a new song.', needs: Needs::Nothing, words: ['open', 'load', 'upload', 'midi', 'file']), ['songs']),
             new Command(new Spec('new-song', 'New song', Family::Song, 'Makes an empty song and opens its part.', needs: Needs::Nothing, words: ['create', 'empty', 'start']), ['songs']),
             new Command(new Spec('choose', 'Choose a song or a part', Family::Song, 'Goes to the next song, track or part.', [
-                Param::integer('x', 'Later', -1, 1, 0), Param::integer('y', 'Down', -1, 1, 0),
+                Param::integer('x', 'Later', -1, 1, 0), Param::integer('y', 'Down', -1, 1, 0), Param::flag('take', 'Besides those chosen'),
             ], Needs::Nothing), ['songs', 'song'], [
                 self::form('Next', ['y' => 1]), self::form('Previous', ['y' => -1]), self::form('Next part', ['x' => 1]), self::form('Previous part', ['x' => -1]),
             ]),
             new Command(new Spec('choose-parts', 'Choose several parts', Family::Selection, 'Chooses all parts, or all of the track; what is done then is done to all of them.', [
-                Param::choice('which', 'Which', ['all', 'track'], 'all'),
+                Param::choice('which', 'Which', ['all', 'track', 'others', 'span'], 'all'),
             ], Needs::Song, ['parts', 'every', 'tracks']), ['song'], [
                 ['title' => 'Choose all parts', 'params' => ['which' => 'all']],
                 ['title' => 'Choose all parts of the track', 'params' => ['which' => 'track'], 'words' => ['row']],
+                ['title' => 'Choose the other parts', 'params' => ['which' => 'others'], 'words' => ['invert', 'inverse']],
+                ['title' => 'Choose the parts in the span', 'params' => ['which' => 'span'], 'words' => ['range']],
             ]),
+            new Command(new Spec('roll-under', 'The roll under the tracks', Family::View, 'Opens the part chosen in a roll under the tracks, in time with them, or closes it.', needs: Needs::Song, words: ['split', 'both', 'editor', 'below', 'beside the others']), ['song']),
             new Command(new Spec('open-part', 'Open the part', Family::Song, 'Opens the part chosen in the roll.', needs: Needs::Song, words: ['edit', 'roll']), ['song']),
             new Command(new Spec('open-song', 'To the song', Family::Song, 'Shows the tracks and parts of the song.', needs: Needs::Nothing, words: ['timeline', 'tracks', 'parts', 'back']), ['songs', 'roll', 'keys']),
             new Command(new Spec('open-songs', 'All songs', Family::Song, 'Shows the list of songs.', needs: Needs::Nothing, words: ['list', 'home', 'close']), self::ANY),

@@ -4,15 +4,33 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit;
 
+use Jactonic\Core\Refusal;
 use Jactonic\Core\Score\Lane;
 use Jactonic\Core\Score\Note;
 use Jactonic\Core\Score\Part;
 use Jactonic\Core\Score\PartHead;
 use Jactonic\Core\Score\Point;
+use Jactonic\Core\Sounding\Sounding;
 
 /** What edits of parts have in common: what a stretch of a part holds, put into another. */
 final class Contents
 {
+    /**
+     * Moves a part with all that is in it.
+     *
+     * @throws Refusal where it, or something in it, would begin before the song
+     */
+    public static function move(Draft $draft, Part $part, int $ticks, ?int $track = null): void
+    {
+        $head = $part->head->moved($ticks);
+        /** @var list<int> $places */
+        $places = $ticks < 0 ? [...$part->notes->column('start'), ...$part->points->column('tick')] : [];
+        if ($head->from < 0 || ($places !== [] && min($places) + $ticks < 0)) {
+            throw new Refusal(sprintf('“%s” would begin before the song: nothing moved.', $part->name));
+        }
+        $draft->head($part, $track === null ? $head : $head->onTrack($track));
+    }
+
     /** Where the window of a part ends; of one without an end, at the bar line after its last note. */
     public static function end(Part $part, Work $work): int
     {
@@ -39,6 +57,17 @@ final class Contents
             if ($point->tick >= $start && $point->tick < $end) {
                 $draft->putPoint($into, $point->copiedAs($draft->newPointId($into)));
             }
+        }
+    }
+
+    /** Puts what is heard of a part into another, with all that it plays as. */
+    public static function heard(Draft $draft, Part $part, Part $into, Work $work): void
+    {
+        foreach (Sounding::notes($part, $work->time()) as $note) {
+            self::put($draft, $into, $note);
+        }
+        foreach (Sounding::points($part, $work->time()) as $point) {
+            $draft->putPoint($into, $point->copiedAs($draft->newPointId($into)));
         }
     }
 

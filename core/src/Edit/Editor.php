@@ -22,7 +22,7 @@ final class Editor
         $edit = Catalogue::edit($id);
         $spec = $edit::spec();
         $read = Params::read($spec->params, $params, $spec->id);
-        $on = self::fitting($spec, $on, $score);
+        $on = self::fitting($spec, $on, $score, $context);
         $missing = self::missing($spec, $on);
         if ($missing !== null) {
             return new Outcome(new Change, $on, $missing);
@@ -49,9 +49,13 @@ final class Editor
     /**
      * What is named, as the edit takes it: parts and tracks stand for the notes that sound in them where it takes notes,
      * and notes for their parts where it takes parts.
+     * With nothing named, what works on tracks works on the one that the caret stands on.
      */
-    private static function fitting(Spec $spec, Selection $on, Score $score): Selection
+    private static function fitting(Spec $spec, Selection $on, Score $score, Context $context): Selection
     {
+        if ($spec->needs === Needs::Tracks && $on->tracks === [] && $on->partIds() === [] && $context->track !== null) {
+            return new Selection(tracks: [$score->track($context->track)->id]);
+        }
         if ($spec->needs === Needs::Tracks && $on->tracks === []) {
             return new Selection($on->notes, $on->points, $on->parts, array_values(array_unique(array_map(static fn (int $id): int => $score->part($id)->head->track, $on->partIds()))));
         }

@@ -9,7 +9,9 @@ use Jactonic\Core\Score\Part;
 use Jactonic\Core\Score\Song;
 use Jactonic\Core\Score\Track;
 use Jactonic\Core\Sounding\Sounding;
+use Jactonic\Core\Standard\GeneralMidi;
 use Jactonic\Core\Standard\Message;
+use Jactonic\Core\Time\Timeline;
 
 /**
  * Makes a MIDI file out of a song: format 1, or 0 where it came from one. At one tick come meta events, then
@@ -33,7 +35,7 @@ final class Exporter
     public static function export(Song $song): MidiFile
     {
         $score = $song->score;
-        $tracks = array_values(array_map(static fn (Track $t): EventList => self::events($t, $score->partsOf($t->id)), $score->tracks));
+        $tracks = array_values(array_map(static fn (Track $t): EventList => self::events($t, $score->partsOf($t->id), $score->time), $score->tracks));
         if ($tracks === []) {
             $tracks = [new EventList(0)];
         }
@@ -94,23 +96,39 @@ final class Exporter
         [$muted, $hidden] = self::leftOut($song);
         $left = static fn (int $n, string $what): array => $n === 0 ? [] : [$n === 1 ? "1 $what note was left out of the file." : "$n $what notes were left out of the file."];
 
-        return [...$left($muted, 'muted'), ...$left($hidden, 'hidden')];
+        $warnings = [...$left($muted, 'muted'), ...$left($hidden, 'hidden')];
+        foreach ($song->score->parts as $part) {
+            $plays = $part->head->plays;
+            if ($plays->isPlain() || $part->head->muted) {
+                continue;
+            }
+            $rounds = count(Sounding::rounds($part));
+            if ($rounds < Sounding::countRounds($part->head)) {
+                $warnings[] = sprintf('“%s” goes round %s times in the file, which is as often as there is room for.', $part->name, number_format($rounds));
+            }
+            $out = count(array_filter($part->shown(), static fn (Note $n): bool => ! $n->muted && $n->channel !== GeneralMidi::DRUM_CHANNEL && ($n->pitch + $plays->transpose < 0 || $n->pitch + $plays->transpose > 127)));
+            if ($out > 0) {
+                $warnings[] = sprintf('%s of “%s” would lie beyond the highest or lowest pitch and %s left out of the file.', $out === 1 ? '1 note' : "$out notes", $part->name, $out === 1 ? 'was' : 'were');
+            }
+        }
+
+        return $warnings;
     }
 
     /** @param  array<int, Part>  $parts */
-    private static function events(Track $track, array $parts): EventList
+    private static function events(Track $track, array $parts, Timeline $time): EventList
     {
         $events = new EventList($track->end);
         foreach ($track->kept() as $kept) {
             $events->add($kept->tick, $kept->status === Message::META ? self::META : self::CONTROL, $kept->order, $kept->status, $kept->type, 0, $kept->bytes);
         }
         foreach ($parts as $part) {
-            $sounding = new Struck($notes = Sounding::notes($part));
+            $sounding = new Struck($notes = Sounding::notes($part, $time));
             foreach ($notes as $n) {
                 $events->add($n->start, self::ON, $n->id, Message::NOTE_ON | $n->channel, $n->pitch, $n->velocity);
                 self::addEnd($events, $n, $n->release === Note::RELEASE_NONE && ($sounding->within($n) || ($n->end() >= $track->end && ! $sounding->again($n))));
             }
-            foreach (Sounding::points($part) as $p) {
+            foreach (Sounding::points($part, $time) as $p) {
                 $isOff = ($p->status & 0xF0) <= Message::NOTE_ON;
                 // A note-off that ended nothing in its file would end a note that has since come to lie there: it is left out.
                 if (! $isOff || ! $sounding->at($p->status & 0x0F, $p->data1, $p->tick)) {

@@ -13,22 +13,23 @@ use Jactonic\Core\Selection\Selection;
 /** What a command knows of where it was given: the caret, the pointer, the span. The words for places are resolved out of it. */
 final readonly class Context
 {
-    public const ALLOWED = '{"caret": tick or {"tick", "pitch"}, "pointer": tick, "span": [tick, tick]}';
+    public const ALLOWED = '{"caret": tick or {"tick", "pitch"}, "pointer": tick, "span": [tick, tick], "track": id}';
 
     /**
      * @param  int|null  $caret  tick
      * @param  int|null  $row  pitch of the caret
      * @param  int|null  $pointer  tick
      * @param  array{int, int}|null  $span  its first tick, and the one after its last
+     * @param  int|null  $track  id of the track that the caret stands on, where it stands on one
      */
-    public function __construct(public ?int $caret = null, public ?int $row = null, public ?int $pointer = null, public ?array $span = null)
+    public function __construct(public ?int $caret = null, public ?int $row = null, public ?int $pointer = null, public ?array $span = null, public ?int $track = null)
     {
     }
 
     /** The same with the caret elsewhere. */
     public function withCaret(int $tick, int $row): self
     {
-        return new self($tick, $row, $this->pointer, $this->span);
+        return new self($tick, $row, $this->pointer, $this->span, $this->track);
     }
 
     /** @throws Refusal that says what in it is wrong */
@@ -37,7 +38,7 @@ final readonly class Context
         if ($context === null) {
             return new self;
         }
-        if (! is_array($context) || array_diff(array_keys($context), ['caret', 'pointer', 'span']) !== []) {
+        if (! is_array($context) || array_diff(array_keys($context), ['caret', 'pointer', 'span', 'track']) !== []) {
             throw Refusal::parameter('context', $context, self::ALLOWED);
         }
         $caret = $context['caret'] ?? null;
@@ -49,6 +50,9 @@ final readonly class Context
         if ($row !== null && (! is_int($row) || $row < 0 || $row > 127)) {
             throw Refusal::parameter('context.caret', $caret, 'a pitch from 0 to 127');
         }
+        if (isset($context['track']) && ! is_int($context['track'])) {
+            throw Refusal::parameter('context.track', $context['track'], 'the id of a track');
+        }
         foreach (['caret' => $tick, 'pointer' => $context['pointer'] ?? null] as $name => $value) {
             if ($value !== null && self::tick($value) === null) {
                 throw Refusal::parameter("context.$name", $value, 'a tick');
@@ -56,7 +60,7 @@ final readonly class Context
         }
         /** @var array{int, int}|null $span */
 
-        return new self(self::tick($tick), $row, self::tick($context['pointer'] ?? null), $span);
+        return new self(self::tick($tick), $row, self::tick($context['pointer'] ?? null), $span, $context['track'] ?? null);
     }
 
     /**

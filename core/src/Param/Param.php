@@ -69,6 +69,12 @@ final readonly class Param
         return new self($name, $title, new PartList);
     }
 
+    /** Parts that were carried away. */
+    public static function partClip(string $name, string $title): self
+    {
+        return new self($name, $title, new PartClipValue);
+    }
+
     public static function progression(string $name, string $title): self
     {
         return new self($name, $title, new ProgressionValue);

@@ -10,6 +10,7 @@ use Jactonic\Core\Harmony\Scale;
 use Jactonic\Core\Recording\Event;
 use Jactonic\Core\Refusal;
 use Jactonic\Core\Score\Lane;
+use Jactonic\Core\Score\PartClip;
 use Jactonic\Core\Score\PartSettings;
 use Jactonic\Core\Score\Score;
 use Jactonic\Core\Selection\Pick;
@@ -199,6 +200,13 @@ final readonly class Params
         $value = $this->value($name, null);
 
         return $value instanceof Groove ? $value : throw $this->missing($name);
+    }
+
+    public function clip(string $name): PartClip
+    {
+        $value = $this->value($name, null);
+
+        return $value instanceof PartClip ? $value : throw $this->missing($name);
     }
 
     /** @return list<array<string, int>> */

@@ -115,6 +115,15 @@ final class Part
         return $starts !== [] && (min($starts) < $this->head->from || max($starts) >= $this->head->to);
     }
 
+    /** Where what sets its sound belongs: where its window begins, or before that its first note. */
+    public function beginning(): int
+    {
+        /** @var list<int> $starts */
+        $starts = $this->notes->column('start');
+
+        return min([$this->head->from, ...$starts]);
+    }
+
     /** The tick at which the last note ends; 0 for none. */
     public function lastEnd(): int
     {

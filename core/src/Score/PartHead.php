@@ -13,11 +13,16 @@ final readonly class PartHead
     /** Where the window of a part ends that nobody gave an end. */
     public const OPEN = PHP_INT_MAX >> 20;
 
+    public PlaysAs $plays;
+
     /**
      * @param  int  $track  id
      * @param  int  $origin  tick of the song at which its contents have their nought
      * @param  int  $from  first tick of its window
      * @param  int  $to  the tick after its last, more than $from
+     * @param  PlaysAs|null  $plays  null for what is written
+     * @param  bool  $lets  whether a pedal that is down and a bend that is bent are let go at its end; not in one out of a
+     *                      file, whose window nobody set
      */
     public function __construct(
         public int $track,
@@ -26,33 +31,53 @@ final readonly class PartHead
         public int $from = 0,
         public int $to = self::OPEN,
         public bool $muted = false,
+        ?PlaysAs $plays = null,
+        public bool $lets = false,
     ) {
+        $this->plays = $plays ?? PlaysAs::plain();
+    }
+
+    /** One that is made: its contents have their nought where it begins, and it lets go at its end. */
+    public static function fresh(int $track, string $name, int $from, int $to): self
+    {
+        return new self($track, $name, $from, $from, $to, lets: true);
     }
 
     /** All of it later by so many ticks. */
     public function moved(int $ticks): self
     {
-        return new self($this->track, $this->name, $this->origin + $ticks, $this->from + $ticks, $this->to + $ticks, $this->muted);
+        return $this->with(['origin' => $this->origin + $ticks, 'from' => $this->from + $ticks, 'to' => $this->to + $ticks, 'plays' => $this->plays->moved($ticks)]);
+    }
+
+    /** Its contents later under the window, which stays. */
+    public function slid(int $ticks): self
+    {
+        return $this->with(['origin' => $this->origin + $ticks, 'lets' => true]);
     }
 
     public function withWindow(int $from, int $to): self
     {
-        return new self($this->track, $this->name, $this->origin, $from, $to, $this->muted);
+        return $this->with(['from' => $from, 'to' => $to, 'lets' => true]);
     }
 
     public function onTrack(int $track): self
     {
-        return new self($track, $this->name, $this->origin, $this->from, $this->to, $this->muted);
+        return $this->with(['track' => $track]);
     }
 
     public function withName(string $name): self
     {
-        return new self($this->track, $name, $this->origin, $this->from, $this->to, $this->muted);
+        return $this->with(['name' => $name]);
     }
 
     public function withMuted(bool $muted): self
     {
-        return new self($this->track, $this->name, $this->origin, $this->from, $this->to, $muted);
+        return $this->with(['muted' => $muted]);
+    }
+
+    public function playing(PlaysAs $plays): self
+    {
+        return $this->with(['plays' => $plays]);
     }
 
     /** Whether what starts at a tick is heard. */
@@ -61,15 +86,30 @@ final readonly class PartHead
         return $tick >= $this->from && $tick < $this->to;
     }
 
-    /** @return array{int, string, int, int, int, bool} what `fromArray` reads back */
-    public function toArray(): array
+    /** The tick after the last at which it sounds: where its window ends, or where it has gone round to. */
+    public function soundsTo(): int
     {
-        return [$this->track, $this->name, $this->origin, $this->from, $this->to, $this->muted];
+        return max($this->to, $this->plays->until);
     }
 
-    /** @param  array{int, string, int, int, int, bool}  $data */
+    /** @return array{0: int, 1: string, 2: int, 3: int, 4: int, 5: bool, 6?: bool, 7?: array{int, int, int, int}} what `fromArray` reads back */
+    public function toArray(): array
+    {
+        $all = [$this->track, $this->name, $this->origin, $this->from, $this->to, $this->muted];
+
+        return $this->plays->isPlain() ? ($this->lets ? [...$all, true] : $all) : [...$all, $this->lets, $this->plays->toArray()];
+    }
+
+    /** @param  array{0: int, 1: string, 2: int, 3: int, 4: int, 5: bool, 6?: bool, 7?: array{int, int, int, int}}  $data */
     public static function fromArray(array $data): self
     {
-        return new self(...$data);
+        return new self($data[0], $data[1], $data[2], $data[3], $data[4], $data[5], isset($data[7]) ? PlaysAs::fromArray($data[7]) : null, $data[6] ?? false);
+    }
+
+    /** @param  array{track?: int, name?: string, origin?: int, from?: int, to?: int, muted?: bool, plays?: PlaysAs, lets?: bool}  $other */
+    private function with(array $other): self
+    {
+        return new self($other['track'] ?? $this->track, $other['name'] ?? $this->name, $other['origin'] ?? $this->origin, $other['from'] ?? $this->from, $other['to'] ?? $this->to,
+            $other['muted'] ?? $this->muted, $other['plays'] ?? $this->plays, $other['lets'] ?? $this->lets);
     }
 }

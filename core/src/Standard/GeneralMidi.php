@@ -30,6 +30,9 @@ final class GeneralMidi
     ];
 
     /** By pitch. */
+    /** Kits of drums by program, as General MIDI 2 names them. */
+    public const KITS = [0 => 'Drum kit', 8 => 'Room kit', 16 => 'Power kit', 24 => 'Electronic kit', 25 => 'Analog kit', 32 => 'Jazz kit', 40 => 'Brush kit', 48 => 'Orchestra kit', 56 => 'SFX kit'];
+
     public const DRUMS = [
         35 => 'Acoustic Bass Drum', 'Bass Drum 1', 'Side Stick', 'Acoustic Snare', 'Hand Clap', 'Electric Snare', 'Low Floor Tom', 'Closed Hi-Hat',
         'High Floor Tom', 'Pedal Hi-Hat', 'Low Tom', 'Open Hi-Hat', 'Low-Mid Tom', 'Hi-Mid Tom', 'Crash Cymbal 1', 'High Tom',

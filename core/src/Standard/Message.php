@@ -18,6 +18,8 @@ final class Message
 
     public const PROGRAM = 0xC0;
 
+    public const BEND = 0xE0;
+
     public const SYSTEM_EXCLUSIVE = 0xF0;
 
     public const ESCAPE = 0xF7;

@@ -75,7 +75,7 @@ final class KeymapTest extends TestCase
         $defaults = Defaults::keymap();
         $changed = $defaults->without('roll', 'Q')->with(new Binding('roll', 'F7', 'quantize', [], 'quantize'))->with(new Binding('roll', 'Q', 'mute', [], 'mute'));
         $back = $changed->reset('quantize', $defaults);
-        $keys = static fn (Keymap $map): array => array_values(array_map(static fn (Binding $b): string => $b->keys, array_filter($map->bindings, static fn (Binding $b): bool => $b->command === 'quantize')));
+        $keys = static fn (Keymap $map): array => array_values(array_map(static fn (Binding $b): string => $b->keys, array_filter($map->bindings, static fn (Binding $b): bool => $b->command === 'quantize' && $b->context === 'roll')));
 
         self::assertSame(['F7'], $keys($changed));
         self::assertSame(['Q'], $keys($back));

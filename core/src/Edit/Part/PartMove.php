@@ -4,11 +4,14 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit\Part;
 
+use Jactonic\Core\Edit\Contents;
 use Jactonic\Core\Edit\Draft;
+use Jactonic\Core\Edit\Edges;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Needs;
 use Jactonic\Core\Edit\Outcome;
+use Jactonic\Core\Edit\Revoice;
 use Jactonic\Core\Edit\Say;
 use Jactonic\Core\Edit\Spec;
 use Jactonic\Core\Edit\Takes;
@@ -16,10 +19,12 @@ use Jactonic\Core\Edit\Work;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Refusal;
 use Jactonic\Core\Score\Note;
+use Jactonic\Core\Score\Sound;
 
 /**
  * Moves parts together, with everything in them: by steps as `nudge` moves notes, measured once at the first of them;
- * or until the first begins at a place; or to another track. The window, what lies hidden outside it, and every point
+ * or until the first begins at a place; or until it begins at the next edge of
+ * another part; or to other tracks, all of them as many on, where they play with the sound of that track. The window, what lies hidden outside it, and every point
  * go along: no note is touched, three numbers change. Refused whole where a part, or something in it, would begin
  * before the song.
  */
@@ -31,7 +36,10 @@ final class PartMove implements Edit
             Param::integer('steps', 'Steps, below 0 for earlier', -10_000, 10_000, 1, adds: true),
             Param::step('by', 'Step', setting: 'nudge'),
             Param::place('to', 'To a place', optional: true),
+            Param::choice('edge', 'To an edge of another part', ['none', 'next', 'previous'], 'none'),
+            Param::choice('of', 'Edges of', ['all', 'track'], 'all'),
             Param::integer('track', 'To the track', 1, PHP_INT_MAX, optional: true),
+            Param::integer('tracks', 'Tracks down, below 0 for up', -1000, 1000, 0, adds: true),
         ], Needs::Parts, ['nudge', 'slide', 'shift', 'earlier', 'later'], [['steps' => 2, 'by' => ['unit' => 'bar', 'amount' => 1]], ['to' => 5000], ['steps' => 1, 'by' => ['unit' => 'ms', 'amount' => 30]]], [Takes::Parts], ['song'], keeps: true, forms: [
             ['title' => 'Part later', 'params' => ['steps' => 1]], ['title' => 'Part earlier', 'params' => ['steps' => -1]],
         ]);
@@ -47,27 +55,39 @@ final class PartMove implements Edit
         }
         $by = $params->has('to') ? null : $params->step('by', $first->ownSettings());
         $steps = $params->integer('steps');
+        $down = $params->integer('tracks');
+        $edge = null;
+        if ($params->choice('edge') !== 'none') {
+            $later = $params->choice('edge') === 'next';
+            $edge = Edges::from($first->head->from, $later, $work, $work->selection->parts, $params->choice('of') === 'track' ? $first->head->track : null)
+                ?? throw new Refusal('No other part has an edge '.($later ? 'later: ' : 'earlier: ').'nothing moved.', 'edge');
+        }
         $ticks = match (true) {
             $params->has('to') => $params->integer('to') - $first->head->from,
-            $params->has('track') && ! $params->has('steps') => 0,
+            $edge !== null => $edge - $first->head->from,
+            ($params->has('track') || $down !== 0) && ! $params->has('steps') => 0,
             default => Note::whole($by?->distance($work->time(), $work->lines($first), $steps, $first->head->from) ?? 0.0),
         };
         $track = $params->has('track') ? $work->score->track($params->integer('track'))->id : null;
+        $order = array_keys($work->score->tracks);
         $draft = new Draft;
+        $to = $first->head->track;
         foreach ($parts as $part) {
-            $head = $part->head->moved($ticks)->onTrack($track ?? $part->head->track);
-            /** @var list<int> $places */
-            $places = [...$part->notes->column('start'), ...$part->points->column('tick')];
-            if ($head->from < 0 || ($places !== [] && min($places) + $ticks < 0)) {
-                throw new Refusal(sprintf('“%s” would begin before the song: nothing moved.', $part->name));
+            $place = (int) array_search($part->head->track, $order, true) + $down;
+            $to = $track ?? $order[$place] ?? throw new Refusal(sprintf('There is no track so far %s: nothing moved.', $down < 0 ? 'up' : 'down'), 'tracks');
+            // The sound of the track that it comes to, where that has one.
+            $sound = $to === $part->head->track ? null : Sound::of($work->score, $to);
+            if ($sound !== null) {
+                Revoice::part($draft, $part, $sound->channel, true);
             }
-            $draft->head($part, $head);
+            Contents::move($draft, $part, $ticks, $to);
         }
 
         return new Outcome($draft->change(), $work->selection, sprintf('%s moved %s.', count($parts) === 1 ? "“{$first->name}”" : Say::parts(count($parts)), match (true) {
-            $track !== null && $ticks === 0 => 'to '.$work->score->track($track)->name,
-            $by === null => 'to '.$work->time()->position($params->integer('to')),
-            default => $by->words($steps).($steps < 0 ? ' earlier' : ' later'),
+            $to !== $first->head->track && $ticks === 0 => 'to “'.$work->score->track($to)->name.'”',
+            $edge !== null => 'to '.$work->time()->position($edge),
+            $params->has('to') => 'to '.$work->time()->position($params->integer('to')),
+            default => $by?->words($steps).($steps < 0 ? ' earlier' : ' later'),
         }));
     }
 }

@@ -16,6 +16,7 @@ use Jactonic\Core\Param\Param;
 use Jactonic\Core\Refusal;
 use Jactonic\Core\Score\PartHead;
 use Jactonic\Core\Score\Point;
+use Jactonic\Core\Score\Sound;
 use Jactonic\Core\Selection\Selection;
 use Jactonic\Core\Standard\Message;
 
@@ -42,19 +43,13 @@ final class PartNew implements Edit
         $track = $score->track($params->has('track') ? $params->integer('track') : $work->selection->tracks[0]);
         $parts = $score->partsOf($track->id);
         $first = reset($parts);
-        $head = new PartHead($track->id, $params->has('name') ? $params->text('name') : trim($track->name.' '.(count($parts) + 1)), ...self::window($work));
+        $head = PartHead::fresh($track->id, $params->has('name') ? $params->text('name') : trim($track->name.' '.(count($parts) + 1)), ...self::window($work));
         $near = $work->selection->partIds()[0] ?? ($first === false ? null : $first->id);
         $draft = new Draft;
         $part = $draft->newPart($score, $head, $near === null ? null : $score->part($near)->ownSettings());
         if ($first !== false) {
-            [$channel, $program] = [$first->channel(), 0];
-            foreach ($first->points->all() as $point) {
-                if ($point->status === (Message::PROGRAM | $channel)) {
-                    $program = $point->data1;
-                    break;
-                }
-            }
-            $draft->putPoint($part, new Point($draft->newPointId($part), $head->from, Message::PROGRAM | $channel, $program));
+            $sound = Sound::of($score, $track->id);
+            $draft->putPoint($part, new Point($draft->newPointId($part), $head->from, Message::PROGRAM | ($sound->channel ?? $score->channelOf($first)), $sound->program->data1 ?? 0));
         }
 
         return new Outcome($draft->change(), new Selection([$part->id => []], parts: [$part->id]), sprintf('“%s” is a new part at bar %d.', $head->name, $work->time()->meters->barAt($head->from)->index + 1));
@@ -63,7 +58,7 @@ final class PartNew implements Edit
     /**
      * The bars in which something new lies: those of the span, or the caret's.
      *
-     * @return array{origin: int, from: int, to: int}
+     * @return array{from: int, to: int}
      */
     public static function bars(Work $work): array
     {
@@ -71,11 +66,11 @@ final class PartNew implements Edit
         [$from, $to] = $work->context->span ?? [$work->context->caret ?? 0, ($work->context->caret ?? 0) + 1];
         $start = $meters->barAt($from)->start;
 
-        return ['origin' => $start, 'from' => $start, 'to' => $meters->barAt($to - 1)->end()];
+        return ['from' => $start, 'to' => $meters->barAt($to - 1)->end()];
     }
 
     /**
-     * @return array{origin: int, from: int, to: int}
+     * @return array{from: int, to: int}
      *
      * @throws Refusal for a window of no length
      */
@@ -85,6 +80,6 @@ final class PartNew implements Edit
         $from = $work->params->has('from') ? $work->params->integer('from') : $bars['from'];
         $to = $work->params->has('to') ? $work->params->integer('to') : max($bars['to'], $work->time()->meters->barAt($from)->end());
 
-        return $to > $from ? ['origin' => $from, 'from' => $from, 'to' => $to] : throw Refusal::parameter('to', $to, 'a place after from');
+        return $to > $from ? ['from' => $from, 'to' => $to] : throw Refusal::parameter('to', $to, 'a place after from');
     }
 }

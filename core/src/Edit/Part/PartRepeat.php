@@ -43,7 +43,7 @@ final class PartRepeat implements Edit
         // All of them together, so that they keep their shape.
         [$from, $to] = [PHP_INT_MAX, 0];
         foreach ($parts as $part) {
-            [$from, $to] = [min($from, $part->head->from), max($to, Contents::end($part, $work))];
+            [$from, $to] = [min($from, $part->head->from), max($to, Contents::end($part, $work), $part->head->plays->until)];
         }
         $meters = $work->time()->meters;
         $every = match ($work->params->choice('every')) {

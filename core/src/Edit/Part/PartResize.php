@@ -6,6 +6,7 @@ namespace Jactonic\Core\Edit\Part;
 
 use Jactonic\Core\Edit\Contents;
 use Jactonic\Core\Edit\Draft;
+use Jactonic\Core\Edit\Edges;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Needs;
@@ -29,6 +30,7 @@ final class PartResize implements Edit
             Param::integer('steps', 'Steps, below 0 for earlier', -10_000, 10_000, 1, adds: true),
             Param::step('by', 'Step', setting: 'nudge'),
             Param::place('to', 'To a place', optional: true),
+            Param::choice('next', 'To an edge of another part', ['none', 'next', 'previous'], 'none'),
         ], Needs::Parts, ['trim', 'window', 'edge', 'length'], [['steps' => 1, 'by' => ['unit' => 'bar', 'amount' => 1]], ['edge' => 'start', 'to' => 500]], [Takes::Parts], ['song'], keeps: true, forms: [
             ['title' => 'Part longer', 'params' => ['steps' => 1]], ['title' => 'Part shorter', 'params' => ['steps' => -1]],
         ]);
@@ -43,8 +45,12 @@ final class PartResize implements Edit
         foreach ($parts as $part) {
             [$from, $to] = [$part->head->from, Contents::end($part, $work)];
             $edge = $isStart ? $from : $to;
-            $moved = $params->has('to') ? $params->integer('to')
-                : Note::whole($edge + $params->step('by', $part->settings())->distance($work->time(), $work->lines($part), $params->integer('steps'), $edge));
+            $moved = match (true) {
+                $params->has('to') => $params->integer('to'),
+                $params->choice('next') !== 'none' => Edges::from($edge, $params->choice('next') === 'next', $work, $work->selection->parts)
+                    ?? throw new Refusal('No other part has an edge that way: nothing changed.', 'next'),
+                default => Note::whole($edge + $params->step('by', $part->settings())->distance($work->time(), $work->lines($part), $params->integer('steps'), $edge)),
+            };
             [$from, $to] = $isStart ? [$moved, $to] : [$from, $moved];
             if ($from < 0 || $to <= $from) {
                 throw new Refusal(sprintf('“%s” would be of no length: nothing changed.', $part->name), $params->has('to') ? 'to' : 'steps');

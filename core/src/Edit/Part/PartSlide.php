@@ -16,7 +16,6 @@ use Jactonic\Core\Edit\Work;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Refusal;
 use Jactonic\Core\Score\Note;
-use Jactonic\Core\Score\PartHead;
 
 /** Moves what is in parts under their windows, hidden notes too: another stretch of it is heard. Refused whole where
  * something would come before the song. */
@@ -45,7 +44,7 @@ final class PartSlide implements Edit
             if ($places !== [] && min($places) + $by < 0) {
                 throw new Refusal(sprintf('Something in “%s” would come before the song: nothing moved.', $part->name), 'steps');
             }
-            $draft->head($part, new PartHead($head->track, $head->name, $head->origin + $by, $head->from, $head->to, $head->muted));
+            $draft->head($part, $head->slid($by));
         }
 
         return new Outcome($draft->change(), $work->selection, sprintf('What is in %s moved %s.', (count($parts) === 1 ? "“{$parts[0]->name}”" : Say::parts(count($parts))), $work->params->step('by', $parts[0]->settings())->words($steps).($steps < 0 ? ' earlier' : ' later')));

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit\Part;
 
+use Jactonic\Core\Edit\Contents;
 use Jactonic\Core\Edit\Draft;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
@@ -14,6 +15,8 @@ use Jactonic\Core\Edit\Spec;
 use Jactonic\Core\Edit\Takes;
 use Jactonic\Core\Edit\Work;
 use Jactonic\Core\Param\Param;
+use Jactonic\Core\Score\Part;
+use Jactonic\Core\Time\Lines;
 
 /** Moves each part so that it begins on the nearest line of its grid, contents with it. */
 final class PartSnap implements Edit
@@ -22,17 +25,33 @@ final class PartSnap implements Edit
     {
         return new Spec('part-snap', 'Part to the nearest line', Family::Part, 'Moves parts to the nearest line, contents with them.', [
             Param::grid('grid', 'Lines of', setting: 'grid'),
+            Param::integer('steps', 'Lines on, below 0 for back; 0 for the nearest', -1000, 1000, 0, adds: true),
         ], Needs::Parts, ['snap', 'align', 'grid'], [], [Takes::Parts], ['song'], keeps: true);
     }
 
     public function apply(Work $work): Outcome
     {
         $draft = new Draft;
+        $steps = $work->params->integer('steps');
+        $parts = $work->wholeParts();
+        $lines = fn (Part $part): Lines => $work->time()->lines($work->params->grid('grid', $part->settings()), $part->settings()->swing);
+        if ($steps !== 0) {
+            usort($parts, static fn (Part $a, Part $b): int => $a->head->from <=> $b->head->from ?: $a->id <=> $b->id);
+            $line = $from = $parts[0]->head->from;
+            for ($i = 0; $i < abs($steps); $i++) {
+                $line = $steps > 0 ? $lines($parts[0])->after($line) : $lines($parts[0])->before($line);
+            }
+            foreach ($parts as $part) {
+                Contents::move($draft, $part, $line - $from);
+            }
+
+            return new Outcome($draft->change(), $work->selection, $line === $from ? 'It begins on the first line of the song already.' : sprintf('%s moved to the line at %s.', count($parts) === 1 ? "“{$parts[0]->name}”" : Say::parts(count($parts)), $work->time()->position($line)));
+        }
         $moved = 0;
-        foreach ($work->wholeParts() as $part) {
-            $line = $work->time()->lines($work->params->grid('grid', $part->settings()))->nearest($part->head->from);
-            $draft->head($part, $part->head->moved($line - $part->head->from));
-            $moved += $line === $part->head->from ? 0 : 1;
+        foreach ($parts as $part) {
+            $by = $lines($part)->nearest($part->head->from) - $part->head->from;
+            Contents::move($draft, $part, $by);
+            $moved += $by === 0 ? 0 : 1;
         }
 
         return new Outcome($draft->change(), $work->selection, $moved === 0 ? 'They begin on lines already.' : Say::parts($moved).' moved to the nearest line.');

@@ -53,9 +53,12 @@ final class PartSplit implements Edit
             if ($cuts === []) {
                 continue;
             }
+            if ($part->head->plays->until > $end) {
+                throw new Refusal(sprintf('“%s” goes round: make it real first, then it can be split. Nothing was split.', $part->name));
+            }
             foreach ($cuts as $i => $from) {
                 $to = $cuts[$i + 1] ?? $end;
-                $new = $draft->newPart($work->score, new PartHead($part->head->track, $part->name.' '.($i + 2), $from, $from, $to, $part->head->muted), $part->ownSettings());
+                $new = $draft->newPart($work->score, new PartHead($part->head->track, $part->name.' '.($i + 2), $from, $from, $to, $part->head->muted, $part->head->plays->goingTo(0), true), $part->ownSettings());
                 Contents::copy($draft, $part, $new, $from, $to);
                 $ids[] = $new->id;
                 $pieces++;

@@ -55,7 +55,7 @@ final class TrackNew implements Edit
         $id = $draft->newTrackId($score);
         $orders = array_map(static fn (Track $t): int => $t->order, $score->tracks);
         $draft->track(null, new Track($id, $name, $orders === [] ? 0 : max($orders) + 1, [new Kept(0, 0, Message::META, Message::META_TRACK_NAME, $name)]));
-        $part = $draft->newPart($score, new PartHead($id, $name, ...PartNew::bars($work)));
+        $part = $draft->newPart($score, PartHead::fresh($id, $name, ...PartNew::bars($work)));
         $draft->putPoint($part, new Point($draft->newPointId($part), $part->head->from, Message::PROGRAM | $channel, $program));
 
         return new Outcome($draft->change(), new Selection([$part->id => []], parts: [$part->id], tracks: [$id]), "“{$name}” is a new track.");

@@ -38,10 +38,10 @@ final class WindowTest extends TestCase
     {
         $part = self::score()->part(1);
 
-        self::assertSame([[3, 4000, 4100], [4, 7600, 7680]], array_map(static fn (Note $n): array => [$n->id, $n->start, $n->end()], Sounding::notes($part)));
-        self::assertSame([2, 3], array_map(static fn (Point $p): int => $p->id, Sounding::points($part)));
+        self::assertSame([[3, 4000, 4100], [4, 7600, 7680]], array_map(static fn (Note $n): array => [$n->id, $n->start, $n->end()], Sounding::notes($part, Timeline::of(960))));
+        self::assertSame([2, 3], array_map(static fn (Point $p): int => $p->id, Sounding::points($part, Timeline::of(960))));
         $muted = $part->withHead($part->head->withMuted(true));
-        self::assertSame([[], []], [Sounding::notes($muted), Sounding::points($muted)]);
+        self::assertSame([[], []], [Sounding::notes($muted, Timeline::of(960)), Sounding::points($muted, Timeline::of(960))]);
     }
 
     public function test_a_saved_file_holds_what_sounds_and_the_rest_is_counted(): void

@@ -1,0 +1,94 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jactonic\Core\Edit\Part;
+
+use Jactonic\Core\Edit\Contents;
+use Jactonic\Core\Edit\Draft;
+use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\Family;
+use Jactonic\Core\Edit\Needs;
+use Jactonic\Core\Edit\Outcome;
+use Jactonic\Core\Edit\Say;
+use Jactonic\Core\Edit\SongShift;
+use Jactonic\Core\Edit\Spec;
+use Jactonic\Core\Edit\Takes;
+use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Param\Param;
+use Jactonic\Core\Param\Word;
+use Jactonic\Core\Refusal;
+use Jactonic\Core\Score\Part;
+use Jactonic\Core\Score\PartHead;
+
+/**
+ * Puts time in, as much as from one place to another, at the first: what stands there and after goes later. In the whole
+ * song, tempos, meters and markers go along; else only the chosen parts. Notes across the place are lengthened, or cut
+ * there into two. A part across it grows.
+ */
+final class InsertTime implements Edit
+{
+    public static function spec(): Spec
+    {
+        return new Spec('insert-time', 'Insert time', Family::Part, 'Puts empty time in over the span.', [
+            Param::place('from', 'From', default: new Word('span-start')),
+            Param::place('to', 'To', 1, new Word('span-end')),
+            Param::choice('in', 'In', ['song', 'parts'], 'song'),
+            Param::choice('across', 'Notes across it', ['lengthen', 'cut'], 'lengthen'),
+        ], Needs::Song, ['silence', 'space', 'gap', 'room', 'bars'], [['from' => 1920, 'to' => 3840], ['from' => 1920, 'to' => 3840, 'across' => 'cut']], [Takes::Parts], ['song'], forms: [
+            ['title' => 'Insert time in the chosen parts', 'params' => ['in' => 'parts']],
+        ]);
+    }
+
+    public function apply(Work $work): Outcome
+    {
+        [$at, $to] = [$work->params->integer('from'), $work->params->integer('to')];
+        if ($to <= $at) {
+            throw Refusal::parameter('to', $to, 'a place after from');
+        }
+        $by = $to - $at;
+        $whole = $work->params->choice('in') === 'song';
+        $cut = $work->params->choice('across') === 'cut';
+        $draft = new Draft;
+        $parts = $whole ? $work->score->parts : $work->wholeParts();
+        foreach ($parts as $part) {
+            if ($part->head->from >= $at) {
+                Contents::move($draft, $part, $by);
+            } elseif ($part->head->soundsTo() > $at) {
+                self::within($draft, $part, $at, $by, $cut);
+            }
+        }
+        $change = $draft->change();
+        if (! $whole && $parts === []) {
+            return new Outcome($change, $work->selection, 'No parts are chosen: nothing changed.');
+        }
+        $length = $work->time()->meters;
+        $bars = $length->barAt($to - 1)->index - $length->barAt($at)->index + 1;
+        $isBars = $length->barAt($at)->start === $at && $length->barAt($to - 1)->end() === $to;
+
+        return new Outcome($whole ? SongShift::change($change, $work, $at, $by) : $change, $work->selection, sprintf('%s put in at %s%s.', $isBars ? ($bars === 1 ? '1 bar' : "$bars bars") : Say::number($by / $work->time()->ppq).' quarters', $work->time()->position($at), $whole ? '' : ' in '.Say::parts(count($parts))));
+    }
+
+    private static function within(Draft $draft, Part $part, int $at, int $by, bool $cut): void
+    {
+        foreach ($part->notes->all() as $note) {
+            if ($note->start >= $at) {
+                $draft->put($part, $note->movedTo($note->start + $note->carryStart + $by));
+            } elseif ($note->end() > $at && ! $cut) {
+                $draft->put($part, $note->with(['length' => $note->length + $by]));
+            } elseif ($note->end() > $at) {
+                $draft->put($part, $note->piece($note->start, $at, $note->id));
+                $draft->put($part, $note->piece($at, $note->end(), $draft->newId($part))->movedTo($at + $by));
+            }
+        }
+        foreach ($part->points->all() as $point) {
+            if ($point->tick >= $at) {
+                $draft->putPoint($part, $point->movedTo($point->tick + $by));
+            }
+        }
+        $head = $part->head;
+        if ($head->to !== PartHead::OPEN) {
+            $draft->head($part, $head->withWindow($head->from, $head->to > $at ? $head->to + $by : $head->to)->playing($head->plays->until > $at ? $head->plays->moved($by) : $head->plays));
+        }
+    }
+}

@@ -1,0 +1,115 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jactonic\Core\Edit\Part;
+
+use Jactonic\Core\Edit\Draft;
+use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\Family;
+use Jactonic\Core\Edit\Needs;
+use Jactonic\Core\Edit\Outcome;
+use Jactonic\Core\Edit\Revoice;
+use Jactonic\Core\Edit\Say;
+use Jactonic\Core\Edit\Spec;
+use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Param\Param;
+use Jactonic\Core\Param\Word;
+use Jactonic\Core\Score\PartHead;
+use Jactonic\Core\Score\PartSettings;
+use Jactonic\Core\Score\PlaysAs;
+use Jactonic\Core\Score\Point;
+use Jactonic\Core\Score\Score;
+use Jactonic\Core\Score\Sound;
+use Jactonic\Core\Score\Table;
+use Jactonic\Core\Score\Track;
+use Jactonic\Core\Selection\Selection;
+use Jactonic\Core\Standard\GeneralMidi;
+use Jactonic\Core\Standard\Message;
+
+/**
+ * Puts parts in that were copied or kept: the first of them begins at a place, on a track, the others as they lay to it,
+ * at the song's own tempo. On a track that has a sound they play with that; below the last track, and with `sounds`
+ * everywhere, new tracks are made with the sound that they had. They become the choice.
+ */
+final class PartInsert implements Edit
+{
+    public static function spec(): Spec
+    {
+        return new Spec('part-insert', 'Put parts in', Family::Part, 'Puts parts in that were copied.', [
+            Param::partClip('clip', 'Parts'),
+            Param::place('at', 'At', default: new Word('caret')),
+            Param::integer('track', 'On the track', 1, PHP_INT_MAX, optional: true),
+            Param::flag('sounds', 'On new tracks with their own sounds'),
+        ], Needs::Song, ['paste'], [['at' => 960, 'track' => 1, 'clip' => self::EXAMPLE], ['at' => 0, 'sounds' => true, 'clip' => self::EXAMPLE]], [], ['song', 'roll'], asked: false);
+    }
+
+    private const EXAMPLE = ['ppq' => 480, 'parts' => [['track' => 0, 'name' => 'Lantern', 'from' => 0, 'to' => 1920, 'muted' => false, 'plays' => [0, 100, 0, 0], 'settings' => [], 'program' => 11, 'drums' => false,
+        'notes' => ['id' => [1, 2], 'start' => [0, 480], 'length' => [240, 240], 'pitch' => [60, 64], 'velocity' => [80, 90]], 'points' => []]]];
+
+    public function apply(Work $work): Outcome
+    {
+        $clip = $work->params->clip('clip');
+        $score = $work->score;
+        $at = $work->params->integer('at');
+        $scale = $score->time->ppq / $clip->ppq;
+        $tick = static fn (int $t): int => $at + (int) round($t * $scale);
+        $tracks = array_keys($score->tracks);
+        $first = $work->params->has('track') ? (int) array_search($score->track($work->params->integer('track'))->id, $tracks, true) : 0;
+        $draft = new Draft;
+        $made = $ids = [];
+        $left = 0;
+        $taken = Sound::taken($score);
+        foreach ($clip->parts as $carried) {
+            $place = $first + $carried['track'];
+            $key = "{$carried['track']}";
+            $track = $work->params->flag('sounds') ? null : $tracks[$place] ?? null;
+            [$track, $channel, $isNew] = $track !== null ? [$track, Sound::of($score, $track)?->channel, false] : $made[$key] ??= self::track($draft, $score, $carried, count($made), $taken);
+            $own = $channel === null || $isNew;
+            $channel ??= $carried['drums'] ? GeneralMidi::DRUM_CHANNEL : Sound::free($taken) ?? 0;
+            $plays = PlaysAs::fromArray($carried['plays']);
+            $head = PartHead::fresh($track, $carried['name'], $tick($carried['from']), max($tick($carried['from']) + 1, $tick($carried['to'])))->withMuted($carried['muted']);
+            $part = $draft->newPart($score, $head->playing($plays->until === 0 ? $plays : $plays->goingTo($tick($plays->until))), PartSettings::fromArray($carried['settings']));
+            foreach (Table::notes()->read($carried['notes']) as $note) {
+                if ($tick($note->start) < 0) {
+                    $left++;
+
+                    continue;
+                }
+                $draft->put($part, $note->with(['start' => $tick($note->start), 'length' => max(1, (int) round($note->length * $scale)), 'channel' => $channel,
+                    'driftStart' => (int) round($note->driftStart * $scale), 'driftLength' => (int) round($note->driftLength * $scale)]));
+            }
+            $hasProgram = false;
+            foreach (Table::points()->read($carried['points']) as $point) {
+                if ($tick($point->tick) >= 0 && ($own || ! Revoice::isSound($point))) {
+                    $hasProgram = $hasProgram || ($point->status & 0xF0) === Message::PROGRAM;
+                    $draft->putPoint($part, $point->with(['tick' => $tick($point->tick), 'status' => ($point->status & 0xF0) | $channel])->copiedAs($draft->newPointId($part)));
+                }
+            }
+            if ($own && ! $hasProgram) {
+                $draft->putPoint($part, new Point($draft->newPointId($part), $part->head->from, Message::PROGRAM | $channel, $carried['program']));
+            }
+            $ids[] = $part->id;
+        }
+        $outcome = new Outcome($draft->change(), new Selection(parts: $ids), sprintf('%s put in at %s.', count($ids) === 1 ? "“{$clip->parts[0]['name']}”" : Say::parts(count($ids)), $work->time()->position($at)));
+        $end = max(array_map(static fn (array $c): int => $tick($c['to']), $clip->parts));
+
+        return ($left === 0 ? $outcome : $outcome->warn(Say::notes($left).' that lay hidden before the part would come before the song, and stayed behind.'))->caretAt($end);
+    }
+
+    /**
+     * @param  array{name: string, drums: bool}  $carried
+     * @param  list<int>  $taken
+     * @return array{int, int, true} its id, its channel, and that it is new
+     */
+    private static function track(Draft $draft, Score $score, array $carried, int $before, array &$taken): array
+    {
+        $id = $draft->newTrackId($score);
+        $channel = $carried['drums'] ? GeneralMidi::DRUM_CHANNEL : Sound::free($taken) ?? 0;
+        $taken[] = $channel;
+        $orders = array_map(static fn (Track $t): int => $t->order, $score->tracks);
+        $draft->track(null, (new Track($id, '', ($orders === [] ? 0 : max($orders) + 1) + $before))->withName($carried['name']));
+
+        return [$id, $channel, true];
+    }
+}

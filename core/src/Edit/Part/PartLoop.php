@@ -1,0 +1,77 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jactonic\Core\Edit\Part;
+
+use Jactonic\Core\Edit\Contents;
+use Jactonic\Core\Edit\Draft;
+use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\Family;
+use Jactonic\Core\Edit\Needs;
+use Jactonic\Core\Edit\Outcome;
+use Jactonic\Core\Edit\Say;
+use Jactonic\Core\Edit\Spec;
+use Jactonic\Core\Edit\Takes;
+use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Param\Param;
+use Jactonic\Core\Param\Word;
+use Jactonic\Core\Refusal;
+use Jactonic\Core\Score\Part;
+use Jactonic\Core\Score\PartHead;
+use Jactonic\Core\Sounding\Sounding;
+
+/**
+ * Lets the window of parts go round up to a place, the last round cut there; 0 ends it. The notes stay as they are. A
+ * place that no second round would begin before is refused.
+ */
+final class PartLoop implements Edit
+{
+    public static function spec(): Spec
+    {
+        return new Spec('part-loop', 'Loop the part', Family::Part, 'Lets parts go round up to a place.', [
+            Param::place('until', 'Up to', default: new Word('caret')),
+            Param::choice('to', 'Instead up to', ['place', 'song'], 'place'),
+        ], Needs::Parts, ['loop', 'round', 'repeat', 'cycle'], [['until' => 30_000]], [Takes::Parts], ['song'], keeps: true, forms: [
+            ['title' => 'Loop the part to the end of the song', 'params' => ['to' => 'song', 'until' => 0]],
+            ['title' => 'Loop the part to the end of the span', 'params' => ['until' => 'span-end']],
+            ['title' => 'Loop no more', 'params' => ['until' => 0], 'words' => ['unloop', 'end']],
+        ]);
+    }
+
+    public function apply(Work $work): Outcome
+    {
+        $parts = $work->wholeParts();
+        $until = $work->params->choice('to') === 'song' ? self::songEnd($work) : $work->params->integer('until');
+        $draft = new Draft;
+        $rounds = 0;
+        foreach ($parts as $part) {
+            $head = $part->head;
+            if ($until === 0) {
+                $draft->head($part, $head->playing($head->plays->goingTo(0)));
+
+                continue;
+            }
+            $end = Contents::end($part, $work);
+            if ($until <= $end) {
+                throw new Refusal(sprintf('“%s” ends at %s: it can go round only up to a place after that. Nothing changed.', $part->name, $work->time()->position($end)), 'until');
+            }
+            $head = ($head->to === PartHead::OPEN ? $head->withWindow($head->from, $end) : $head);
+            $head = $head->playing($head->plays->goingTo($until));
+            $rounds = Sounding::countRounds($head);
+            if ($rounds * max(1, $part->notes->count() + $part->points->count()) > Sounding::MOST) {
+                throw new Refusal(sprintf('“%s” would go round %s times, which makes more than %s notes and points: nothing changed.', $part->name, number_format($rounds), number_format(Sounding::MOST)), 'until');
+            }
+            $draft->head($part, $head);
+        }
+        $name = count($parts) === 1 ? "“{$parts[0]->name}”" : Say::parts(count($parts));
+
+        return new Outcome($draft->change(), $work->selection, $until === 0 ? "$name no longer goes round." : sprintf('%s goes round up to %s%s.', $name, $work->time()->position($until), count($parts) === 1 ? ", $rounds times" : ''));
+    }
+
+    /** Where the last part ends. */
+    private static function songEnd(Work $work): int
+    {
+        return max(array_map(static fn (Part $p): int => max(Contents::end($p, $work), $p->head->plays->until), $work->score->parts) ?: [0]);
+    }
+}

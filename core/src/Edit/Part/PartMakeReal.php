@@ -1,0 +1,74 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jactonic\Core\Edit\Part;
+
+use Jactonic\Core\Edit\Draft;
+use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\Family;
+use Jactonic\Core\Edit\Needs;
+use Jactonic\Core\Edit\Outcome;
+use Jactonic\Core\Edit\Say;
+use Jactonic\Core\Edit\Spec;
+use Jactonic\Core\Edit\Takes;
+use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Score\PlaysAs;
+use Jactonic\Core\Sounding\Sounding;
+
+/**
+ * Writes what parts play as out as notes and points, and sets it back: what is heard stays the same. Rounds become
+ * notes; the window then reaches as far as it sounded. What lay hidden where rounds come to lie is deleted, and counted.
+ */
+final class PartMakeReal implements Edit
+{
+    public static function spec(): Spec
+    {
+        return new Spec('part-make-real', 'Make real what the part plays as', Family::Part, 'Writes out what parts play as, and loops, as notes.', [], Needs::Parts, ['flatten', 'bounce', 'apply', 'unloop', 'write out'], examples: [], takes: [Takes::Parts], contexts: ['song'], keeps: true);
+    }
+
+    public function apply(Work $work): Outcome
+    {
+        $draft = new Draft;
+        $notes = $hidden = $done = 0;
+        foreach ($work->wholeParts() as $part) {
+            $head = $part->head;
+            if ($head->plays->isPlain()) {
+                continue;
+            }
+            $done++;
+            $sounding = Sounding::notes($part, $work->time());
+            [$from, $to] = [$head->from, $head->soundsTo()];
+            foreach ($sounding as $note) {
+                [$from, $to] = [min($from, $note->start), max($to, $note->end())];
+            }
+            foreach ($part->notes->all() as $note) {
+                if (! $head->holds($note->start) ? $note->start >= $from && $note->start < $to : ! $note->muted) {
+                    $hidden += $head->holds($note->start) ? 0 : 1;
+                    $draft->drop($part, $note);
+                }
+            }
+            foreach ($part->points->all() as $point) {
+                if ($point->tick >= $from && $point->tick < $to) {
+                    $draft->dropPoint($part, $point);
+                }
+            }
+            $used = [];
+            foreach ($sounding as $note) {
+                $draft->put($part, isset($used[$note->id]) ? $note->copiedAs($draft->newId($part)) : $note);
+                $used[$note->id] = true;
+                $notes++;
+            }
+            // The end of the window lets go by itself.
+            foreach (Sounding::points($part, $work->time()) as $point) {
+                if ($point->tick < $to) {
+                    $draft->putPoint($part, $point->copiedAs($draft->newPointId($part)));
+                }
+            }
+            $draft->head($part, $head->withWindow($from, $to)->playing(PlaysAs::plain()));
+        }
+        $outcome = new Outcome($draft->change(), $work->selection, $done === 0 ? 'They play what is written already.' : sprintf('%s made real: %s.', Say::parts($done), Say::notes($notes)));
+
+        return $hidden === 0 ? $outcome : $outcome->warn(Say::notes($hidden).' that lay hidden there '.($hidden === 1 ? 'is' : 'are').' deleted.');
+    }
+}

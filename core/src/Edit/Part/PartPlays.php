@@ -1,0 +1,73 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jactonic\Core\Edit\Part;
+
+use Jactonic\Core\Edit\Draft;
+use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\Family;
+use Jactonic\Core\Edit\Needs;
+use Jactonic\Core\Edit\Outcome;
+use Jactonic\Core\Edit\Say;
+use Jactonic\Core\Edit\Spec;
+use Jactonic\Core\Edit\Takes;
+use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Param\Param;
+use Jactonic\Core\Refusal;
+use Jactonic\Core\Score\Part;
+use Jactonic\Core\Score\PlaysAs;
+use Jactonic\Core\Standard\GeneralMidi;
+
+/**
+ * Sets what parts play as: transposed, louder or softer, earlier or later, each absolute or by an amount. The notes stay
+ * as they are; what is heard and saved follows. Refused whole where a part would be transposed or delayed too far; a
+ * loudness that would pass its limits stays at them, and it is said.
+ */
+final class PartPlays implements Edit
+{
+    public static function spec(): Spec
+    {
+        return new Spec('part-plays', 'What the part plays as', Family::Part, 'Sets what parts are heard as; their notes stay as they are.', [
+            Param::integer('transpose', 'Transposed to', -PlaysAs::TRANSPOSE, PlaysAs::TRANSPOSE, unit: 'semitones', optional: true),
+            Param::integer('velocity', 'Velocity', PlaysAs::SOFTEST, PlaysAs::LOUDEST, unit: '%', optional: true),
+            Param::integer('delay', 'Delay', -PlaysAs::DELAY, PlaysAs::DELAY, unit: 'ms', optional: true),
+            Param::integer('transposeBy', 'Transposed by', -2 * PlaysAs::TRANSPOSE, 2 * PlaysAs::TRANSPOSE, 0, 'semitones', adds: true),
+            Param::integer('velocityBy', 'Velocity by', -PlaysAs::LOUDEST, PlaysAs::LOUDEST, 0, '%', adds: true),
+            Param::integer('delayBy', 'Delay by', -2 * PlaysAs::DELAY, 2 * PlaysAs::DELAY, 0, 'ms', adds: true),
+        ], Needs::Parts, ['transpose', 'louder', 'softer', 'delay', 'plays as', 'ghost', 'octave'], [['transpose' => 12], ['velocityBy' => -20, 'delay' => 15]], [Takes::Parts], ['song'], keeps: true, forms: [
+            ['title' => 'Part plays as it is written', 'params' => ['transpose' => 0, 'velocity' => 100, 'delay' => 0], 'words' => ['reset', 'plain']],
+        ]);
+    }
+
+    public function apply(Work $work): Outcome
+    {
+        $params = $work->params;
+        $value = static fn (string $name, int $now): int => ($params->has($name) ? $params->integer($name) : $now) + $params->integer($name.'By');
+        $draft = new Draft;
+        $clipped = 0;
+        $parts = $work->wholeParts();
+        $words = '';
+        foreach ($parts as $part) {
+            $now = $part->head->plays;
+            $transpose = $value('transpose', $now->transpose);
+            $delay = $value('delay', $now->delay);
+            if (abs($transpose) > PlaysAs::TRANSPOSE) {
+                throw new Refusal(sprintf('“%s” would play %d semitones away, and %d is the most: nothing changed.', $part->name, abs($transpose), PlaysAs::TRANSPOSE), 'transpose');
+            }
+            if (abs($delay) > PlaysAs::DELAY) {
+                throw new Refusal(sprintf('“%s” would play %d ms away, and %d is the most: nothing changed.', $part->name, abs($delay), PlaysAs::DELAY), 'delay');
+            }
+            $velocity = $value('velocity', $now->velocity);
+            $held = max(PlaysAs::SOFTEST, min(PlaysAs::LOUDEST, $velocity));
+            $clipped += $held === $velocity ? 0 : 1;
+            $plays = new PlaysAs($transpose, $held, $delay, $now->until);
+            $words = $words === '' ? ($plays->words() === '' ? 'as it is written' : $plays->words()) : $words;
+            $draft->head($part, $part->head->playing($plays));
+        }
+        $outcome = new Outcome($draft->change(), $work->selection, count($parts) === 1 ? "“{$parts[0]->name}” plays: $words." : sprintf('%s play otherwise; the first: %s.', Say::parts(count($parts)), $words));
+        $drums = count(array_filter($parts, static fn (Part $p): bool => ! $p->notes->isEmpty() && $p->channel() === GeneralMidi::DRUM_CHANNEL && $p->head->plays->transpose !== $value('transpose', $p->head->plays->transpose)));
+
+        return $outcome->warn(...($clipped === 0 ? [] : [Say::parts($clipped).' stayed at the limit of loudness.']), ...($drums === 0 ? [] : ['Drums keep their pitches.']));
+    }
+}

@@ -1,0 +1,53 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jactonic\Core\Edit\Part;
+
+use Jactonic\Core\Edit\Change;
+use Jactonic\Core\Edit\Contents;
+use Jactonic\Core\Edit\Draft;
+use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\Family;
+use Jactonic\Core\Edit\Needs;
+use Jactonic\Core\Edit\Outcome;
+use Jactonic\Core\Edit\Say;
+use Jactonic\Core\Edit\Spec;
+use Jactonic\Core\Edit\Takes;
+use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Score\Part;
+use Jactonic\Core\Score\PartHead;
+use Jactonic\Core\Selection\Selection;
+
+/**
+ * Makes one part out of parts of several tracks, on the track of the first: what they are heard as goes in, channels are
+ * kept, and the parts go. What they sound as stays, since each note keeps its channel.
+ */
+final class PartUnite implements Edit
+{
+    public static function spec(): Spec
+    {
+        return new Spec('part-unite', 'Unite parts of several tracks', Family::Part, 'Makes one part of parts of several tracks.', [], Needs::Parts, ['merge', 'together', 'collect', 'mixdown'], examples: [], takes: [Takes::Parts], contexts: ['song']);
+    }
+
+    public function apply(Work $work): Outcome
+    {
+        $parts = $work->wholeParts();
+        if (count($parts) < 2) {
+            return new Outcome(new Change, $work->selection, 'Choose two parts or more to unite them: nothing changed.');
+        }
+        usort($parts, static fn (Part $a, Part $b): int => $a->head->from <=> $b->head->from ?: $a->id <=> $b->id);
+        $order = array_flip(array_keys($work->score->tracks));
+        usort($parts, static fn (Part $a, Part $b): int => $order[$a->head->track] <=> $order[$b->head->track]);
+        $draft = new Draft;
+        $from = min(array_map(static fn (Part $p): int => $p->head->from, $parts));
+        $to = max(array_map(static fn (Part $p): int => max(Contents::end($p, $work), $p->head->plays->until), $parts));
+        $into = $draft->newPart($work->score, PartHead::fresh($parts[0]->head->track, $parts[0]->name, $from, $to), $parts[0]->ownSettings());
+        foreach ($parts as $part) {
+            Contents::heard($draft, $part, $into, $work);
+            $draft->head($part, null);
+        }
+
+        return new Outcome($draft->change(), new Selection(parts: [$into->id]), sprintf('%s united in “%s”.', Say::parts(count($parts)), $into->name));
+    }
+}

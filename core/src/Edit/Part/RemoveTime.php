@@ -1,0 +1,113 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jactonic\Core\Edit\Part;
+
+use Jactonic\Core\Edit\Change;
+use Jactonic\Core\Edit\Contents;
+use Jactonic\Core\Edit\Draft;
+use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\Family;
+use Jactonic\Core\Edit\Needs;
+use Jactonic\Core\Edit\Outcome;
+use Jactonic\Core\Edit\Say;
+use Jactonic\Core\Edit\SongShift;
+use Jactonic\Core\Edit\Spec;
+use Jactonic\Core\Edit\Takes;
+use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Param\Param;
+use Jactonic\Core\Param\Word;
+use Jactonic\Core\Refusal;
+use Jactonic\Core\Score\Part;
+use Jactonic\Core\Score\PartHead;
+use Jactonic\Core\Selection\Selection;
+
+/**
+ * Takes time out from one place to another: what stands after goes earlier. In the whole song, tempos, meters and markers
+ * go along; else only the chosen parts. Notes in the stretch go, and are counted; notes across it are shortened. What the
+ * lanes held at its end holds from there on.
+ */
+final class RemoveTime implements Edit
+{
+    public static function spec(): Spec
+    {
+        return new Spec('remove-time', 'Remove time', Family::Part, 'Takes the span out and closes up.', [
+            Param::place('from', 'From', default: new Word('span-start')),
+            Param::place('to', 'To', 1, new Word('span-end')),
+            Param::choice('in', 'In', ['song', 'parts'], 'song'),
+        ], Needs::Song, ['cut', 'delete bars', 'close up', 'shorten'], [['from' => 1920, 'to' => 3840]], [Takes::Parts], ['song'], forms: [
+            ['title' => 'Remove time from the chosen parts', 'params' => ['in' => 'parts']],
+        ]);
+    }
+
+    public function apply(Work $work): Outcome
+    {
+        [$from, $to] = [$work->params->integer('from'), $work->params->integer('to')];
+        if ($to <= $from) {
+            throw Refusal::parameter('to', $to, 'a place after from');
+        }
+        $whole = $work->params->choice('in') === 'song';
+        $parts = $whole ? $work->score->parts : $work->wholeParts();
+        if (! $whole && $parts === []) {
+            return new Outcome(new Change, $work->selection, 'No parts are chosen: nothing changed.');
+        }
+        $draft = new Draft;
+        $gone = $notes = 0;
+        foreach ($parts as $part) {
+            $head = $part->head;
+            if ($head->from >= $to) {
+                Contents::move($draft, $part, $from - $to);
+            } elseif ($head->from >= $from && $head->soundsTo() <= $to && ! $part->notes->isEmpty()) {
+                $draft->head($part, null);
+                $gone++;
+            } elseif ($head->soundsTo() > $from) {
+                $notes += self::within($draft, $part, $from, $to);
+            }
+        }
+        $change = $draft->change();
+        $said = array_filter([$gone === 0 ? '' : Say::parts($gone), $notes === 0 ? '' : Say::notes($notes)]);
+
+        return new Outcome($whole ? SongShift::change($change, $work, $from, $from - $to) : $change, new Selection(parts: array_values(array_filter($work->selection->parts, static fn (int $id): bool => ($change->parts[$id]->head ?? null)?->after !== null || ! isset($change->parts[$id]->head)))),
+            sprintf('%s to %s taken out%s%s.', $work->time()->position($from), $work->time()->position($to), $whole ? '' : ' of '.Say::parts(count($parts)), $said === [] ? '' : ', with '.implode(' and ', $said)));
+    }
+
+    /** @return int how many notes go */
+    private static function within(Draft $draft, Part $part, int $from, int $to): int
+    {
+        $by = $to - $from;
+        $gone = 0;
+        foreach ($part->notes->all() as $note) {
+            [$start, $end] = [$note->start, $note->end()];
+            if ($start >= $to) {
+                $draft->put($part, $note->movedTo($start + $note->carryStart - $by));
+            } elseif ($start >= $from && $end > $to) {
+                $draft->put($part, $note->piece($to, $end, $note->id)->movedTo($from));
+            } elseif ($start >= $from) {
+                $draft->drop($part, $note);
+                $gone++;
+            } elseif ($end > $to) {
+                $draft->put($part, $note->with(['length' => $note->length - $by]));
+            } elseif ($end > $from) {
+                $draft->put($part, $note->piece($start, $from, $note->id));
+            }
+        }
+        $held = Contents::state($part, $to);
+        foreach ($part->points->all() as $point) {
+            if ($point->tick >= $to) {
+                $draft->putPoint($part, $point->movedTo($point->tick - $by));
+            } elseif ($point->tick >= $from) {
+                in_array($point, $held, true) ? $draft->putPoint($part, $point->movedTo($from)) : $draft->dropPoint($part, $point);
+            }
+        }
+        $head = $part->head;
+        if ($head->to !== PartHead::OPEN) {
+            $moved = static fn (int $tick): int => $tick <= $from ? $tick : max($from, $tick - $by);
+            [$first, $last] = [$moved($head->from), $moved($head->to)];
+            $plays = $head->plays->until === 0 ? $head->plays : $head->plays->goingTo($moved($head->plays->until));
+            $draft->head($part, $head->withWindow($first, max($first + 1, $last))->playing($plays->until > $last ? $plays : $plays->goingTo(0)));
+        }
+
+        return $gone;
+    }
+}

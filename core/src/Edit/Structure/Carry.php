@@ -1,0 +1,112 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jactonic\Core\Edit\Structure;
+
+use Jactonic\Core\Edit\Draft;
+use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\Family;
+use Jactonic\Core\Edit\Outcome;
+use Jactonic\Core\Edit\Say;
+use Jactonic\Core\Edit\Spec;
+use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Param\Param;
+use Jactonic\Core\Refusal;
+use Jactonic\Core\Score\Note;
+use Jactonic\Core\Score\Part;
+use Jactonic\Core\Score\PartHead;
+use Jactonic\Core\Score\Sound;
+use Jactonic\Core\Selection\Selection;
+
+/**
+ * Carries notes to another track, in the same place: into the part that stands there, or into a new one over the bars that
+ * they lie in. There they play with that track's sound. By an interval, where one is given; with `copy` they stay where
+ * they are too, and with `mute` muted. Refused whole where a note would leave 0 to 127.
+ */
+final class Carry implements Edit
+{
+    public static function spec(): Spec
+    {
+        return new Spec('carry', 'Carry to another track', Family::Structure, 'Puts chosen notes into another track, in the same place.', [
+            Param::integer('tracks', 'Tracks down, below 0 for up', -1000, 1000, 1),
+            Param::integer('track', 'To the track', 1, PHP_INT_MAX, optional: true),
+            Param::integer('part', 'To the part', 1, PHP_INT_MAX, optional: true),
+            Param::integer('semitones', 'Interval', -127, 127, 0, 'semitones'),
+            Param::flag('copy', 'Keep them here'),
+            Param::flag('mute', 'Keep them here, muted'),
+        ], words: ['move to track', 'send', 'copy to track', 'register', 'layer', 'double'], examples: [[], ['copy' => true, 'semitones' => 3], ['mute' => true]], forms: [
+            ['title' => 'Carry to the track below', 'params' => ['tracks' => 1]], ['title' => 'Carry to the track above', 'params' => ['tracks' => -1]],
+            ['title' => 'Copy to the track below', 'params' => ['tracks' => 1, 'copy' => true]],
+        ]);
+    }
+
+    public function apply(Work $work): Outcome
+    {
+        $params = $work->params;
+        $semitones = $params->integer('semitones');
+        $draft = new Draft;
+        $chosen = [];
+        $made = '';
+        foreach ($work->parts() as $part) {
+            $notes = $work->chosen($part);
+            if ($notes === []) {
+                continue;
+            }
+            foreach ($notes as $note) {
+                if ($note->pitch + $semitones < Note::LOWEST || $note->pitch + $semitones > Note::HIGHEST) {
+                    throw new Refusal(sprintf('%s would leave the keyboard: nothing was carried.', Say::note($note, $work->score)), 'semitones');
+                }
+            }
+            $into = $this->target($work, $draft, $part, $notes);
+            $made = $into->name;
+            $channel = Sound::of($work->score, $into->head->track)->channel ?? $part->channel();
+            foreach ($notes as $note) {
+                $id = $draft->newId($into);
+                $draft->put($into, $draft->regrouped($into, $note->copiedAs($id)->with(['channel' => $channel, 'pitch' => $note->pitch + $semitones])));
+                $chosen[$into->id][] = $id;
+                if ($params->flag('mute')) {
+                    $draft->put($part, $note->withMuted(true));
+                } elseif (! $params->flag('copy')) {
+                    $draft->drop($part, $note);
+                }
+            }
+        }
+
+        return new Outcome($draft->change(), new Selection($chosen), sprintf('%s %s “%s”%s.', Say::notes($work->selection->count()), $params->flag('copy') || $params->flag('mute') ? 'copied to' : 'carried to', $made, $semitones === 0 ? '' : ', '.Say::signed($semitones)));
+    }
+
+    /** @param  non-empty-list<Note>  $notes */
+    private function target(Work $work, Draft $draft, Part $part, array $notes): Part
+    {
+        $score = $work->score;
+        if ($work->params->has('part')) {
+            return $score->part($work->params->integer('part'));
+        }
+        $order = array_keys($score->tracks);
+        $place = (int) array_search($part->head->track, $order, true) + $work->params->integer('tracks');
+        $track = $work->params->has('track') ? $score->track($work->params->integer('track'))->id
+            : $order[$place] ?? throw new Refusal(sprintf('There is no track so far %s: nothing was carried.', $work->params->integer('tracks') < 0 ? 'up' : 'down'), 'tracks');
+        if ($track === $part->head->track) {
+            throw new Refusal('That is the track that they are on: nothing was carried.', 'track');
+        }
+        $from = min(array_map(static fn (Note $n): int => $n->start, $notes));
+        $to = max(array_map(static fn (Note $n): int => $n->end(), $notes));
+        foreach ($score->partsOf($track) as $there) {
+            if ($there->head->from < $to && $there->head->to > $from) {
+                return $there;
+            }
+        }
+        $meters = $work->time()->meters;
+        $new = $draft->newPart($score, PartHead::fresh($track, $score->track($track)->name, $meters->barAt($from)->start, $meters->barAt(max($from, $to - 1))->end()), $part->ownSettings());
+        // A track with nothing in it has no sound yet: it gets that of the notes.
+        if (Sound::of($score, $track) === null) {
+            $program = Sound::of($score, $part->head->track)?->program;
+            if ($program !== null) {
+                $draft->putPoint($new, $program->movedTo($new->head->from)->copiedAs($draft->newPointId($new)));
+            }
+        }
+
+        return $new;
+    }
+}
