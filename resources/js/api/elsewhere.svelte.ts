@@ -1,4 +1,5 @@
 import { request } from './client';
+import { takeParts } from './taking';
 import type { Song, Track } from './song.svelte';
 import type { CatchUp, RowSet } from './types';
 
@@ -82,7 +83,7 @@ export class Elsewhere {
         song.head(news);
         song.looking.showAsItIs();
         song.end = Math.max(song.end, news.end);
-        song.takeParts(news.parts, null);
+        takeParts(song, news.parts, null);
         if (news.time) song.retime(news.time);
         song.setTracks(news.tracks ?? song.tracks);
         song.prune();

@@ -1,5 +1,6 @@
 import { noteOf, pointOf, rowOf, rowOfPoint, type Note, type Point, type Row } from './tables';
 import type { ScaleData } from './head.svelte';
+import { Heard } from './heard';
 import { Lines } from './lines';
 import type { LinesData, PartChange, PartData, PartHead, Pen, Settings } from './types';
 
@@ -35,6 +36,8 @@ export class Part {
     mutes = new Uint8Array(0);
     /** Stretches in which a note sounds into a later one of its pitch and channel, as the server found them: from, until, pitch. */
     overlaps = $state.raw<[number, number, number][]>([]);
+    /** What is heard of it, where its rows do not say that. */
+    readonly heard = new Heard(this);
     private readonly pointsById = new Map<number, Point>();
     /** The part as it is, while it is shown otherwise. */
     private aside: { notes: Row[]; points: Row[] } | null = null;
@@ -62,8 +65,9 @@ export class Part {
     /** Takes over everything as the server has it. */
     load(data: PartData, tables: Record<string, LinesData> = {}): void {
         this.aside = null;
-        const { id, track, name, from, to, muted } = data;
-        this.head = { id, track, name, from, to, muted };
+        const { id, track, name, from, to, muted, plays } = data;
+        this.head = { id, track, name, from, to, muted, plays };
+        this.heard.take(data);
         this.settings = data.settings;
         this.pen = data.pen;
         this.ownScale = data.scale;
@@ -78,6 +82,7 @@ export class Part {
         this.showAsItIs();
         if (change.head) this.head = change.head;
         if (change.shift) this.shift(change.shift);
+        this.heard.take(change);
         for (const id of change.dropPoints) this.pointsById.delete(id);
         if (change.putPoints.length + change.dropPoints.length > 0) this.putPoints(change.putPoints);
         for (const id of change.drop) this.notes.delete(id);
@@ -96,6 +101,7 @@ export class Part {
                 until: note.until === 0 ? 0 : note.until + ticks,
             });
         for (const [id, point] of this.pointsById) this.pointsById.set(id, { ...point, tick: point.tick + ticks });
+        this.heard.shift(ticks);
         this.putPoints([]);
     }
 

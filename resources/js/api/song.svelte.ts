@@ -10,26 +10,15 @@ import { byPlace, firstOf, Part } from './part.svelte';
 import { opened } from './opened';
 import { Queue } from './queue.svelte';
 import type { Done, Item } from './items';
+import { choose, takeParts } from './taking';
 import { Time } from './time';
-import type {
-    Answer,
-    Command,
-    Context,
-    Note,
-    On,
-    PartAnswer,
-    SelectionItem,
-    SongData,
-    TimeData,
-    TrackData,
-} from './types';
+import type { Answer, Command, Context, Note, On, SongData, TimeData, TrackData } from './types';
 
 export interface Track extends Omit<TrackData, 'parts'> {
     parts: Part[];
 }
 
-/** How many changed notes are sounded, and how many chosen ones. */
-const MOST_HEARD = 24;
+/** How many chosen notes are sounded. */
 const MOST_CHOSEN_HEARD = 12;
 
 /**
@@ -56,8 +45,12 @@ export class Song extends Head {
     /** Notes chosen in other parts, by part, where those are worked on in place with the open one. */
     beside = $state.raw<ReadonlyMap<number, ReadonlySet<number>>>(new Map());
     inPlace = $state(false);
-    /** Parts chosen as wholes, where no part is open. */
+    /** Parts chosen as wholes, on the song page. */
     chosenParts = $state.raw<readonly number[]>([]);
+    /** Where what is done is meant for: notes of the open part, or parts and tracks on the song page. */
+    stage = $state<'roll' | 'song'>('roll');
+    /** The track that the caret stands on there. */
+    caretTrack = $state<number | null>(null);
     /** The part opened last: what still waits was meant for it. */
     private home: Part | null = null;
     /** The stretch of time that was last seen of a part, and how high its rows were. */
@@ -196,8 +189,9 @@ export class Song extends Head {
 
     /** What is chosen, as a command names it. */
     on(): On[] {
-        const part = this.open ?? (this.chosenParts.length > 0 ? null : this.home);
-        if (!part) return this.chosenParts.length > 0 ? [{ parts: [...this.chosenParts] }] : [];
+        if (this.stage === 'song') return this.chosenParts.length > 0 ? [{ parts: [...this.chosenParts] }] : [];
+        const part = this.open ?? this.home;
+        if (!part) return [];
         return [
             this.selected.size === part.notes.size && this.selected.size > 1 && part.head.to === null
                 ? { part: part.id, pick: { all: true } }
@@ -212,6 +206,7 @@ export class Song extends Head {
             caret: this.caret,
             ...(this.pointer ? { pointer: this.pointer.tick } : {}),
             ...(this.span ? { span: [this.span.from, this.span.to] } : {}),
+            ...(this.stage === 'song' && this.caretTrack !== null ? { track: this.caretTrack } : {}),
         };
     }
 
@@ -279,14 +274,14 @@ export class Song extends Head {
         this.looking.showAsItIs();
         const heard: Note[] = [];
         this.made = null;
-        this.takeParts(answer.parts, how.hear ? heard : null);
+        takeParts(this, answer.parts, how.hear ? heard : null);
         // What undo brings back is not opened, nor is what is made beside others.
         const opens = answer.selection?.some((s) => 'notes' in s && s.part === this.made);
         if (by.kind !== 'do' || !by.command.edit || !opens) this.made = null;
         if (answer.tracks || this.tracks.some((t) => t.parts.some((p) => !this.parts.has(p.id))))
             this.setTracks(answer.tracks ?? this.tracks);
         const changed = heard.length > 0;
-        if (answer.selection && how.keepsSelection && this.choose(answer.selection)) {
+        if (answer.selection && how.keepsSelection && choose(this, answer.selection)) {
             if (!changed && how.hear && this.selected.size <= MOST_CHOSEN_HEARD) heard.push(...this.selection);
         }
         if (answer.at && how.keepsCaret) this.followTo(...answer.at);
@@ -303,44 +298,6 @@ export class Song extends Head {
         }
         if (heard.length > 0) this.onNotes(heard, changed);
         this.end = Math.max(this.end, answer.end);
-    }
-
-    takeParts(parts: Record<string, PartAnswer>, heard: Note[] | null): void {
-        for (const [key, change] of Object.entries(parts)) {
-            const id = Number(key);
-            const part = this.parts.get(id);
-            if ('gone' in change) {
-                this.parts.delete(id);
-            } else if ('part' in change) {
-                if (part) part.load(change.part);
-                else {
-                    this.parts.set(id, new Part(change.part, this));
-                    this.made = id;
-                }
-                this.setTracks(this.tracks);
-            } else {
-                part?.apply(change);
-                if (change.head) this.setTracks(this.tracks);
-                if (part && part === this.open && heard && change.put.length <= MOST_HEARD)
-                    for (const row of change.put) heard.push(part.notes.get(row[0]!)!);
-            }
-        }
-    }
-
-    /** Chooses what an answer left chosen; says whether that was notes of the open part. */
-    private choose(selection: readonly SelectionItem[]): boolean {
-        const parts = selection.flatMap((s) => ('parts' in s ? s.parts : []));
-        if (!this.open) {
-            if (parts.length > 0 || selection.length === 0) this.chosenParts = parts;
-            return false;
-        }
-        const mine = selection.find((s) => 'notes' in s && s.part === this.open?.id);
-        if (!mine || !('notes' in mine)) return false;
-        this.selected = new Set(mine.notes);
-        const of = (id: number): number[] => selection.flatMap((s) => ('notes' in s && s.part === id ? s.notes : []));
-        if (this.beside.size > 0) this.beside = new Map([...this.beside.keys()].map((id) => [id, new Set(of(id))]));
-        this.selectionVersion++;
-        return true;
     }
 
     /** Takes the caret to a note, which may stand off its line. */
@@ -374,6 +331,7 @@ export class Song extends Head {
             const part = this.parts.get(Number(id));
             if (part) part.lines = tables.get(name)!;
         }
+        for (const [id, sounds] of Object.entries(data.sounds ?? {})) this.parts.get(Number(id))?.heard.take(sounds);
         this.onTime(before);
     }
 

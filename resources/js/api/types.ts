@@ -1,3 +1,5 @@
+export type { PartHead, Plays, RowSet, SoundsData, TrackData } from './tracks';
+import type { PartHead, SoundsData, TrackData } from './tracks';
 /** What the server says and is asked, as docs/architecture.md has it. */
 import type { ScaleData } from './head.svelte';
 import type { Row } from './tables';
@@ -43,20 +45,10 @@ export interface LinesData {
     patterns: number[][];
 }
 
-/** A part beside its notes. Its window is where it is heard; `to` is null where it has no end. */
-export interface PartHead {
-    id: number;
-    track: number;
-    name: string;
-    from: number;
-    to: number | null;
-    muted: boolean;
-}
-
 /** How long the pen writes: in ticks, or in bars. */
 export type Pen = { ticks: number; bars?: undefined } | { bars: number; ticks?: undefined };
 
-export interface PartData extends PartHead {
+export interface PartData extends PartHead, SoundsData {
     settings: Settings;
     /** The pitch classes of its scale, 0–11 from C. */
     scale: number[] | null;
@@ -65,22 +57,6 @@ export interface PartData extends PartHead {
     lines: LinesData | string;
     notes: Row[];
     points: Row[];
-}
-
-/** What rows of a track are called, by pitch, and their order from below. */
-export interface RowSet {
-    names: Record<string, string>;
-    order: number[];
-}
-
-export interface TrackData {
-    id: number;
-    name: string;
-    muted: boolean;
-    soloed: boolean;
-    instrument: string;
-    rows: RowSet;
-    parts: PartData[];
 }
 
 export interface SongHead {
@@ -117,10 +93,12 @@ export interface TimeData {
     /** Which table each part's lines are. */
     lines: Record<string, string>;
     tables: Record<string, LinesData>;
+    /** Of parts that are heard at other ticks now. */
+    sounds?: Record<string, SoundsData>;
 }
 
 /** What changed of a part that is there. */
-export interface PartChange {
+export interface PartChange extends Partial<SoundsData> {
     put: Row[];
     drop: number[];
     putPoints: Row[];
@@ -224,6 +202,8 @@ export interface Context {
     caret?: { tick: number; pitch: number };
     pointer?: number;
     span?: [number, number];
+    /** The track that the caret stands on, on the song page. */
+    track?: number;
 }
 
 export interface Command {

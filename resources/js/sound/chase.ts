@@ -46,7 +46,7 @@ export function chased(song: Song, routing: Routing, tick: number, only?: Part):
         : null;
     const last = [
         ...standing(
-            [...song.parts.values()].map((part) => [part, part.points]),
+            [...song.parts.values()].map((part) => [part, part.heard.points]),
             routing,
             tick,
         ).values(),
@@ -58,7 +58,7 @@ export function chased(song: Song, routing: Routing, tick: number, only?: Part):
 /** What puts right, while it plays, what points of a part that changed left standing otherwise. */
 export function mended(part: Part, before: readonly Point[], routing: Routing, tick: number): Message[] {
     const was = standing([[part, before]], routing, tick);
-    const is = standing([[part, part.points]], routing, tick);
+    const is = standing([[part, part.heard.points]], routing, tick);
     const all: Message[] = [];
     for (const [which, message] of is) if (was.get(which)?.join() !== message.join()) all.push(message);
     for (const [which, [channel, status, first]] of was) {

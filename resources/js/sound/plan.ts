@@ -23,7 +23,7 @@ export function planOf(
     listened: boolean,
     passes: (part: Part, note: Note) => boolean,
 ): PartPlan {
-    const heard = listened ? part.ordered.filter((n) => n.until > 0 && !passes(part, n)) : [];
+    const heard = listened ? part.heard.notes.filter((n) => n.until > 0 && !passes(part, n)) : [];
     const notes = {
         ids: Float64Array.from(heard, (n) => n.id),
         starts: Float64Array.from(heard, (n) => time.seconds(n.start)),
@@ -34,7 +34,7 @@ export function planOf(
     };
     const times: number[] = [];
     const messages: Message[] = [];
-    for (const point of part.points) {
+    for (const point of part.heard.points) {
         if (!point.heard) continue;
         for (const channel of routing.reach(part, point.status & 0x0f)) {
             times.push(time.seconds(point.tick));
@@ -54,7 +54,7 @@ export function wantedOf(song: Song, routing: Routing): Wanted[] {
                 for (const channel of routing.reach(part, status & 0x0f))
                     programs.set(channel, (programs.get(channel) ?? new Set()).add(data1));
     for (const part of song.parts.values())
-        for (const note of part.notes.values()) {
+        for (const note of part.heard.notes) {
             const channel = routing.of(part, note.channel);
             const drums = routing.isDrums(channel);
             for (const program of programs.get(channel) ?? [0]) {

@@ -12,6 +12,7 @@ type Passes = (part: Part, note: Note) => boolean;
 interface Known {
     ordered: readonly Note[];
     points: readonly Point[];
+    heard: number;
     state: string;
     passes: Passes;
 }
@@ -36,19 +37,21 @@ export class Sent {
             const listened = song.audible(track);
             for (const part of track.parts) {
                 const known = this.parts.get(part.id);
+                const { points, version: heard } = part.heard;
                 const state = `${listened} ${track.id} ${routing.key}`;
                 if (
                     !retimed &&
                     known?.ordered === part.ordered &&
-                    known.points === part.points &&
+                    known.points === points &&
+                    known.heard === heard &&
                     known.state === state &&
                     known.passes === passes
                 )
                     continue;
                 plan.parts!.push(planOf(part, time, routing, listened, passes));
-                if (known && known.points !== part.points && tick !== null)
+                if (known && known.points !== points && tick !== null)
                     (plan.now as Message[]).push(...mended(part, known.points, routing, tick));
-                this.parts.set(part.id, { ordered: part.ordered, points: part.points, state, passes });
+                this.parts.set(part.id, { ordered: part.ordered, points, heard, state, passes });
             }
         }
         for (const id of this.parts.keys())

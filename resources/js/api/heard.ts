@@ -1,0 +1,74 @@
+import type { Part } from './part.svelte';
+import { passing, pointOf, type Note, type Point } from './tables';
+import type { SoundsData } from './tracks';
+
+/** What the ids of a second round are apart from those of the first. */
+const ROUND = 2 ** 32;
+
+/**
+ * What is heard of a part, as the server said it: its rows, or where it plays as something else, that; and what lets go of
+ * pedals and bends where it ends.
+ */
+export class Heard {
+    private all: { notes: Note[]; points: Point[] } | null = null;
+    private letGo: Point[] = [];
+    /** Goes up whenever what is heard changed in a way that the rows do not say. */
+    version = 0;
+    private kept: { rows: readonly Point[]; letGo: Point[]; points: Point[] } | null = null;
+
+    constructor(private readonly part: Part) {}
+
+    take({ sounds, letGo }: Partial<SoundsData>): void {
+        if (letGo === undefined) return;
+        this.version++;
+        this.letGo = letGo.map((p) => point(-1, p));
+        if (!sounds) {
+            this.all = null;
+            return;
+        }
+        const rounds = new Map<number, number>();
+        const notes = sounds.notes.map(([id, start, until, pitch, velocity, channel]) => {
+            const round = rounds.get(id!) ?? 0;
+            rounds.set(id!, round + 1);
+            return passing({
+                id: id! + round * ROUND,
+                start,
+                until,
+                length: until! - start!,
+                pitch,
+                velocity,
+                channel,
+            });
+        });
+        this.all = {
+            notes: notes.sort((a, b) => a.start - b.start || a.pitch - b.pitch || a.id - b.id),
+            points: sounds.points.map((p, i) => point(i + 1, p)).sort((a, b) => a.tick - b.tick || a.id - b.id),
+        };
+    }
+
+    /** All of it went later with the part. */
+    shift(ticks: number): void {
+        this.letGo = this.letGo.map((p) => ({ ...p, tick: p.tick + ticks }));
+    }
+
+    /** In order of start. */
+    get notes(): readonly Note[] {
+        return this.all?.notes ?? this.part.ordered;
+    }
+
+    /** In order of time. */
+    get points(): readonly Point[] {
+        if (this.all) return this.all.points;
+        if (this.letGo.length === 0) return this.part.points;
+        if (this.kept?.rows !== this.part.points || this.kept.letGo !== this.letGo) {
+            // It is let go before what begins there.
+            const points = [...this.part.points, ...this.letGo].sort((a, b) => a.tick - b.tick || a.id - b.id);
+            this.kept = { rows: this.part.points, letGo: this.letGo, points };
+        }
+        return this.kept.points;
+    }
+}
+
+function point(id: number, [tick, status, data1, data2]: number[]): Point {
+    return { ...pointOf([id, tick!, status!, data1!, data2!, 1]) };
+}

@@ -1,0 +1,45 @@
+import { Part } from './part.svelte';
+import type { Song } from './song.svelte';
+import type { Note, PartAnswer, SelectionItem } from './types';
+
+/** How many changed notes are sounded. */
+const MOST_HEARD = 24;
+
+/** Takes over what an answer says of parts; notes of the open one that were put are heard. */
+export function takeParts(song: Song, parts: Record<string, PartAnswer>, heard: Note[] | null): void {
+    for (const [key, change] of Object.entries(parts)) {
+        const id = Number(key);
+        const part = song.parts.get(id);
+        if ('gone' in change) {
+            song.parts.delete(id);
+        } else if ('part' in change) {
+            if (part) part.load(change.part);
+            else {
+                song.parts.set(id, new Part(change.part, song));
+                song.made = id;
+            }
+            song.setTracks(song.tracks);
+        } else {
+            part?.apply(change);
+            if (change.head) song.setTracks(song.tracks);
+            if (part && part === song.open && heard && change.put.length <= MOST_HEARD)
+                for (const row of change.put) heard.push(part.notes.get(row[0]!)!);
+        }
+    }
+}
+
+/** Chooses what an answer left chosen; says whether that was notes of the open part. */
+export function choose(song: Song, selection: readonly SelectionItem[]): boolean {
+    const parts = selection.flatMap((s) => ('parts' in s ? s.parts : []));
+    if (song.stage === 'song') {
+        if (parts.length > 0 || selection.length === 0) song.chosenParts = parts;
+        return false;
+    }
+    const mine = selection.find((s) => 'notes' in s && s.part === song.open?.id);
+    if (!mine || !('notes' in mine)) return false;
+    song.selected = new Set(mine.notes);
+    const of = (id: number): number[] => selection.flatMap((s) => ('notes' in s && s.part === id ? s.notes : []));
+    if (song.beside.size > 0) song.beside = new Map([...song.beside.keys()].map((id) => [id, new Set(of(id))]));
+    song.selectionVersion++;
+    return true;
+}
