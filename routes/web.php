@@ -8,6 +8,7 @@ use App\Http\Controllers\GrooveController;
 use App\Http\Controllers\KeySetController;
 use App\Http\Controllers\RecipeController;
 use App\Http\Controllers\SetupController;
+use App\Http\Controllers\ShelfController;
 use App\Http\Controllers\SongController;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Route;
@@ -15,7 +16,7 @@ use Illuminate\Support\Facades\Route;
 // No id is longer; one that is names nothing.
 $id = '[0-9]{1,18}';
 
-Route::prefix('api')->where(['song' => $id, 'track' => $id, 'groove' => $id, 'set' => $id])->group(static function (): void {
+Route::prefix('api')->where(['song' => $id, 'track' => $id, 'groove' => $id, 'set' => $id, 'phrase' => $id])->group(static function (): void {
     // Answers at once and does nothing: whether the server is there, and what a request costs by itself.
     Route::get('alive', static fn (): Response => new Response('', 204));
     Route::get('setup', SetupController::class);
@@ -67,6 +68,14 @@ Route::prefix('api')->where(['song' => $id, 'track' => $id, 'groove' => $id, 'se
     Route::post('recipes/{recipe}/restore', [RecipeController::class, 'restore']);
     Route::get('recipes/{recipe}/file', [RecipeController::class, 'export']);
     Route::get('grooves/{groove}/file', [GrooveController::class, 'export']);
+    Route::post('songs/{song}/shelf', [ShelfController::class, 'keep']);
+    Route::get('shelf', [ShelfController::class, 'index']);
+    Route::post('shelf', [ShelfController::class, 'import']);
+    Route::get('shelf/{phrase}', [ShelfController::class, 'clip']);
+    Route::get('shelf/{phrase}/file', [ShelfController::class, 'export']);
+    Route::patch('shelf/{phrase}', [ShelfController::class, 'update']);
+    Route::delete('shelf/{phrase}', [ShelfController::class, 'destroy']);
+    Route::post('shelf/{phrase}/restore', [ShelfController::class, 'restore']);
 });
 
 Route::view('/', 'app');

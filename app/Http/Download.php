@@ -15,4 +15,15 @@ final class Download
 
         return new Response($json, 200, ['Content-Type' => 'application/json', 'Content-Disposition' => "attachment; filename*=UTF-8''".rawurlencode($clean)]);
     }
+
+    public static function midi(string $name, string $bytes): Response
+    {
+        $name = trim((string) preg_replace('/[^\p{L}\p{N} ._()-]+/u', ' ', $name)) ?: 'song';
+        $plain = trim((string) preg_replace('/[^A-Za-z0-9 ._()-]+/', '_', $name));
+
+        return new Response($bytes, 200, [
+            'Content-Type' => 'audio/midi',
+            'Content-Disposition' => sprintf("attachment; filename=\"%s.mid\"; filename*=UTF-8''%s.mid", $plain, rawurlencode($name)),
+        ]);
+    }
 }

@@ -63,6 +63,9 @@ final class PartsTest extends TestCase
         yield 'a marker set, moved, and another removed' => [[['edit' => 'marker-set', 'params' => ['name' => 'Gangway', 'at' => 960]], ['edit' => 'marker-move', 'params' => ['at' => 960, 'to' => 1920]], ['edit' => 'marker-remove', 'params' => ['at' => 0]]]];
         yield 'the song renamed' => [[['edit' => 'song-rename', 'params' => ['name' => 'Night boat']]]];
         yield 'points nudged and deleted' => [[['points' => true, 'edit' => 'nudge', 'params' => ['steps' => 1, 'by' => ['unit' => 'ticks', 'amount' => 30]]], ['edit' => 'delete']]];
+        yield 'a part that plays otherwise, goes round and is made real' => [[['parts' => true, 'edit' => 'part-plays', 'params' => ['transpose' => 5, 'delay' => -20]], ['parts' => true, 'edit' => 'part-loop', 'params' => ['until' => 40_000]], ['parts' => true, 'edit' => 'part-make-real']]];
+        yield 'a track with another sound and level, duplicated' => [[['tracks' => true, 'edit' => 'track-sound', 'params' => ['program' => 40]], ['tracks' => true, 'edit' => 'track-level', 'params' => ['volume' => 70]], ['tracks' => true, 'edit' => 'track-duplicate']]];
+        yield 'time put in and taken out' => [[['edit' => 'insert-time', 'params' => ['from' => 960, 'to' => 3840]], ['edit' => 'remove-time', 'params' => ['from' => 0, 'to' => 1920]]]];
         yield 'all notes of a part as a whole' => [[['parts' => true, 'edit' => 'transpose', 'params' => ['semitones' => 3]], ['tracks' => true, 'edit' => 'velocity-set', 'params' => ['value' => 33]]]];
     }
 
@@ -197,5 +200,38 @@ final class PartsTest extends TestCase
         self::assertStringContainsString($word, (string) $answer->json('detail'));
         self::assertSame($before, $this->whole($song));
         self::assertSame(0, Step::query()->count());
+    }
+
+    public function test_the_answer_says_what_is_heard_of_a_part_that_plays_otherwise(): void
+    {
+        $song = $this->pedalled();
+        $part = $song->parts()->firstOrFail()->id;
+        $answer = $this->do($song, [['edit' => 'part-plays', 'on' => ['parts' => [$part]], 'params' => ['transpose' => 12, 'velocity' => 50]]])->assertOk();
+        $answer->assertJsonPath("parts.$part.head.plays.words", '+12, 50 %')->assertJsonPath("parts.$part.sounds.notes.0.3", 72)->assertJsonPath("parts.$part.sounds.notes.0.4", 40);
+        // Read anew it is the same; and as it was, when taken back.
+        self::assertSame($answer->json("parts.$part.sounds"), $this->getJson("/api/songs/$song->id")->json('tracks.0.parts.0.sounds'));
+        $back = $this->postJson("/api/songs/$song->id/undo", ['base' => $song->refresh()->revision])->assertOk();
+        $back->assertJsonPath("parts.$part.head.plays", null)->assertJsonPath("parts.$part.sounds", null);
+    }
+
+    public function test_a_delay_is_heard_elsewhere_in_another_tempo_and_the_answer_says_so(): void
+    {
+        $song = $this->pedalled();
+        $part = $song->parts()->firstOrFail()->id;
+        $this->do($song, [['edit' => 'part-plays', 'on' => ['parts' => [$part]], 'params' => ['delay' => 100]]])->assertOk();
+        $answer = $this->do($song, [['edit' => 'tempo-set', 'params' => ['tempo' => 60, 'at' => 0]]])->assertOk();
+
+        self::assertSame(96, $answer->json("time.sounds.$part.sounds.notes.0.1"));
+    }
+
+    public function test_what_holds_at_the_end_of_a_window_is_let_go_and_told(): void
+    {
+        $song = $this->pedalled();
+        $part = $song->parts()->firstOrFail()->id;
+        self::assertSame([], $this->getJson("/api/songs/$song->id")->json('tracks.0.parts.0.letGo'));
+        $answer = $this->do($song, [['edit' => 'part-resize', 'on' => ['parts' => [$part]], 'params' => ['to' => 200]]])->assertOk();
+        $answer->assertJsonPath("parts.$part.letGo", [[200, 0xB0, 64, 0]]);
+        $louder = $this->do($song, [['edit' => 'track-level', 'on' => ['parts' => [$part]], 'params' => ['volume' => 90]]])->assertOk();
+        self::assertSame(90, $louder->json('tracks.0.volume'));
     }
 }

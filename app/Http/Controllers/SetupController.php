@@ -35,6 +35,8 @@ final class SetupController
             'passages' => array_map(static fn (Passage $p): array => ['id' => $p->id, 'name' => $p->name], Passage::all()),
             'ppq' => Timeline::PPQ,
             'programs' => GeneralMidi::PROGRAMS,
+            'families' => GeneralMidi::FAMILIES,
+            'kits' => GeneralMidi::KITS,
             'kept' => Stroke::KEPT,
             'drums' => GeneralMidi::DRUMS,
             'importLimit' => config('jactonic.import_limit'),

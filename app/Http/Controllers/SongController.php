@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Editing\History;
+use App\Http\Download;
 use App\Http\Problems;
 use App\Models\Song;
 use App\Models\Track;
@@ -75,13 +76,8 @@ final class SongController
     public function export(int $song): Response
     {
         $kept = Song::query()->findOrFail($song);
-        $name = trim((string) preg_replace('/[^\p{L}\p{N} ._()-]+/u', ' ', $kept->name)) ?: 'song';
-        $plain = trim((string) preg_replace('/[^A-Za-z0-9 ._()-]+/', '_', $name));
 
-        return new Response(Library::export($kept), 200, [
-            'Content-Type' => 'audio/midi',
-            'Content-Disposition' => sprintf("attachment; filename=\"%s.mid\"; filename*=UTF-8''%s.mid", $plain, rawurlencode($name)),
-        ]);
+        return Download::midi($kept->name, Library::export($kept));
     }
 
     /** Gives the song another name: an edit like others, which can be undone. */

@@ -29,10 +29,13 @@ final class GeneralMidi
         'Guitar Fret Noise', 'Breath Noise', 'Seashore', 'Bird Tweet', 'Telephone Ring', 'Helicopter', 'Applause', 'Gunshot',
     ];
 
-    /** By pitch. */
+    /** Eight programs each, in order. */
+    public const FAMILIES = ['Piano', 'Chromatic percussion', 'Organ', 'Guitar', 'Bass', 'Strings', 'Ensemble', 'Brass', 'Reed', 'Pipe', 'Synth lead', 'Synth pad', 'Synth effects', 'Ethnic', 'Percussive', 'Sound effects'];
+
     /** Kits of drums by program, as General MIDI 2 names them. */
     public const KITS = [0 => 'Drum kit', 8 => 'Room kit', 16 => 'Power kit', 24 => 'Electronic kit', 25 => 'Analog kit', 32 => 'Jazz kit', 40 => 'Brush kit', 48 => 'Orchestra kit', 56 => 'SFX kit'];
 
+    /** By pitch. */
     public const DRUMS = [
         35 => 'Acoustic Bass Drum', 'Bass Drum 1', 'Side Stick', 'Acoustic Snare', 'Hand Clap', 'Electric Snare', 'Low Floor Tom', 'Closed Hi-Hat',
         'High Floor Tom', 'Pedal Hi-Hat', 'Low Tom', 'Open Hi-Hat', 'Low-Mid Tom', 'Hi-Mid Tom', 'Crash Cymbal 1', 'High Tom',

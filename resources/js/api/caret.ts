@@ -28,7 +28,7 @@ export function moveCaret(song: Song, steps: number, by: unknown, then?: () => v
         kind: 'ask',
         ask: async () => {
             const part = song.open;
-            const { tick } = await song.read<{ tick: number }>('caret-step', { steps: total, by });
+            const { tick } = await song.read<{ tick: number }>('caret-step', { steps: total, by }, song.onGrid());
             if (part !== song.open) return;
             song.putCaret(tick);
             if (then) song.queue.runInTurn(then);

@@ -200,6 +200,13 @@ export class Song extends Head {
         ];
     }
 
+    /** What says the grid that counts: what is chosen, else a part on the track of the caret, else any. */
+    onGrid(): On[] {
+        if (this.stage === 'roll' || this.chosenParts.length > 0) return this.on();
+        const part = this.tracks.find((t) => t.id === this.caretTrack)?.parts[0] ?? this.parts.values().next().value;
+        return part ? [{ parts: [part.id] }] : [];
+    }
+
     /** Where commands are asked for. */
     context(): Context {
         return {
@@ -315,7 +322,7 @@ export class Song extends Head {
 
     /** Asks a reading about what is chosen, in its turn. */
     ask<T>(reading: string, params: () => Record<string, unknown>, then: (answer: T) => void): void {
-        this.queue.push({ kind: 'ask', ask: () => this.read<T>(reading, params()).then(then) });
+        this.queue.push({ kind: 'ask', ask: () => this.read<T>(reading, params(), this.onGrid()).then(then) });
     }
 
     read<T>(reading: string, params: Record<string, unknown>, on: On[] = this.on()): Promise<T> {

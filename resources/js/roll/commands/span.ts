@@ -1,7 +1,14 @@
 import type { Handler } from '../../keys/keys.svelte';
 import { recorder } from '../../sound/recorder.svelte';
 import { transport } from '../../sound/transport.svelte';
-import type { Sheet } from '../sheet.svelte';
+import type { Lines } from '../../api/lines';
+import type { Song } from '../../api/song.svelte';
+
+/** A page on which there is a span: the roll, or the song's. */
+export interface InTime {
+    readonly song: Song;
+    readonly part: { readonly lines: Lines };
+}
 
 interface Found {
     from: number;
@@ -10,7 +17,7 @@ interface Found {
 }
 
 /** Makes the span; whether it is looped stays as it was, unless that is said. */
-export function setSpan(sheet: Sheet, from: number, to: number, on?: boolean, said?: string): void {
+export function setSpan(sheet: InTime, from: number, to: number, on?: boolean, said?: string): void {
     const { song, part } = sheet;
     if (recorder.on) return song.tell('The span stays as it is while a take is recorded.');
     if (to <= from) return song.tell('A span ends after it begins: nothing changed.');
@@ -21,7 +28,7 @@ export function setSpan(sheet: Sheet, from: number, to: number, on?: boolean, sa
 }
 
 /** Asks which span is meant: what that is, is the server's to say. */
-export function askSpan(sheet: Sheet, params: Record<string, unknown>, on?: boolean): void {
+export function askSpan(sheet: InTime, params: Record<string, unknown>, on?: boolean): void {
     sheet.song.ask<Found>(
         'span',
         () => params,
@@ -29,7 +36,7 @@ export function askSpan(sheet: Sheet, params: Record<string, unknown>, on?: bool
     );
 }
 
-export function spans(sheet: Sheet): Record<string, Handler> {
+export function spans(sheet: InTime): Record<string, Handler> {
     const { song } = sheet;
     return {
         span: (p) =>

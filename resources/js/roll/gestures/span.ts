@@ -1,11 +1,11 @@
 import { transport } from '../../sound/transport.svelte';
 import type { Gesture } from '../../stage/hands';
-import { setSpan } from '../commands/span';
-import type { Sheet } from '../sheet.svelte';
+import type { View } from '../../stage/view';
+import { setSpan, type InTime } from '../commands/span';
 import { DRAG_FROM } from './drag';
 
 /** In the ruler: a click puts the caret and the playhead there, a drag makes the span. */
-export function drawSpan(sheet: Sheet): Gesture {
+export function drawSpan(sheet: InTime & { readonly view: View; snapped(tick: number, free?: boolean): number }): Gesture {
     let from = { x: 0, tick: 0 };
     return {
         begin({ x, button }) {

@@ -1,4 +1,4 @@
-import type { Part } from '../../api/part.svelte';
+import type { Lines } from '../../api/lines';
 import type { Time } from '../../api/time';
 import type { Colours } from '../../stage/colours';
 import type { View } from '../../stage/view';
@@ -17,7 +17,7 @@ export interface Marks {
 export function paintRuler(
     ctx: CanvasRenderingContext2D,
     view: View,
-    part: Part,
+    part: { readonly lines: Lines },
     time: Time,
     marks: Marks,
     height: number,
@@ -108,5 +108,31 @@ function paintChanges(ctx: CanvasRenderingContext2D, view: View, time: Time, c: 
         ctx.fillStyle = c.ink;
         // A width without end would draw nothing.
         ctx.fillText(text, x + 5, 13, Math.min(room, view.width));
+    });
+}
+
+/** Markers, each a flag with its name. */
+export function markerFlags(
+    ctx: CanvasRenderingContext2D,
+    view: View,
+    time: Time,
+    top: number,
+    c: Colours,
+): void {
+    ctx.font = `italic 12px ${c.font}`;
+    ctx.textBaseline = 'alphabetic';
+    time.markers.forEach(([tick, name], i) => {
+        const x = view.x(tick);
+        const room = (time.markers[i + 1] ? view.x(time.markers[i + 1]![0]) : Infinity) - x - 14;
+        if (x > view.width || x + 200 < 0 || room < 0) return;
+        ctx.fillStyle = c.trouble;
+        ctx.beginPath();
+        ctx.moveTo(x, top);
+        ctx.lineTo(x + 7, top + 4);
+        ctx.lineTo(x, top + 8);
+        ctx.fill();
+        ctx.fillRect(x, top, 1, 14);
+        ctx.fillStyle = c.ink;
+        if (room > 12) ctx.fillText(name, x + 10, top + 9, Math.min(room, 200));
     });
 }

@@ -1,0 +1,103 @@
+<script lang="ts">
+    import type { Track } from '../api/song.svelte';
+    import { does } from '../keys/does';
+    import Rename from '../views/Rename.svelte';
+    import { level, renameTrack } from './commands/make';
+    import type { Desk } from './desk.svelte';
+
+    let { desk }: { desk: Desk } = $props();
+    const { song } = $derived(desk);
+    let renaming = $state<number | null>(null);
+
+    const here = (track: Track) => (): void => {
+        song.stage = 'song';
+        song.caretTrack = track.id;
+        // What is done to the track is done to this one.
+        if (!desk.chosen.every((p) => p.trackId === track.id)) desk.choose([]);
+    };
+    const side = (pan: number): string => (pan === 64 ? 'middle' : pan < 64 ? `${64 - pan} left` : `${pan - 64} right`);
+
+    function rename(track: Track, name: string): void {
+        renaming = null;
+        if (name !== track.name) song.do(renameTrack(track.id, name));
+    }
+</script>
+
+<div class="relative overflow-hidden border-r border-base-content/40" data-testid="heads">
+    {#each song.tracks as track, t (track.id)}
+        {@const name = track.name || `Track ${t + 1}`}
+        <div
+            class="absolute inset-x-0 flex gap-2 overflow-hidden border-b border-base-300 pr-2 {track.id === song.caretTrack
+                ? 'bg-base-200'
+                : ''}"
+            style:top="{t * desk.row - desk.top}px"
+            style:height="{desk.row}px"
+            data-testid="track-head"
+        >
+            <span class="my-1 w-1.5 shrink-0 rounded-r" style:background="var(--tint-{t % 6})"></span>
+            <div class="flex min-w-0 flex-1 flex-col justify-center">
+                {#if renaming === track.id}
+                    <Rename {name} onDone={(n) => rename(track, n)} onCancel={() => (renaming = null)} />
+                {:else}
+                    <button
+                        type="button"
+                        tabindex="-1"
+                        data-field
+                        class="block truncate text-left leading-snug font-semibold"
+                        title="The caret to this track; a second click renames it"
+                        onclick={here(track)}
+                        ondblclick={() => (renaming = track.id)}>{name}</button
+                    >
+                {/if}
+                <button
+                    type="button"
+                    class="link block truncate text-left text-sm leading-snug no-underline hover:underline"
+                    title="Sound of the track"
+                    {@attach does('panel', { name: 'sound' }, here(track))}>{track.instrument || 'No sound yet'}</button
+                >
+                {#if desk.row >= 70}
+                    <span class="flex items-center gap-1 text-xs">
+                        <input
+                            type="range"
+                            min="0"
+                            max="127"
+                            value={track.volume}
+                            class="range w-20 range-xs"
+                            aria-label="Volume of {name}"
+                            title="Volume {track.volume}"
+                            onchange={(e) => song.do(level(track.id, { volume: Number(e.currentTarget.value) }))}
+                        />
+                        <input
+                            type="range"
+                            min="0"
+                            max="127"
+                            value={track.pan}
+                            class="range w-12 range-xs"
+                            aria-label="Pan of {name}"
+                            title="Pan: {side(track.pan)}"
+                            onchange={(e) => song.do(level(track.id, { pan: Number(e.currentTarget.value) }))}
+                            ondblclick={() => song.do(level(track.id, { pan: 64 }))}
+                        />
+                        <span class="w-6 text-right tabular-nums">{track.volume}</span>
+                    </span>
+                {/if}
+            </div>
+            <div class="flex flex-col justify-center gap-1">
+                <button
+                    class="btn btn-xs {track.muted ? 'btn-neutral' : 'btn-outline border-base-300'}"
+                    aria-pressed={track.muted}
+                    aria-label="Mute {name}"
+                    title="Mute the track"
+                    {@attach does('track', { what: 'muted' }, here(track))}>mute</button
+                >
+                <button
+                    class="btn btn-xs {track.soloed ? 'btn-accent' : 'btn-outline border-base-300'}"
+                    aria-pressed={track.soloed}
+                    aria-label="Solo {name}"
+                    title="Solo the track"
+                    {@attach does('track', { what: 'soloed' }, here(track))}>solo</button
+                >
+            </div>
+        </div>
+    {/each}
+</div>

@@ -1,0 +1,68 @@
+<script lang="ts">
+    import type { Part } from '../api/part.svelte';
+    import { addressOf } from '../router.svelte';
+    import { wordsOf } from './commands/walk';
+    import type { Desk } from './desk.svelte';
+
+    interface Props {
+        desk: Desk;
+        part: Part;
+        tint: number;
+        chosen: boolean;
+        heard: boolean;
+    }
+    let { desk, part, tint, chosen, heard }: Props = $props();
+
+    const box = $derived.by(() => {
+        void desk.scaled;
+        void part.version;
+        void desk.song.tracks;
+        const { from, to, y, h } = desk.boxOf(part);
+        const { scale } = desk.view;
+        return { x: from * scale, w: Math.max(3, (to - from) * scale), y: (void desk.row, y), h };
+    });
+    const elsewhere = $derived(desk.song.elsewhere.at?.part === part.id);
+    const words = $derived((void part.version, wordsOf(part)));
+    const plays = $derived(part.head.plays?.words ?? '');
+
+    function focused(): void {
+        if (!chosen && desk.song.stage === 'song') desk.choose([part], part);
+    }
+</script>
+
+<a
+    class="absolute overflow-hidden rounded-sm border bg-base-100 outline-offset-1 select-none {chosen
+        ? 'z-10 border-2 border-primary'
+        : 'border-base-content/50'} {part.head.muted || elsewhere ? 'border-dashed' : ''} {heard && !part.head.muted
+        ? ''
+        : 'text-base-content/70'}"
+    style:left="{box.x}px"
+    style:width="{box.w}px"
+    style:top="{box.y}px"
+    style:height="{box.h}px"
+    style:border-left="4px solid var(--tint-{tint})"
+    href={addressOf({ at: 'roll', song: desk.song.id, part: part.id })}
+    draggable="false"
+    title={elsewhere ? 'Open in another window' : undefined}
+    data-testid="part"
+    data-part={part.id}
+    aria-current={chosen}
+    aria-label={words}
+    onfocus={focused}
+    onclick={(e) => e.preventDefault()}
+>
+    <span class="flex h-[17px] items-baseline gap-1.5 overflow-hidden pl-1 text-xs leading-[17px] whitespace-nowrap">
+        <span class="truncate {chosen ? 'font-semibold' : ''}">{part.name}</span>
+        {#if part.head.muted}<span class="italic">muted</span>{/if}
+        {#if plays}<span class="shrink-0 rounded-xs bg-base-200 px-1 font-semibold">{plays}</span>{/if}
+    </span>
+    {#if chosen && box.w > 16}
+        <span class="fold pointer-events-none absolute top-0 right-0 size-2.5 bg-primary" aria-hidden="true"></span>
+    {/if}
+</a>
+
+<style>
+    .fold {
+        clip-path: polygon(0 0, 100% 0, 100% 100%);
+    }
+</style>

@@ -1,0 +1,231 @@
+<script lang="ts">
+    import { onMount, untrack } from 'svelte';
+    import type { Part } from '../api/part.svelte';
+    import type { Song } from '../api/song.svelte';
+    import { keys } from '../keys/keys.svelte';
+    import { reach } from '../keys/reach.svelte';
+    import Surface from '../roll/Surface.svelte';
+    import { transport } from '../sound/transport.svelte';
+    import { theme } from '../theme.svelte';
+    import { panels } from '../views/panels.svelte';
+    import { commandsOf } from './commands';
+    import { Desk, type LayerName } from './desk.svelte';
+    import { handsOf, partAt } from './gestures';
+    import Heads from './Heads.svelte';
+    import { layersOf } from './layers';
+    import PartSheet from './PartSheet.svelte';
+    import { HEADS, RULER } from './sizes';
+
+    interface Props {
+        song: Song;
+        onHover: (words: string) => void;
+        /** Opens a part in the roll. */
+        onOpen: (part: Part) => void;
+        onDesk: (desk: Desk) => void;
+        /** Something is asked for where the second button was pressed. */
+        onMenu: (at: { x: number; y: number; on: 'part' | 'staff' }) => void;
+    }
+    let { song, onHover, onOpen, onDesk, onMenu }: Props = $props();
+
+    let body: HTMLElement;
+    let canvases: Record<LayerName, HTMLCanvasElement> = $state.raw({} as never);
+    let playhead: HTMLElement;
+    let caret: HTMLElement;
+    const desk = untrack(() => new Desk(song, (words) => onHover(words)));
+    untrack(() => onDesk(desk));
+    const hands = handsOf(
+        desk,
+        () => canvases.notes.parentElement!,
+        () => canvases.ruler.parentElement!,
+    );
+    const chosen = $derived(new Set(song.chosenParts));
+    desk.holding = () => hands.staves.held !== null || hands.ruler.held !== null;
+    desk.place = place;
+
+    function place(): void {
+        const { view } = desk;
+        const put = (line: HTMLElement, x: number): void => {
+            line.style.transform = `translateX(${x}px)`;
+            line.style.visibility = x < -1 || x > view.width ? 'hidden' : 'visible';
+        };
+        put(playhead, view.x(transport.tick));
+        put(caret, Math.round(view.x(song.caret.tick)));
+        body.dataset.drawn = [song.revision, view.left, view.scale, desk.top, desk.row].join(' ');
+    }
+
+    function resize(): void {
+        const { width, height } = canvases.notes.parentElement!.getBoundingClientRect();
+        const first = desk.view.width === 0;
+        desk.view.resize(width, height);
+        desk.stage.fit();
+        if (first) {
+            if (song.seenSong) Object.assign(desk.view, song.seenSong);
+            else desk.fit(0, Math.max(song.end / 8, ...[...song.parts.values()].map((p) => desk.endOf(p))));
+        }
+        desk.scroll(0, 0);
+        desk.touchAll();
+    }
+
+    function cancel(): boolean {
+        const held = desk.holding();
+        hands.staves.cancel();
+        hands.ruler.cancel();
+        return held;
+    }
+
+    function press(e: PointerEvent): void {
+        song.stage = 'song';
+        body.focus({ preventScroll: true });
+        hands.staves.down(e);
+    }
+
+    function wheel(e: WheelEvent): void {
+        e.preventDefault();
+        const unit = e.deltaMode === 1 ? 18 : 1;
+        const { x } = hands.staves.at(e);
+        if (e.ctrlKey || e.metaKey) {
+            if (e.shiftKey) desk.setRow(desk.row * Math.exp(-e.deltaY * unit * 0.002));
+            else desk.view.zoomTime(Math.exp(-e.deltaY * unit * 0.0022), x);
+        } else if (e.shiftKey && e.deltaX === 0) desk.scroll(e.deltaY * unit, 0);
+        else desk.scroll(e.deltaX * unit, e.deltaY * unit);
+    }
+
+    function twice(e: MouseEvent): void {
+        const { x, y } = hands.staves.at(e);
+        const hit = partAt(desk, x, y);
+        if (hit) onOpen(hit.part);
+    }
+
+    function menu(e: MouseEvent): void {
+        e.preventDefault();
+        const { x, y } = hands.staves.at(e);
+        onMenu({ x: e.clientX, y: e.clientY, on: partAt(desk, x, y) ? 'part' : 'staff' });
+    }
+
+    onMount(() => {
+        for (const [name, spec] of Object.entries(layersOf(desk)))
+            desk.stage.add(name as LayerName, canvases[name as LayerName], spec);
+        const observer = new ResizeObserver(resize);
+        observer.observe(canvases.notes.parentElement!);
+        song.stage = 'song';
+        const last = song.lastPart;
+        song.caretTrack = last?.trackId ?? song.tracks[0]?.id ?? null;
+        desk.at = last?.id ?? null;
+        resize();
+        if (last && song.chosenParts.length === 0) desk.choose([last], last);
+        body.focus({ preventScroll: true });
+        transport.onFrame = (tick) => desk.onFrame(tick);
+        song.onCaret = () => {
+            desk.revealTime(song.caret.tick, song.caret.tick + 1);
+            song.tell(`Caret at ${song.time.position(song.caret.tick, desk.lines)}.`);
+        };
+        reach.things = () => [];
+        return () => {
+            song.onCaret = () => {};
+            transport.onFrame = () => {};
+            song.seenSong = { left: desk.view.left, scale: desk.view.scale };
+            song.stage = 'roll';
+            observer.disconnect();
+            desk.stage.close();
+        };
+    });
+    // Keys mean parts while this is where one works; a roll underneath has its own.
+    $effect(() => {
+        if (song.stage !== 'song') return;
+        return untrack(() => keys.handle(commandsOf(desk, cancel, onOpen)));
+    });
+    $effect(() => {
+        void song.revisionShown;
+        void song.tracks;
+        void song.chosenParts;
+        void song.end;
+        desk.view.end = song.end;
+        if (desk.view.width > 0) desk.touchAll();
+    });
+    $effect(() => {
+        void song.caret;
+        void song.caretTrack;
+        void transport.loop;
+        void desk.shown;
+        void desk.row;
+        void desk.top;
+        if (desk.view.width > 0) untrack(() => desk.touchAll());
+    });
+    $effect(() => {
+        void theme.version;
+        if (desk.view.width > 0) untrack(() => desk.recolour());
+    });
+    $effect(() => {
+        desk.view.covered = panels.open && panels.open.name !== 'commands' ? 384 : 0;
+    });
+    // The part walked to has the focus, for those who hear where they are.
+    $effect(() => {
+        void song.chosenParts;
+        if (song.stage === 'song' && !panels.open)
+            body.querySelector<HTMLElement>(`[data-part="${desk.at}"]`)?.focus({ preventScroll: true });
+    });
+</script>
+
+<!-- svelte-ignore a11y_no_noninteractive_tabindex -->
+<section
+    bind:this={body}
+    class="grid min-h-0 flex-1 outline-none"
+    style:grid-template-columns="{HEADS}px 1fr"
+    style:grid-template-rows="{RULER}px 1fr"
+    aria-label="Tracks and parts of {song.name}, {song.chosenParts.length} chosen"
+    role="application"
+    tabindex="-1"
+    data-testid="staves"
+    onwheel={wheel}
+>
+    <div class="border-r border-b border-base-content/40"></div>
+    <Surface hand={hands.ruler} testid="song-ruler">
+        <canvas bind:this={canvases.ruler} class="absolute inset-0 size-full"></canvas>
+    </Surface>
+    <Heads {desk} />
+    <Surface
+        hand={hands.staves}
+        testid="sheets"
+        cursor={desk.cursor}
+        onpointerdown={press}
+        onpointerleave={() => onHover('')}
+        ondblclick={twice}
+        oncontextmenu={menu}
+    >
+        <canvas bind:this={canvases.grid} class="absolute inset-0 size-full"></canvas>
+        <div
+            class="absolute top-0 left-0"
+            style:transform="translate({-(desk.moved, desk.view.left) * desk.view.scale}px, {-desk.top}px)"
+        >
+            {#each song.tracks as track, t (track.id)}
+                {#each track.parts as part (part.id)}
+                    <PartSheet {desk} {part} tint={t % 6} chosen={chosen.has(part.id)} heard={song.audible(track)} />
+                {/each}
+            {/each}
+        </div>
+        <canvas bind:this={canvases.notes} class="pointer-events-none absolute inset-0 size-full"></canvas>
+        <canvas bind:this={canvases.overlay} class="pointer-events-none absolute inset-0 size-full"></canvas>
+        <div
+            bind:this={caret}
+            class="caret pointer-events-none absolute top-0 left-0 w-px"
+            style:height="{song.tracks.length * desk.row - desk.top}px"
+            data-testid="song-caret"
+        >
+            <span class="caret-row absolute w-1.5" style:top="{desk.y(desk.trackIndex)}px" style:height="{desk.row}px"
+            ></span>
+        </div>
+        {#if song.elsewhere.at}
+            <div
+                class="pointer-events-none absolute inset-y-0 left-0 border-l border-dashed border-base-content"
+                style:transform="translateX({(desk.moved, desk.view.x(song.elsewhere.at.tick))}px)"
+                title="The caret in another window"
+                data-testid="other-caret"
+            ></div>
+        {/if}
+        <div
+            bind:this={playhead}
+            class="playhead pointer-events-none absolute inset-y-0 left-0 w-px"
+            data-testid="song-playhead"
+        ></div>
+    </Surface>
+</section>

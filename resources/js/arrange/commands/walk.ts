@@ -1,0 +1,80 @@
+import type { Part } from '../../api/part.svelte';
+import type { Desk } from '../desk.svelte';
+
+/** Goes to the next part in time on a track, or to the nearest in time on the track above or below; `take` takes it in. */
+export function beside(desk: Desk, x: number, y: number, take: boolean): void {
+    const { song } = desk;
+    const here = song.parts.get(desk.at ?? -1) ?? desk.chosen[0];
+    const found = here && song.chosenParts.length > 0 ? next(desk, here, x, y) : atCaret(desk, x, y);
+    if (!found) return song.tell('There is no part that way.');
+    const others = take ? desk.chosen.filter((p) => p !== found) : [];
+    desk.choose([...others, found], found);
+    told(desk);
+}
+
+function next(desk: Desk, here: Part, x: number, y: number): Part | undefined {
+    const { tracks } = desk.song;
+    const parts = tracks[desk.indexOf(here)]?.parts ?? [];
+    if (x !== 0) return parts[parts.indexOf(here) + x];
+    for (let t = desk.indexOf(here) + y; t >= 0 && t < tracks.length; t += y)
+        if (tracks[t]!.parts.length > 0) return nearest(tracks[t]!.parts, here.head.from);
+    return undefined;
+}
+
+/** With nothing chosen: from the caret on. */
+function atCaret(desk: Desk, x: number, y: number): Part | undefined {
+    const { song } = desk;
+    const { tick } = song.caret;
+    const parts = song.tracks[desk.trackIndex]?.parts ?? [];
+    const under = parts.find((p) => p.head.from <= tick && desk.endOf(p) > tick);
+    if (x === 0 && y === 0) return under;
+    if (x > 0) return under ?? parts.find((p) => p.head.from >= tick) ?? parts.at(-1);
+    if (x < 0) return under ?? parts.findLast((p) => p.head.from <= tick) ?? parts[0];
+    const track = song.tracks[Math.max(0, Math.min(song.tracks.length - 1, desk.trackIndex + (under ? y : 0)))];
+    return under && track === song.tracks[desk.trackIndex] ? under : track && nearest(track.parts, tick);
+}
+
+function nearest(parts: readonly Part[], tick: number): Part | undefined {
+    return parts.reduce<Part | undefined>(
+        (best, p) => (!best || Math.abs(p.head.from - tick) < Math.abs(best.head.from - tick) ? p : best),
+        undefined,
+    );
+}
+
+/** Chooses several parts: all, those of the track, the others, those in the span. */
+export function chooseMany(desk: Desk, which: string): void {
+    const { song } = desk;
+    const all = song.tracks.flatMap((t) => t.parts);
+    const chosen = new Set(song.chosenParts);
+    if (which === 'span' && !song.span) return song.tell('There is no span.');
+    const found = all.filter((p) =>
+        which === 'track'
+            ? p.trackId === desk.track?.id
+            : which === 'others'
+              ? !chosen.has(p.id)
+              : which === 'span'
+                ? p.head.from < song.span!.to && desk.endOf(p) > song.span!.from
+                : true,
+    );
+    desk.choose(found, found.find((p) => p.id === desk.at) ?? found[0]);
+    told(desk);
+}
+
+export function told({ song, chosen }: Desk): void {
+    const [only, more] = chosen;
+    song.tell(only && !more ? wordsOf(only) : chosen.length === 0 ? 'Nothing is chosen.' : `${chosen.length} parts chosen.`);
+}
+
+/** A part, as it is read out. */
+export function wordsOf(part: Part): string {
+    const { head, lines, notes, name } = part;
+    const bar = (tick: number): number => lines.barAt(tick).index + 1;
+    const end = head.to === null ? '' : `–${bar(head.to - 1)}`;
+    const plays = head.plays;
+    const extras = [
+        plays?.words ? `plays ${plays.words}` : '',
+        plays && plays.until > (head.to ?? 0) ? `goes round to bar ${bar(plays.until - 1)}` : '',
+        head.muted ? 'muted' : '',
+    ].filter(Boolean);
+    return [`${name}: bar ${bar(head.from)}${end}, ${notes.size === 1 ? '1 note' : `${notes.size} notes`}`, ...extras].join(', ') + '.';
+}
