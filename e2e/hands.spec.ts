@@ -265,8 +265,8 @@ test('the grid of all parts at once, by key from the roll and on the song’s pa
     await expect.poll(grids).toEqual(['1/8T', '1/8T']);
     // Esc lets go of several before it leaves.
     await press(page, 'Escape');
-    await said(page, '1 part chosen.');
-    await press(page, '5');
+    await said(page, 'Nothing is chosen');
+    await press(page, 'd', '5');
     await expect.poll(grids).toEqual(['1/16', '1/8T']);
 });
 

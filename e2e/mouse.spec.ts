@@ -20,11 +20,11 @@ test('a song is worked by mouse too: opened, muted, soloed, renamed, played from
     await expect(page.getByRole('heading', { name: 'By hand' })).toBeVisible();
     await said(page, 'By mouse is now By hand.');
 
-    const ruler = page.getByRole('button', { name: /^Bars/ });
+    const ruler = page.getByTestId('song-ruler');
     const box = (await ruler.boundingBox())!;
     await ruler.click({ position: { x: box.width / 2, y: box.height - 6 } });
     await expect(page.getByTestId('position')).toHaveText(/^[45]\.1\.1$/);
-    await page.getByTestId('part').click();
+    await page.getByTestId('part').dblclick();
     await expect(page.getByTestId('part-name')).toHaveText('Left hand');
 });
 

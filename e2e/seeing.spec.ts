@@ -209,7 +209,7 @@ test('two windows of a song stay together: the caret is seen, and a part chosen 
     await expect(other.getByTestId('other-caret')).toBeAttached();
     await expect(other.getByTitle('Open in another window')).toContainText('Bass');
     await other.bringToFront();
-    await other.keyboard.press('ArrowDown');
+    await other.keyboard.press('s');
     await expect(page.getByRole('heading', { name: 'Kit' })).toBeAttached();
     await expect(other.getByTitle('Open in another window')).toContainText('Kit');
     await other.close();

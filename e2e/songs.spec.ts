@@ -36,16 +36,19 @@ test('the tracks and parts of a song are walked by key and a part opens', async 
     const focused = page.locator('[data-chosen=true]');
     await expect(focused).toBeFocused();
     await expect(focused).toHaveAttribute('aria-label', /^Piano, quay/);
-    await page.keyboard.press('ArrowRight');
+    await page.keyboard.press('d');
     await expect(focused).toHaveAttribute('aria-label', /^Piano, water/);
-    await page.keyboard.press('ArrowDown');
+    await page.keyboard.press('s');
     await expect(focused).toHaveAttribute('aria-label', /^Bass, water/);
-    for (let i = 0; i < 5; i++) await page.keyboard.press('ArrowDown');
+    for (let i = 0; i < 5; i++) await page.keyboard.press('s');
     await expect(focused).toHaveAttribute('aria-label', /^Pad, water/);
     await page.keyboard.press('Enter');
     await expect(page.getByTestId('part-name')).toHaveText('Pad, water');
     await page.keyboard.press('o');
     await expect(focused).toHaveAttribute('aria-label', /^Pad, water/);
+    // Esc lets go of what is chosen before it leaves.
+    await page.keyboard.press('Escape');
+    await said(page, 'Nothing is chosen');
     await page.keyboard.press('Escape');
     await expect(page.getByRole('heading', { name: 'Songs' })).toBeVisible();
 });

@@ -146,21 +146,22 @@ final class Arranging
             ['Mod+Alt+ArrowUp', 'part-move', 'to the track above', ['tracks' => -1]],
             ['Mod+Alt+ArrowDown', 'part-move', 'to the track below', ['tracks' => 1]],
         ];
-        foreach (['Right' => [1, 'later', 'next'], 'Left' => [-1, 'earlier', 'previous']] as $arrow => [$way, $words, $edge]) {
-            $bracket = "Bracket$arrow";
-            $rows = [...$rows,
-                ["Arrow$arrow", 'part-move', "part $words", ['steps' => $way, 'by' => self::GRID]],
-                ["Shift+Arrow$arrow", 'part-move', "part a bar $words", ['steps' => $way, 'by' => self::BAR]],
-                ["Alt+Arrow$arrow", 'part-move', "part a nudge step $words", ['steps' => $way]],
-                ["Mod+Arrow$arrow", 'part-resize', "end $words", ['steps' => $way, 'by' => self::GRID]],
-                ["Mod+Shift+Arrow$arrow", 'part-resize', "end a bar $words", ['steps' => $way, 'by' => self::BAR]],
-                ["Alt+Shift+Arrow$arrow", 'part-snap', "to the $edge line", ['steps' => $way]],
-                ["Mod+Alt+Arrow$arrow", 'part-slide', "contents $words", ['steps' => $way]],
-                [$bracket, 'part-move', "to the $edge edge", ['edge' => $edge]],
-                ["Shift+$bracket", 'part-resize', "end to the $edge edge", ['next' => $edge]],
-                ["Mod+$bracket", 'part-resize', "start $words", ['steps' => $way, 'edge' => 'start', 'by' => self::GRID]],
-                ["Mod+Alt+Shift+Arrow$arrow", 'track-level', 'pan to the '.strtolower($arrow), ['panBy' => $way * 8]],
-            ];
+        // What goes to the right and what goes to the left beside one another.
+        $kinds = [
+            static fn (string $to, int $way, string $words): array => ["Arrow$to", 'part-move', "part $words", ['steps' => $way, 'by' => self::GRID]],
+            static fn (string $to, int $way, string $words): array => ["Shift+Arrow$to", 'part-move', "part a bar $words", ['steps' => $way, 'by' => self::BAR]],
+            static fn (string $to, int $way, string $words): array => ["Alt+Arrow$to", 'part-move', "part a nudge step $words", ['steps' => $way]],
+            static fn (string $to, int $way, string $words): array => ["Mod+Arrow$to", 'part-resize', "end $words", ['steps' => $way, 'by' => self::GRID]],
+            static fn (string $to, int $way, string $words): array => ["Mod+Shift+Arrow$to", 'part-resize', "end a bar $words", ['steps' => $way, 'by' => self::BAR]],
+            static fn (string $to, int $way, string $words, string $edge): array => ["Alt+Shift+Arrow$to", 'part-snap', "to the $edge line", ['steps' => $way]],
+            static fn (string $to, int $way, string $words): array => ["Mod+Alt+Arrow$to", 'part-slide', "contents $words", ['steps' => $way]],
+            static fn (string $to, int $way, string $words, string $edge): array => ["Bracket$to", 'part-move', "to the $edge edge", ['edge' => $edge]],
+            static fn (string $to, int $way, string $words, string $edge): array => ["Shift+Bracket$to", 'part-resize', "end to the $edge edge", ['next' => $edge]],
+            static fn (string $to, int $way, string $words): array => ["Mod+Bracket$to", 'part-resize', "start $words", ['steps' => $way, 'edge' => 'start', 'by' => self::GRID]],
+            static fn (string $to, int $way): array => ["Mod+Alt+Shift+Arrow$to", 'track-level', 'pan to the '.strtolower($to), ['panBy' => $way * 8]],
+        ];
+        foreach ($kinds as $kind) {
+            array_push($rows, $kind('Right', 1, 'later', 'next'), $kind('Left', -1, 'earlier', 'previous'));
         }
 
         return $rows;

@@ -55,6 +55,8 @@ export class Song extends Head {
     private home: Part | null = null;
     /** The stretch of time that was last seen of a part, and how high its rows were. */
     seen: { left: number; scale: number; row: number } | null = null;
+    /** The stretch of time that was last seen of the song page. */
+    seenSong: { left: number; scale: number } | null = null;
     selectionVersion = $state(0);
 
     /** A place in time and pitch of the open part, to work at. */

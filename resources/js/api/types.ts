@@ -343,6 +343,8 @@ export interface Setup {
     ppq: number;
     /** Sounds of General MIDI, by number. */
     programs: string[];
+    families: string[];
+    kits: Record<string, string>;
     importLimit: number;
 }
 

@@ -27,7 +27,8 @@
     {#each song.tracks as track, t (track.id)}
         {@const name = track.name || `Track ${t + 1}`}
         <div
-            class="absolute inset-x-0 flex gap-2 overflow-hidden border-b border-base-300 pr-2 {track.id === song.caretTrack
+            class="absolute inset-x-0 flex gap-2 overflow-hidden border-b border-base-300 pr-2 {track.id ===
+            song.caretTrack
                 ? 'bg-base-200'
                 : ''}"
             style:top="{t * desk.row - desk.top}px"
@@ -56,29 +57,30 @@
                     {@attach does('panel', { name: 'sound' }, here(track))}>{track.instrument || 'No sound yet'}</button
                 >
                 {#if desk.row >= 70}
-                    <span class="flex items-center gap-1 text-xs">
+                    <span class="flex items-center gap-1.5 text-xs">
+                        <span class="w-6 tabular-nums" aria-hidden="true">{track.volume}</span>
                         <input
                             type="range"
                             min="0"
                             max="127"
                             value={track.volume}
-                            class="range w-20 range-xs"
+                            class="level w-20"
                             aria-label="Volume of {name}"
                             title="Volume {track.volume}"
                             onchange={(e) => song.do(level(track.id, { volume: Number(e.currentTarget.value) }))}
                         />
+                        <span aria-hidden="true">pan</span>
                         <input
                             type="range"
                             min="0"
                             max="127"
                             value={track.pan}
-                            class="range w-12 range-xs"
+                            class="level w-11"
                             aria-label="Pan of {name}"
                             title="Pan: {side(track.pan)}"
                             onchange={(e) => song.do(level(track.id, { pan: Number(e.currentTarget.value) }))}
                             ondblclick={() => song.do(level(track.id, { pan: 64 }))}
                         />
-                        <span class="w-6 text-right tabular-nums">{track.volume}</span>
                     </span>
                 {/if}
             </div>
@@ -101,3 +103,26 @@
         </div>
     {/each}
 </div>
+
+<style>
+    .level {
+        height: 1rem;
+        appearance: none;
+        background: linear-gradient(var(--color-base-content), var(--color-base-content)) center / 100% 1px no-repeat;
+    }
+    .level::-webkit-slider-thumb {
+        width: 0.45rem;
+        height: 0.9rem;
+        appearance: none;
+        background: var(--color-base-100);
+        border: 1px solid var(--color-base-content);
+        border-radius: 2px;
+    }
+    .level::-moz-range-thumb {
+        width: 0.45rem;
+        height: 0.9rem;
+        background: var(--color-base-100);
+        border: 1px solid var(--color-base-content);
+        border-radius: 2px;
+    }
+</style>

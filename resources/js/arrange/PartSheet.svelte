@@ -46,6 +46,7 @@
     title={elsewhere ? 'Open in another window' : undefined}
     data-testid="part"
     data-part={part.id}
+    data-chosen={chosen}
     aria-current={chosen}
     aria-label={words}
     onfocus={focused}

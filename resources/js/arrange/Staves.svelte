@@ -112,7 +112,8 @@
         song.caretTrack = last?.trackId ?? song.tracks[0]?.id ?? null;
         desk.at = last?.id ?? null;
         resize();
-        if (last && song.chosenParts.length === 0) desk.choose([last], last);
+        const first = last ?? song.tracks.find((t) => t.parts.length > 0)?.parts[0];
+        if (first && desk.chosen.length === 0) desk.choose([first], first);
         body.focus({ preventScroll: true });
         transport.onFrame = (tick) => desk.onFrame(tick);
         song.onCaret = () => {
@@ -166,7 +167,6 @@
     });
 </script>
 
-<!-- svelte-ignore a11y_no_noninteractive_tabindex -->
 <section
     bind:this={body}
     class="grid min-h-0 flex-1 outline-none"

@@ -45,6 +45,8 @@ export class Desk {
     cursor = $state('default');
     holding: () => boolean = () => false;
     place: () => void = () => {};
+    /** Another stretch of time is seen. */
+    onView: () => void = () => {};
     private scale = 0;
 
     constructor(
@@ -191,5 +193,6 @@ export class Desk {
         this.scale = this.view.scale;
         this.moved++;
         this.touchAll();
+        this.onView();
     }
 }

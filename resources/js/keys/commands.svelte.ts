@@ -19,6 +19,10 @@ class Commands {
     specs: Spec[] = [];
     edits = new Set<string>();
     recipes = $state.raw<RecipeData[]>([]);
+    /** Names of sounds, their families, and kits of drums by program. */
+    programs: string[] = [];
+    families: string[] = [];
+    kits: Record<string, string> = {};
     /** Ticks to a quarter. */
     ppq = 0;
     private byId = new Map<string, Spec>();
@@ -26,6 +30,7 @@ class Commands {
     start(setup: Setup): void {
         this.specs = setup.commands;
         this.ppq = setup.ppq;
+        [this.programs, this.families, this.kits] = [setup.programs, setup.families, setup.kits];
         this.edits = new Set(setup.edits);
         this.recipes = setup.recipes;
         this.byId = new Map(setup.commands.map((s) => [s.id, s]));

@@ -26,12 +26,14 @@
         song: Song;
         part: Part;
         drums: Record<string, string>;
+        /** Pixels beside the notes, where not as many as the keys take. */
+        wide?: number;
         /** What is under the pointer, in numbers. */
         onHover: (numbers: string) => void;
         /** The roll as panels look at it. */
         onSheet: (sheet: Sheet) => void;
     }
-    let { song, part, drums, onHover, onSheet }: Props = $props();
+    let { song, part, drums, wide = 0, onHover, onSheet }: Props = $props();
 
     let body: HTMLElement;
     let canvases: Record<LayerName, HTMLCanvasElement> = $state.raw({} as never);
@@ -113,7 +115,7 @@
 <section
     bind:this={body}
     class="roll grid min-h-0 flex-1 outline-none"
-    style:grid-template-columns="{KEYBOARD}px 1fr"
+    style:grid-template-columns="{wide || KEYBOARD}px 1fr"
     style:grid-template-rows="{RULER}px {chordLine.shown ? CHORDS : 0}px 1fr {sheet.laneOpen ? LANE : 0}px"
     aria-label="Piano roll of {part.name}, {part.version >= 0 ? part.notes.size : 0} notes, {song.selectionVersion >= 0
         ? song.selected.size

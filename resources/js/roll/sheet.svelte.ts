@@ -62,6 +62,8 @@ export class Sheet {
     readonly usedRows = new UsedRows(this);
     readonly underlay: Underlay;
     readonly views: Views;
+    /** Another stretch of time is seen. */
+    onView: () => void = () => {};
     /** Places the playhead and the caret, which stand above the canvases. */
     place: () => void = () => {};
 
@@ -72,7 +74,10 @@ export class Sheet {
         /** What is under the pointer, in numbers. */
         readonly onHover: (numbers: string) => void,
     ) {
-        this.view = new View(song.time.ppq, () => this.touchAll());
+        this.view = new View(song.time.ppq, () => {
+            this.touchAll();
+            this.onView();
+        });
         this.view.end = song.end;
         this.underlay = new Underlay(song, part);
         this.views = new Views(this);

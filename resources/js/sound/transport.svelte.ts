@@ -14,7 +14,7 @@ import { Routing } from './routing';
 import { Sent } from './sent';
 import { keepSpan, keptSpan, type Loop } from './span';
 import type { Synth } from './synth';
-import { Trial } from './trial';
+import { Trial, type ClipParts } from './trial';
 
 /** How playing begins. */
 export interface Begin {
@@ -304,6 +304,22 @@ export class Transport {
     /** Sounds notes for a moment, as they are touched. */
     try(part: Part, notes: readonly Note[]): void {
         if (this.hear && !this.playing) this.trial.play(part, notes);
+    }
+
+    /** A sound of the bank, and the beginning of a phrase that is not in the song. */
+    trySound(program: number, drums: boolean): void {
+        if (!this.playing) void this.trial.sound(program, drums).catch(() => {});
+    }
+
+    async tryClip(clip: ClipParts, tempo: number): Promise<void> {
+        if (!this.playing) await this.trial.phrase(clip, tempo);
+    }
+
+    /** The first of eight channels that nothing in the song plays on. */
+    spare(synth: Synth): number {
+        this.prepare(synth);
+        synth.channels(this.routing!.count + 8, this.routing!.ownDrums);
+        return this.routing!.count;
     }
 
     /** The synthesizer and what leads to its channels; null while sound is not there. */

@@ -6,6 +6,23 @@ import type { Transport } from './transport.svelte';
 const LONGEST = 0.6;
 const SHORTEST = 0.08;
 const MOST = 12;
+const DRUMS = 9;
+const LOUD = 90;
+/** How much is heard of a phrase before it is taken. */
+const MOST_SECONDS = 6;
+const MOST_TRACKS = 8;
+
+/** Parts that were carried away, as far as they are heard. */
+export interface ClipParts {
+    ppq: number;
+    parts: {
+        track: number;
+        from: number;
+        program: number;
+        drums: boolean;
+        notes: { start?: number[]; length?: number[]; pitch?: number[]; velocity?: number[] };
+    }[];
+}
 
 /** Notes sounded for a moment, as they are touched. */
 export class Trial {
@@ -32,5 +49,48 @@ export class Trial {
                 transport.loudness.watch();
             })
             .catch(() => {});
+    }
+
+    /** A sound of the bank by itself, on a channel that nothing else plays on. */
+    async sound(program: number, drums: boolean): Promise<void> {
+        const { transport } = this;
+        const synth = await transport.wake();
+        const channel = drums ? DRUMS : transport.spare(synth);
+        const pitches = drums ? [36, 42] : [60];
+        await synth.have([{ program, drums, strikes: pitches.map((p) => (p << 7) | LOUD) }]);
+        synth.send([channel, 0xb0, 121, 0], [channel, 0xc0, program]);
+        synth.try(pitches.map((pitch) => ({ channel, pitch, velocity: LOUD, seconds: LONGEST })));
+        transport.loudness.watch();
+    }
+
+    /** The beginning of a phrase that is not in the song, at its own tempo; another one ends it. */
+    async phrase(clip: ClipParts, tempo: number): Promise<void> {
+        const { transport } = this;
+        this.timers.splice(0).forEach(clearTimeout);
+        const synth = await transport.wake();
+        const first = transport.spare(synth);
+        const second = (ticks: number): number => ((ticks / clip.ppq) * 60) / tempo;
+        for (const part of clip.parts.slice(0, MOST_TRACKS)) {
+            const channel = part.drums ? DRUMS : first + part.track;
+            const { start = [], length = [], pitch = [], velocity = [] } = part.notes;
+            await synth.have([
+                { program: part.program, drums: part.drums, strikes: pitch.map((p, i) => (p << 7) | velocity[i]!) },
+            ]);
+            synth.send([channel, 0xb0, 121, 0], [channel, 0xc0, part.program]);
+            start.forEach((tick, i) => {
+                const at = second(tick - part.from);
+                if (at < 0 || at > MOST_SECONDS) return;
+                const until = Math.min(MOST_SECONDS, at + second(length[i]!));
+                this.later(at, () => synth.send([channel, 0x90, pitch[i]!, velocity[i]!]));
+                this.later(until, () => synth.send([channel, 0x80, pitch[i]!, 64]));
+            });
+        }
+        transport.loudness.watch();
+    }
+
+    private readonly timers: number[] = [];
+
+    private later(seconds: number, run: () => void): void {
+        this.timers.push(window.setTimeout(run, seconds * 1000));
     }
 }

@@ -88,6 +88,13 @@ export class View {
             visit(this.rows ? this.rows[slot]! : slot, (this.top - slot) * this.row);
     }
 
+    /** Shows the stretch of time that another view shows. */
+    like({ left, scale }: { left: number; scale: number }): void {
+        if (left === this.left && scale === this.scale) return;
+        [this.left, this.scale] = [left, scale];
+        this.onMove();
+    }
+
     get right(): number {
         return this.tick(this.width);
     }

@@ -1,11 +1,11 @@
 <script lang="ts">
-    import { tick, untrack } from 'svelte';
+    import { untrack } from 'svelte';
     import { download, save } from '../api/saving';
     import { Song } from '../api/song.svelte';
     import type { Command, Setup } from '../api/types';
     import { reach } from '../keys/reach.svelte';
     import { nothingHere } from '../keys/elsewhere';
-    import { keys, type Handler, type Press } from '../keys/keys.svelte';
+    import { keys, type Handler } from '../keys/keys.svelte';
     import { router } from '../router.svelte';
     import { recorder } from '../sound/recorder.svelte';
     import { metronome } from '../sound/metronome.svelte';
@@ -17,7 +17,8 @@
     import { interrupted } from '../sound/interrupted.svelte';
     import { tempoTap } from '../roll/commands/make';
     import { callDrums, spellAs } from '../roll/names';
-    import { newSeed, panels, remembered } from './panels.svelte';
+    import { asPressed, doing } from './doing';
+    import { panels } from './panels.svelte';
     import CommandList from './CommandList.svelte';
     import { pages } from './pages.svelte';
     import Shortcuts from './shortcuts/Shortcuts.svelte';
@@ -214,10 +215,11 @@
     $effect(() => {
         if (!song) return;
         const here = song;
-        const at = part ? 'roll' : 'song';
+        // On the song page a roll may stand underneath.
+        const at = place.at === 'song' ? ['song', 'roll'] : ['roll'];
         const edits = Object.fromEntries(
             setup.commands
-                .filter((c) => commands.edits.has(c.id) && c.contexts.includes(at))
+                .filter((c) => commands.edits.has(c.id) && at.some((a) => c.contexts.includes(a)))
                 .map(({ id }): [string, Handler] => [
                     id,
                     (params, _, press) => {
@@ -228,35 +230,7 @@
         );
         return keys.handle(edits, true);
     });
-    $effect(() => {
-        if (!song || !part) return;
-        const here = song;
-        return keys.handle(
-            {
-                panel: (p) => panels.turn(p.edit ? { name: 'edit', edit: String(p.edit) } : { name: String(p.name) }),
-                recipe: (p, _, press) => here.do({ recipe: String(p.recipe), ...asPressed(press) }),
-                'record-recipe': () =>
-                    void here.notebook.record().then((some) => some && panels.turn({ name: 'recipes' })),
-                'repeat-command': (p, _, press) => here.notebook.repeat(Number(p.back ?? 1), press.times),
-                count: () => void (keys.count = ''),
-                'go-part': (p) =>
-                    // What is typed behind it is for the part that it opens.
-                    here.queue.push({ kind: 'ask', ask: () => goPart(here, Number(p.by ?? 1)) }),
-                // An edit once more as its panel was set last.
-                again: (p, _, press) =>
-                    here.inTurn(() => {
-                        const edit = String(p.edit);
-                        if (p.instead && here.isLast(edit)) here.undo();
-                        here.do({
-                            edit,
-                            params: { ...remembered(edit), ...(p.reseed ? { seed: newSeed() } : {}) },
-                            ...asPressed(press),
-                        });
-                    }),
-            },
-            true,
-        );
-    });
+    $effect(() => (song ? keys.handle(doing(song), true) : undefined));
     // Windows of one song stay together: the others are told where this one is, and a part chosen there is gone over to.
     $effect(() => {
         if (song && part) song.elsewhere.here(part.id, song.caret.tick);
@@ -271,9 +245,12 @@
                 here.afterAll(() => router.go({ at: 'roll', song: here.id, part: to }));
         });
     });
-    // A panel about notes is for the part that is open.
+    // A panel is for the page on which it was opened.
     $effect(() => {
-        if (!part && panels.open && !['steps', 'commands'].includes(panels.open.name)) panels.close();
+        void place.at;
+        untrack(() => {
+            if (panels.open && !['steps', 'commands'].includes(panels.open.name)) panels.close();
+        });
     });
 
     let taps: number[] = [];
@@ -287,21 +264,12 @@
         here.do(tempoTap(taps, Math.round(transport.tick)));
     }
 
-    /** Opens the part after the open one, or before it, in the order of the song page. */
-    async function goPart(here: Song, by: number): Promise<void> {
-        const all = here.tracks.flatMap((t) => t.parts);
-        const to = here.open && all[all.indexOf(here.open) + by];
-        if (!to)
-            return here.tell(by > 0 ? 'This is the last part of the song.' : 'This is the first part of the song.');
-        router.go({ at: 'roll', song: here.id, part: to.id });
-        await tick();
-    }
-
     /** A part that was just made is opened. */
     function openMade(here: Song): void {
         const { made } = here;
         here.made = null;
-        if (made !== null && song === here) router.go({ at: 'roll', song: here.id, part: made });
+        if (made !== null && song === here && here.stage === 'roll' && place.at === 'roll')
+            router.go({ at: 'roll', song: here.id, part: made });
     }
 
     // A part that is no longer there is left.
@@ -310,10 +278,6 @@
         if (here && place.at === 'roll' && !part && here.lastPart?.id === place.part)
             untrack(() => router.go({ at: 'song', song: here.id }));
     });
-
-    function asPressed(press: Press): { more?: boolean; times?: number } {
-        return { ...(press.more ? { more: true } : {}), ...(press.times > 1 ? { times: press.times } : {}) };
-    }
 
     /** Where a shortcut names the pointer, a note that is there and not chosen is meant. */
     function meant(here: Song, command: Command): Command {
@@ -379,7 +343,7 @@
             </main>
         {:else}
             {@const SongPage = pages.get('song')}
-            {#if SongPage}<SongPage {song} />{/if}
+            {#if SongPage}<SongPage {song} {setup} />{/if}
         {/if}
         {#if panels.open?.name === 'commands'}
             <CommandList {song} {part} onSaid={(said) => song?.tell(said)} />

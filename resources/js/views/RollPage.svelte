@@ -3,6 +3,8 @@
     import type { Landing } from '../api/landing';
     import type { Part } from '../api/part.svelte';
     import type { Song } from '../api/song.svelte';
+    import type { Desk } from '../arrange/desk.svelte';
+    import { HEADS } from '../arrange/sizes';
     import type { Setup } from '../api/types';
     import { commands } from '../keys/commands.svelte';
     import { keys } from '../keys/keys.svelte';
@@ -26,12 +28,21 @@
     import ScalePanel from './ScalePanel.svelte';
     import UnderlayPanel from './UnderlayPanel.svelte';
     import PlayingPanel from './PlayingPanel.svelte';
+    import ShelfPanel from './ShelfPanel.svelte';
+    import SoundPanel from './SoundPanel.svelte';
     import RecordingPanel from './RecordingPanel.svelte';
     import RecipesPanel from './recipes/RecipesPanel.svelte';
     import PartLine from './PartLine.svelte';
     import TempoPanel from './TempoPanel.svelte';
 
-    let { song, part, setup }: { song: Song; part: Part; setup: Setup } = $props();
+    interface Props {
+        song: Song;
+        part: Part;
+        setup: Setup;
+        /** The staves that it stands under, in time with them. */
+        under?: Desk | null;
+    }
+    let { song, part, setup, under = null }: Props = $props();
 
     let hovered = $state('');
     let sheet = $state.raw<Sheet | null>(null);
@@ -44,7 +55,7 @@
         return hovered || (only && !more ? [numbersOf(only, part, song.time), against].filter(Boolean).join('  ') : '');
     });
 
-    const open = $derived(panels.open);
+    const open = $derived(song.stage === 'roll' ? panels.open : null);
     const spec = $derived(
         open?.name === 'edit'
             ? commands.find(open.edit ?? '')
@@ -82,6 +93,17 @@
         return { said: landing.said, warnings: landing.warnings, trouble: landing.trouble };
     }
 
+    // Under the staves both show one stretch of time, whichever is moved.
+    $effect(() => {
+        const [above, here] = [under, sheet];
+        if (!above || !here) return;
+        here.onView = () => above.view.like(here.view);
+        above.onView = () => here.view.like(above.view);
+        untrack(() => here.view.like(above.view));
+        return () => {
+            above.onView = here.onView = () => {};
+        };
+    });
     $effect(() => {
         const opened = part;
         untrack(() => song.openPart(opened));
@@ -89,9 +111,16 @@
     });
 </script>
 
-<main class="flex min-h-0 flex-1 flex-col">
-    <h1 class="sr-only">{part.name}</h1>
-    <Roll {song} {part} drums={setup.drums} onHover={(text) => (hovered = text)} onSheet={(s) => (sheet = s)} />
+<svelte:element this={under ? 'div' : 'main'} class="flex min-h-0 flex-1 flex-col">
+    {#if !under}<h1 class="sr-only">{part.name}</h1>{/if}
+    <Roll
+        {song}
+        {part}
+        drums={setup.drums}
+        wide={under ? HEADS : 0}
+        onHover={(text) => (hovered = text)}
+        onSheet={(s) => (sheet = s)}
+    />
     <BottomLine
         tag={held?.tag ?? underWay}
         said={held?.said ?? song.said}
@@ -131,7 +160,11 @@
         <UnderlayPanel {song} {part} underlay={sheet.underlay} />
     {:else if open?.name === 'rows' && sheet}
         <RowsPanel {song} {part} {sheet} />
+    {:else if open?.name === 'sound'}
+        <SoundPanel {song} />
+    {:else if open?.name === 'shelf' || open?.name === 'shelve'}
+        <ShelfPanel {song} keep={open.name === 'shelve'} />
     {:else if open?.name === 'playing'}
         <PlayingPanel {song} {part} />
     {/if}
-</main>
+</svelte:element>

@@ -14,7 +14,7 @@
     import EditPanel from './EditPanel.svelte';
     import Menu from './Menu.svelte';
     import { panels } from './panels.svelte';
-    import PartLine from './PartLine.svelte';
+    import SongLine from './SongLine.svelte';
     import Rename from './Rename.svelte';
     import RollPage from './RollPage.svelte';
     import ShelfPanel from './ShelfPanel.svelte';
@@ -146,9 +146,14 @@
             {#if chordLine.shown}
                 <div class="ml-[232px] border-b border-base-300"><SongChords {share} /></div>
             {/if}
-            <Staves {song} onHover={(w) => (hovered = w)} onOpen={openPart} onDesk={(d) => (desk = d)} onMenu={(m) => (menu = m)} />
+            <Staves
+                {song}
+                onHover={(w) => (hovered = w)}
+                onOpen={openPart}
+                onDesk={(d) => (desk = d)}
+                onMenu={(m) => (menu = m)}
+            />
             {#if low}
-                <!-- svelte-ignore a11y_no_static_element_interactions -->
                 <div
                     class="flex h-[46%] min-h-0 flex-col border-t-2 {song.stage === 'roll'
                         ? 'border-primary'
@@ -170,7 +175,7 @@
             numbers={hovered}
             long={song.queue.long}
         >
-            {#if part}<PartLine {song} {part} />{/if}
+            {#if part}<SongLine {song} {part} />{/if}
         </BottomLine>
     {/if}
     {#if !low || song.stage === 'song'}

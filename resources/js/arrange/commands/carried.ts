@@ -36,7 +36,9 @@ export function carried(desk: Desk): Record<string, Handler> {
                 const clip = kept();
                 if (!clip) return song.tell('No parts were copied.');
                 const { track } = desk;
-                song.do(putIn(clip, { at: p.where === 'place' ? 'caret' : 'caret', ...(track ? { track: track.id } : {}) }));
+                song.do(
+                    putIn(clip, { at: p.where === 'place' ? 'caret' : 'caret', ...(track ? { track: track.id } : {}) }),
+                );
                 song.afterAll(() => {
                     if (song.goesOn !== null) song.putCaret(song.goesOn);
                 });

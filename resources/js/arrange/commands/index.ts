@@ -5,6 +5,7 @@ import type { Handler, Press } from '../../keys/keys.svelte';
 import { tool } from '../../roll/pen.svelte';
 import { askSpan, spans } from '../../roll/commands/span';
 import { router } from '../../router.svelte';
+import { startPlaying } from '../../sound/said';
 import { transport } from '../../sound/transport.svelte';
 import { panels } from '../../views/panels.svelte';
 import type { Desk } from '../desk.svelte';
@@ -30,7 +31,16 @@ export function commandsOf(desk: Desk, cancel: () => boolean, open: (part: Part)
         ...spans(desk),
         ...carried(desk),
         ...harmony(desk.song, null),
-        tool: (p) => tool.turn(p.tool === 'eraser' ? 'eraser' : 'pen', desk.song),
+        tool: (p) => {
+            tool.turn(p.tool === 'eraser' ? 'eraser' : 'pen');
+            desk.song.tell(
+                {
+                    pen: 'The pen is in hand: a stroke over empty paper is a new part.',
+                    eraser: 'The eraser is in hand: a press deletes a part.',
+                    hand: 'Nothing is in hand.',
+                }[tool.name],
+            );
+        },
         set: (p) => desk.song.do({ set: p, on: desk.song.onGrid() }),
         track: (p) => {
             const { track } = desk;
@@ -88,11 +98,12 @@ function moving(desk: Desk): Record<string, Handler> {
             if (by) return song.inTurn(() => moveCaret(song, by.steps * press.times, by.by));
             song.afterAll(() => toMarker(desk, p.to === 'previous-marker' ? -1 : 1));
         },
-        'play-from': () => song.afterAll(() => void transport.playFrom(desk.chosen[0]?.head.from ?? song.caret.tick)),
+        'play-from': () =>
+            song.afterAll(() => void startPlaying(song, desk.lines, desk.chosen[0]?.head.from ?? song.caret.tick)),
         'play-span': () => {
             if (!song.span) return song.tell('There is no span.');
             transport.setLoop({ ...song.span, on: true });
-            void transport.playFrom(song.span.from);
+            void startPlaying(song, desk.lines, song.span.from);
         },
     };
 }

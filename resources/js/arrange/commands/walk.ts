@@ -62,7 +62,9 @@ export function chooseMany(desk: Desk, which: string): void {
 
 export function told({ song, chosen }: Desk): void {
     const [only, more] = chosen;
-    song.tell(only && !more ? wordsOf(only) : chosen.length === 0 ? 'Nothing is chosen.' : `${chosen.length} parts chosen.`);
+    song.tell(
+        only && !more ? wordsOf(only) : chosen.length === 0 ? 'Nothing is chosen.' : `${chosen.length} parts chosen.`,
+    );
 }
 
 /** A part, as it is read out. */
@@ -76,5 +78,10 @@ export function wordsOf(part: Part): string {
         plays && plays.until > (head.to ?? 0) ? `goes round to bar ${bar(plays.until - 1)}` : '',
         head.muted ? 'muted' : '',
     ].filter(Boolean);
-    return [`${name}: bar ${bar(head.from)}${end}, ${notes.size === 1 ? '1 note' : `${notes.size} notes`}`, ...extras].join(', ') + '.';
+    return (
+        [
+            `${name}: bar ${bar(head.from)}${end}, ${notes.size === 1 ? '1 note' : `${notes.size} notes`}`,
+            ...extras,
+        ].join(', ') + '.'
+    );
 }

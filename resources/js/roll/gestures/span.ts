@@ -5,7 +5,9 @@ import { setSpan, type InTime } from '../commands/span';
 import { DRAG_FROM } from './drag';
 
 /** In the ruler: a click puts the caret and the playhead there, a drag makes the span. */
-export function drawSpan(sheet: InTime & { readonly view: View; snapped(tick: number, free?: boolean): number }): Gesture {
+export function drawSpan(
+    sheet: InTime & { readonly view: View; snapped(tick: number, free?: boolean): number },
+): Gesture {
     let from = { x: 0, tick: 0 };
     return {
         begin({ x, button }) {

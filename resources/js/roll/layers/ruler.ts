@@ -112,13 +112,7 @@ function paintChanges(ctx: CanvasRenderingContext2D, view: View, time: Time, c: 
 }
 
 /** Markers, each a flag with its name. */
-export function markerFlags(
-    ctx: CanvasRenderingContext2D,
-    view: View,
-    time: Time,
-    top: number,
-    c: Colours,
-): void {
+export function markerFlags(ctx: CanvasRenderingContext2D, view: View, time: Time, top: number, c: Colours): void {
     ctx.font = `italic 12px ${c.font}`;
     ctx.textBaseline = 'alphabetic';
     time.markers.forEach(([tick, name], i) => {
