@@ -58,6 +58,9 @@ final class Draft
         Watch::step();
         $old = $part->notes->get($note->id);
         if ($old == $note) {
+            // It may have been dropped, or put otherwise, before.
+            unset($this->before[$part->id][$note->id], $this->after[$part->id][$note->id]);
+
             return false;
         }
         if ($old !== null) {
@@ -85,6 +88,8 @@ final class Draft
         Watch::step();
         $old = $part->points->get($point->id);
         if ($old == $point) {
+            unset($this->pointsBefore[$part->id][$point->id], $this->pointsAfter[$part->id][$point->id]);
+
             return false;
         }
         if ($old !== null) {

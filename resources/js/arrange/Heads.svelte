@@ -17,6 +17,12 @@
     };
     const side = (pan: number): string => (pan === 64 ? 'middle' : pan < 64 ? `${64 - pan} left` : `${pan - 64} right`);
 
+    /** Keys work on the staves again. */
+    function set(track: Track, params: Record<string, number>): void {
+        song.do(level(track.id, params));
+        document.querySelector<HTMLElement>('[data-testid=staves]')?.focus({ preventScroll: true });
+    }
+
     function rename(track: Track, name: string): void {
         renaming = null;
         if (name !== track.name) song.do(renameTrack(track.id, name));
@@ -67,7 +73,7 @@
                             class="level w-20"
                             aria-label="Volume of {name}"
                             title="Volume {track.volume}"
-                            onchange={(e) => song.do(level(track.id, { volume: Number(e.currentTarget.value) }))}
+                            onchange={(e) => set(track, { volume: Number(e.currentTarget.value) })}
                         />
                         <span aria-hidden="true">pan</span>
                         <input
@@ -78,8 +84,8 @@
                             class="level w-11"
                             aria-label="Pan of {name}"
                             title="Pan: {side(track.pan)}"
-                            onchange={(e) => song.do(level(track.id, { pan: Number(e.currentTarget.value) }))}
-                            ondblclick={() => song.do(level(track.id, { pan: 64 }))}
+                            onchange={(e) => set(track, { pan: Number(e.currentTarget.value) })}
+                            ondblclick={() => set(track, { pan: 64 })}
                         />
                     </span>
                 {/if}

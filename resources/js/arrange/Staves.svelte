@@ -143,6 +143,16 @@
         desk.view.end = song.end;
         if (desk.view.width > 0) desk.touchAll();
     });
+    // What a command left chosen is walked on from, and the caret goes there.
+    $effect(() => {
+        const last = song.chosenParts.at(-1);
+        if (last === undefined || song.chosenParts.includes(desk.at ?? -1)) return;
+        untrack(() => {
+            desk.at = last;
+            const part = song.parts.get(last);
+            if (part) song.caretTrack = part.trackId;
+        });
+    });
     $effect(() => {
         void song.caret;
         void song.caretTrack;

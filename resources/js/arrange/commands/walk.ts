@@ -4,8 +4,9 @@ import type { Desk } from '../desk.svelte';
 /** Goes to the next part in time on a track, or to the nearest in time on the track above or below; `take` takes it in. */
 export function beside(desk: Desk, x: number, y: number, take: boolean): void {
     const { song } = desk;
-    const here = song.parts.get(desk.at ?? -1) ?? desk.chosen[0];
-    const found = here && song.chosenParts.length > 0 ? next(desk, here, x, y) : atCaret(desk, x, y);
+    const last = song.chosenParts.includes(desk.at ?? -1) ? desk.at : song.chosenParts.at(-1);
+    const here = song.parts.get(last ?? -1);
+    const found = here ? next(desk, here, x, y) : atCaret(desk, x, y);
     if (!found) return song.tell('There is no part that way.');
     const others = take ? desk.chosen.filter((p) => p !== found) : [];
     desk.choose([...others, found], found);
