@@ -333,9 +333,11 @@ test('no key is silent; what is not for here says so; values typed behind a word
     await press(page, '4', 't');
     await said(page, 'Grid 1/8T.');
     await press(page, '/');
-    await page.keyboard.type('legato');
+    await page.keyboard.type('insert a note at the caret');
     const panel = page.getByRole('dialog', { name: 'All commands' });
-    await expect(panel.getByRole('option').filter({ hasText: 'Legato' }).first()).toContainText('not here: in a part');
+    await expect(panel.getByRole('option').filter({ hasText: 'Insert a note' }).first()).toContainText(
+        'not here: in a part',
+    );
     await press(page, 'Enter', 'Enter');
     await expect(panel.getByRole('status')).toContainText('is done in a part.');
 });

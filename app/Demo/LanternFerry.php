@@ -10,6 +10,7 @@ use Jactonic\Core\Score\Note;
 use Jactonic\Core\Score\Part;
 use Jactonic\Core\Score\PartHead;
 use Jactonic\Core\Score\PartSettings;
+use Jactonic\Core\Score\PlaysAs;
 use Jactonic\Core\Score\Point;
 use Jactonic\Core\Score\Score;
 use Jactonic\Core\Score\Song;
@@ -50,6 +51,9 @@ final class LanternFerry
 
     /** @var array<int, Track> */
     private array $tracks = [];
+
+    /** @var list<Note> the line of the vibraphone at the quay */
+    private array $vibes = [];
 
     private readonly Timeline $time;
 
@@ -140,7 +144,7 @@ final class LanternFerry
                 $player->play($bar + $k * self::PPQ / 3, 0.3 * self::PPQ, $chord[$tone] + 12 + $wrong, $k % 3 === 0 ? 84 : 66);
             }
         }
-        $quay = $player->take();
+        $quay = $this->vibes = $player->take();
         foreach ($this->bars(0, 16, self::WALTZ, self::CROSSING) as $i => $bar) {
             $chord = array_slice(self::WATER[$i % 4], 1);
             foreach ([3, 2, 1, 2, 3, 1] as $k => $tone) {
@@ -193,7 +197,18 @@ final class LanternFerry
             $swell[] = [self::CROSSING + intdiv($k * 16 * self::WALTZ, 33), 0xB4, 11, (int) round(70 + 45 * sin(M_PI * $k / 32))];
         }
 
-        $this->track('String pad', 4, 48, 78, 50, [['Pad, water', $player->take(), ['grid' => 'bar'], $swell]]);
+        $water = $player->take();
+        // At the quay four bars that go round; then the vibraphone's line, an octave lower and from farther away.
+        $slow = new Player($this->time, 59, 12, 0, 3, 4);
+        foreach ($this->bars(0, 4, self::BAR, 0) as $i => $bar) {
+            $slow->chord($bar + 20, self::BAR - 60, array_slice(self::QUAY[$i], 1), 46);
+        }
+        $line = array_map(static fn (Note $n): Note => $n->with(['channel' => 4]), $this->vibes);
+
+        $this->track('String pad', 4, 48, 78, 50, [['Pad, quay', $slow->take(), ['grid' => 'bar'], []], ['Pad, answer', $line, ['grid' => '1/8T'], []], ['Pad, water', $water, ['grid' => 'bar'], $swell]]);
+        [$round, $answer] = array_slice($this->parts, -3, 2);
+        $this->put($round, new PartHead($round->head->track, $round->name, 0, 0, 4 * self::BAR, plays: new PlaysAs(until: 8 * self::BAR)));
+        $this->put($answer, new PartHead($answer->head->track, $answer->name, 8 * self::BAR, $answer->beginning(), self::CROSSING, plays: new PlaysAs(-12, 60, 30)));
     }
 
     /**
@@ -223,6 +238,12 @@ final class LanternFerry
             $this->parts[$part] = Part::of($part, $called, $notes,
                 array_map(fn (array $p): Point => new Point(++$this->points, $p[0], $p[1], $p[2], $p[3]), [...$set, ...$extra]), PartSettings::fromArray($settings), new PartHead($id, $called, $from, $from, $to));
         }
+    }
+
+    /** A part with another head: what is in it stays where it stands in the song. */
+    private function put(Part $part, PartHead $head): void
+    {
+        $this->parts[$part->id] = Part::of($part->id, $part->name, array_values($part->notes->all()), array_values($part->points->all()), $part->settings(), $head);
     }
 
     /**

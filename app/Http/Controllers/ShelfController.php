@@ -22,16 +22,15 @@ use Jactonic\Core\Selection\On;
 /** The shelf: phrases kept under a name, for every song. */
 final class ShelfController
 {
-    private const SHOWN = ['id', 'name', 'about', 'gone'];
-
+    /** The one kept last first. */
     public function index(): JsonResponse
     {
         $phrases = [];
-        foreach (Phrase::query()->where('gone', false)->orderByDesc('id')->select(self::SHOWN)->get() as $phrase) {
+        foreach (Phrase::query()->where('gone', false)->get(['id', 'name', 'about']) as $phrase) {
             $phrases[] = self::show($phrase);
         }
 
-        return new JsonResponse(['phrases' => $phrases]);
+        return new JsonResponse(['phrases' => array_reverse($phrases)]);
     }
 
     /** Keeps what is chosen in a song (`on`: parts, or notes) under a `name`. */

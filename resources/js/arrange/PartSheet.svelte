@@ -1,5 +1,6 @@
 <script lang="ts">
     import type { Part } from '../api/part.svelte';
+    import { keys } from '../keys/keys.svelte';
     import { addressOf } from '../router.svelte';
     import { wordsOf } from './commands/walk';
     import type { Desk } from './desk.svelte';
@@ -51,6 +52,12 @@
     aria-label={words}
     onfocus={focused}
     onclick={(e) => e.preventDefault()}
+    onkeydown={(e) => {
+        // A link would be followed past the roll underneath.
+        if (e.key !== 'Enter' || e.ctrlKey || e.metaKey || e.shiftKey || e.altKey) return;
+        e.preventDefault();
+        keys.run('open-part');
+    }}
 >
     <span class="flex h-[17px] items-baseline gap-1.5 overflow-hidden pl-1 text-xs leading-[17px] whitespace-nowrap">
         <span class="truncate {chosen ? 'font-semibold' : ''}">{part.name}</span>

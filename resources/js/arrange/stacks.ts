@@ -22,7 +22,8 @@ export class Stacks {
             const ends: number[] = [];
             const rows = new Map<number, number>();
             for (const { id, head } of [...track.parts].sort((a, b) => a.head.from - b.head.from || a.id - b.id)) {
-                const free = ends.findIndex((end) => end <= head.from);
+                // What is played a little early for the next bar, or over it, lies over nobody.
+                const free = ends.findIndex((end) => end <= head.from + this.song.early);
                 const row = free < 0 ? ends.length : free;
                 ends[row] = Math.max(head.to ?? Infinity, head.plays?.until ?? 0);
                 rows.set(id, row);
