@@ -1,9 +1,10 @@
 // Measures what docs/architecture.md promises, in one run, and prints a table with the ratio to the target.
-// Started by bin/bench, which starts the server: bench.mjs PORT [server] [keys] [resolving] [scrolling] [opening] [playing] [hidden] [reading] [size]
+// Started by bin/bench, which starts the server: bench.mjs PORT [server] [keys] [resolving] [scrolling] [underlay] [arranging] [opening] [playing] [hidden] [reading] [size]
 import { chromium } from '@playwright/test';
 import { execFileSync } from 'node:child_process';
 import { readdirSync, readFileSync } from 'node:fs';
 import { gzipSync } from 'node:zlib';
+import { arranging } from './bench-arranging.mjs';
 import { playing } from './bench-playing.mjs';
 
 const base = `http://127.0.0.1:${process.argv[2]}`;
@@ -111,6 +112,26 @@ async function roll(song, prepare) {
     return page;
 }
 
+/** Milliseconds from a key press until what it did is on screen. */
+function untilSeen(page, surface, key) {
+    return page.evaluate(
+        ([surface, key]) =>
+            new Promise((resolve) => {
+                const el = document.querySelector(`[data-testid=${surface}]`);
+                const before = el.dataset.drawn.split(' ')[0];
+                const begin = performance.now();
+                const observer = new MutationObserver(() => {
+                    if (el.dataset.drawn.split(' ')[0] === before) return;
+                    observer.disconnect();
+                    resolve(performance.now() - begin);
+                });
+                observer.observe(el, { attributes: true, attributeFilter: ['data-drawn'] });
+                window.dispatchEvent(new KeyboardEvent('keydown', { key, code: key, bubbles: true, cancelable: true }));
+            }),
+        [surface, key],
+    );
+}
+
 async function keys() {
     for (const [count, runs, target] of [[1000, 60, 33], [20000, 24, 100]]) {
         const page = await roll(await bring(midi(count)));
@@ -119,24 +140,7 @@ async function keys() {
         await page.keyboard.press('e');
         const times = [];
         for (let i = 0; i < runs; i++) {
-            times.push(
-                await page.evaluate(
-                    (key) =>
-                        new Promise((resolve) => {
-                            const el = document.querySelector('[data-testid=roll]');
-                            const before = el.dataset.drawn.split(' ')[0];
-                            const begin = performance.now();
-                            const observer = new MutationObserver(() => {
-                                if (el.dataset.drawn.split(' ')[0] === before) return;
-                                observer.disconnect();
-                                resolve(performance.now() - begin);
-                            });
-                            observer.observe(el, { attributes: true, attributeFilter: ['data-drawn'] });
-                            window.dispatchEvent(new KeyboardEvent('keydown', { key, code: key, bubbles: true, cancelable: true }));
-                        }),
-                    i % 2 ? 'ArrowLeft' : 'ArrowRight',
-                ),
-            );
+            times.push(await untilSeen(page, 'roll', i % 2 ? 'ArrowLeft' : 'ArrowRight'));
             await page.waitForTimeout(30);
         }
         row(`key press → on screen, ${count.toLocaleString('en')} notes, 95th percentile`, p95(times.slice(2)), 'ms', target, `median ${median(times).toFixed(1)} ms`);
@@ -194,19 +198,19 @@ function countFrames() {
 }
 
 /** Scrolls and zooms near, far, and with the whole part at once, which is the worst; frames in which something was done. */
-async function frames(page) {
+async function frames(page, surface = 'notes') {
     const all = [];
     for (const prepare of ['', 'Shift+Z', 'e']) {
         for (let i = 0; i < (prepare === 'Shift+Z' ? 5 : 1); i++) if (prepare) await page.keyboard.press(prepare);
         await page.waitForTimeout(300);
         await page.evaluate(() => (window.frames_ = []));
-        await page.evaluate(async () => {
-            const el = document.querySelector('[data-testid=notes]');
+        await page.evaluate(async (surface) => {
+            const el = document.querySelector(`[data-testid=${surface}]`);
             for (let i = 0; i < 90; i++) {
                 el.dispatchEvent(new WheelEvent('wheel', { deltaX: i % 3 ? 40 : 0, deltaY: i % 3 ? 10 : -20, ctrlKey: i % 3 === 0, clientX: 600, clientY: 300, bubbles: true, cancelable: true }));
                 await new Promise((resolve) => requestAnimationFrame(resolve));
             }
-        });
+        }, surface);
         all.push(...(await page.evaluate(() => window.frames_)));
     }
     return all.filter((t) => t > 0.2);
@@ -303,7 +307,8 @@ function size() {
 }
 
 const sound = playing({ browser, base, bring, track, midi, row, median, roll });
-const parts = { server, keys, resolving, scrolling, underlay, opening, playing: sound.playing, hidden: sound.hidden, reading, size };
+const staves = arranging({ browser, base, bring, row, median, p95, untilSeen, frames, countFrames });
+const parts = { server, keys, resolving, scrolling, underlay, arranging: staves, opening, playing: sound.playing, hidden: sound.hidden, reading, size };
 const wanted = process.argv.slice(3);
 // Ten minutes of silence on the screen are only measured where they are asked for.
 for (const [name, measure] of Object.entries(parts)) if (wanted.includes(name) || (wanted.length === 0 && name !== 'hidden')) await measure();

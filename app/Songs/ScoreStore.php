@@ -26,6 +26,18 @@ final class ScoreStore
 {
     private const HEAD = ['id', 'track_id', 'name', 'origin', 'window_from', 'window_to', 'muted', 'plays', 'lets', 'settings', 'last_end', 'next_note', 'next_point'];
 
+    /** Documents that are read together at most. */
+    private const TOGETHER = 64;
+
+    /** @var list<int> of the parts whose heads were read */
+    private array $ids = [];
+
+    /** @var array<string, array<int, string>> documents read ahead, by column and part */
+    private array $ahead = [];
+
+    /** @var array<string, int> how often each column was read */
+    private array $reads = [];
+
     /** @var array<int, int> tick at which the last note of each part ends */
     private array $lastEnds = [];
 
@@ -162,12 +174,36 @@ final class ScoreStore
         $id = self::int($row->id);
         $this->lastEnds[$id] = self::int($row->last_end);
         $origin = self::int($row->origin);
-        $read = static fn (string $column): \Closure => static fn (): string => self::text(DB::table('parts')->where('id', $id)->value($column));
+        $this->ids[] = $id;
+        $read = fn (string $column): \Closure => fn (): string => $this->document($id, $column);
 
         return new Part($id, new PartHead(self::int($row->track_id), self::text($row->name), $origin, self::int($row->window_from), self::int($row->window_to), (bool) $row->muted,
             $row->plays === null ? null : PlaysAs::fromArray(self::numbers($row->plays)), (bool) $row->lets),
             Rows::read(Table::notes(), $read('notes'), $origin), Rows::read(Table::points(), $read('points'), $origin),
             self::text($row->settings), self::int($row->next_note), self::int($row->next_point));
+    }
+
+    /**
+     * The document of a part. Who reads a few reads many: then those of the parts after it come along, twice as many each
+     * time.
+     */
+    private function document(int $id, string $column): string
+    {
+        if (! isset($this->ahead[$column][$id])) {
+            $reads = $this->reads[$column] = 1 + ($this->reads[$column] ?? 0);
+            $wanted = [$id];
+            if ($reads > 2) {
+                $at = (int) array_search($id, $this->ids, true);
+                $wanted = array_slice($this->ids, $at, min(self::TOGETHER, 2 ** $reads));
+            }
+            foreach (DB::table('parts')->whereIn('id', $wanted)->pluck($column, 'id') as $one => $bytes) {
+                $this->ahead[$column][self::int($one)] = self::text($bytes);
+            }
+        }
+        $bytes = $this->ahead[$column][$id] ?? '';
+        unset($this->ahead[$column][$id]);
+
+        return $bytes;
     }
 
     /** @return array<string, mixed> */

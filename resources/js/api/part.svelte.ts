@@ -86,23 +86,29 @@ export class Part {
         for (const id of change.dropPoints) this.pointsById.delete(id);
         if (change.putPoints.length + change.dropPoints.length > 0) this.putPoints(change.putPoints);
         for (const id of change.drop) this.notes.delete(id);
-        if (change.put.length + change.drop.length > 0 || change.shift || change.head) this.put(change.put);
+        if (change.put.length + change.drop.length > 0) this.put(change.put);
+        else if (change.shift || change.head) {
+            // Another list, for whoever looks whether it is the one that it knew.
+            this.ordered = this.ordered.slice();
+            this.version++;
+        }
         if (change.settings) this.settings = change.settings;
         if (change.pen) this.pen = change.pen;
         if (change.scale !== undefined) this.ownScale = change.scale;
         if (change.lines) this.lines = new Lines(change.lines);
     }
 
+    /** All of it went later: the order stays, and the notes are the same. */
     private shift(ticks: number): void {
-        for (const [id, note] of this.notes)
-            this.notes.set(id, {
-                ...note,
-                start: note.start + ticks,
-                until: note.until === 0 ? 0 : note.until + ticks,
-            });
+        for (const note of this.ordered) {
+            note.start += ticks;
+            if (note.until !== 0) note.until += ticks;
+        }
+        for (let i = 0; i < this.starts.length; i++) this.starts[i]! += ticks;
+        for (let b = 0; b < this.blockEnds.length; b++) this.blockEnds[b]! += ticks;
         for (const [id, point] of this.pointsById) this.pointsById.set(id, { ...point, tick: point.tick + ticks });
         this.heard.shift(ticks);
-        this.putPoints([]);
+        if (this.pointsById.size > 0) this.putPoints([]);
     }
 
     /** Shows (and plays) the part with some notes otherwise, until `showAsItIs`. */

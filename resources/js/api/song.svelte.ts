@@ -121,11 +121,9 @@ export class Song extends Head {
     }
 
     setTracks(tracks: readonly Omit<TrackData, 'parts'>[]): void {
-        const parts = [...this.parts.values()];
-        this.tracks = tracks.map((t) => ({
-            ...t,
-            parts: parts.filter((p) => p.trackId === t.id).sort(byPlace),
-        }));
+        const parts = new Map<number, Part[]>(tracks.map((t) => [t.id, []]));
+        for (const part of this.parts.values()) parts.get(part.trackId)?.push(part);
+        this.tracks = tracks.map((t) => ({ ...t, parts: parts.get(t.id)!.sort(byPlace) }));
     }
 
     trackOf(part: Part): Track {

@@ -7,6 +7,7 @@ const MOST_HEARD = 24;
 
 /** Takes over what an answer says of parts; notes of the open one that were put are heard. */
 export function takeParts(song: Song, parts: Record<string, PartAnswer>, heard: Note[] | null): void {
+    let moved = false;
     for (const [key, change] of Object.entries(parts)) {
         const id = Number(key);
         const part = song.parts.get(id);
@@ -18,14 +19,15 @@ export function takeParts(song: Song, parts: Record<string, PartAnswer>, heard: 
                 song.parts.set(id, new Part(change.part, song));
                 song.made = id;
             }
-            song.setTracks(song.tracks);
+            moved = true;
         } else {
             part?.apply(change);
-            if (change.head) song.setTracks(song.tracks);
+            moved ||= change.head !== undefined;
             if (part && part === song.open && heard && change.put.length <= MOST_HEARD)
                 for (const row of change.put) heard.push(part.notes.get(row[0]!)!);
         }
     }
+    if (moved) song.setTracks(song.tracks);
 }
 
 /** Chooses what an answer left chosen; says whether that was notes of the open part. */

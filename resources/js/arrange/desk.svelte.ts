@@ -86,7 +86,7 @@ export class Desk {
     }
 
     indexOf(part: Part): number {
-        return this.song.tracks.findIndex((t) => t.id === part.trackId);
+        return this.stacks.track(part);
     }
 
     get chosen(): Part[] {

@@ -4,6 +4,7 @@ import type { Song, Track } from '../api/song.svelte';
 /** Parts of a track that lie over one another in time stand below one another: in which place one stands, of how many. */
 export class Stacks {
     private places = new Map<number, [number, number]>();
+    private tracks = new Map<number, number>();
     private known: readonly Track[] | null = null;
     private stamp = -1;
 
@@ -14,10 +15,17 @@ export class Stacks {
         return this.places.get(part.id) ?? [0, 1];
     }
 
+    /** The place of its track among all, from 0. */
+    track({ trackId }: Part): number {
+        if (this.known !== this.song.tracks) this.settle();
+        return this.tracks.get(trackId) ?? 0;
+    }
+
     private settle(): void {
         this.known = this.song.tracks;
         this.stamp = this.song.revisionShown;
         this.places = new Map();
+        this.tracks = new Map(this.song.tracks.map((t, i) => [t.id, i]));
         for (const track of this.song.tracks) {
             const ends: number[] = [];
             const rows = new Map<number, number>();

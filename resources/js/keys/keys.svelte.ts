@@ -73,6 +73,7 @@ class Keys {
     /** Told of a key that does nothing here, and of what it does elsewhere. */
     onNothing: (stroke: string, elsewhere: Binding | null) => void = () => {};
     private handlers: Map<string, Handler>[] = [];
+    private found: { of: Resolver | null; all: Map<string, Binding | undefined> } = { of: null, all: new Map() };
     private timer = 0;
     /** What a key that is down keeps up. */
     private holding: { code: string; letGo: () => void } | null = null;
@@ -140,8 +141,14 @@ class Keys {
     }
 
     private here(command: string, params: Record<string, unknown>, context = this.context): Binding | undefined {
-        const all = bindingsOf(this.resolver.bindings, command, params);
-        return all.find((b) => b.context === context) ?? all.find((b) => b.context === 'any');
+        // Buttons by the hundred ask for the same few.
+        if (this.found.of !== this.resolver) this.found = { of: this.resolver, all: new Map() };
+        const key = `${context} ${keyOf(command, params)}`;
+        if (!this.found.all.has(key)) {
+            const all = bindingsOf(this.resolver.bindings, command, params);
+            this.found.all.set(key, all.find((b) => b.context === context) ?? all.find((b) => b.context === 'any'));
+        }
+        return this.found.all.get(key);
     }
 
     /** A press of something that is no key, such as a notch of the wheel, in the normal form of the keymap. */
