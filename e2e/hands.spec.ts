@@ -333,9 +333,9 @@ test('no key is silent; what is not for here says so; values typed behind a word
     await press(page, '4', 't');
     await said(page, 'Grid 1/8T.');
     await press(page, '/');
-    await page.keyboard.type('insert a note at the caret');
+    await page.keyboard.type('step input');
     const panel = page.getByRole('dialog', { name: 'All commands' });
-    await expect(panel.getByRole('option').filter({ hasText: 'Insert a note' }).first()).toContainText(
+    await expect(panel.getByRole('option').filter({ hasText: 'Step input' }).first()).toContainText(
         'not here: in a part',
     );
     await press(page, 'Enter', 'Enter');

@@ -272,9 +272,9 @@ test('by mouse: chosen, dragged with the axis held, copied, resized, boxed, draw
     // The second button: what can be done with it, walked by letters.
     await page.mouse.click((await at(0)).x, (await at(0)).y, { button: 'right' });
     const menu = page.getByTestId('menu');
-    await expect(menu.getByRole('menuitem', { name: /^Mute the part/ })).toBeVisible();
+    await expect(menu.getByRole('menuitem', { name: /^mute the part/ })).toBeVisible();
     await page.keyboard.type('mute');
-    await expect(menu.getByRole('menuitem', { name: /^Mute the part/ })).toBeFocused();
+    await expect(menu.getByRole('menuitem', { name: /^mute the part/ })).toBeFocused();
     await press(page, 'Enter');
     await expect(menu).toHaveCount(0);
     await expect.poll(async () => (await heads(page, song))[0]!.muted).toBe(true);

@@ -63,14 +63,14 @@
                     {@attach does('panel', { name: 'sound' }, here(track))}>{track.instrument || 'No sound yet'}</button
                 >
                 {#if desk.row >= 70}
-                    <span class="flex items-center gap-1.5 text-xs">
+                    <span class="flex items-center gap-1.5 pr-1 text-xs">
                         <span class="w-6 tabular-nums" aria-hidden="true">{track.volume}</span>
                         <input
                             type="range"
                             min="0"
                             max="127"
                             value={track.volume}
-                            class="level w-20"
+                            class="level min-w-0 flex-[2]"
                             aria-label="Volume of {name}"
                             title="Volume {track.volume}"
                             onchange={(e) => set(track, { volume: Number(e.currentTarget.value) })}
@@ -81,7 +81,7 @@
                             min="0"
                             max="127"
                             value={track.pan}
-                            class="level w-11"
+                            class="level min-w-0 flex-1"
                             aria-label="Pan of {name}"
                             title="Pan: {side(track.pan)}"
                             onchange={(e) => set(track, { pan: Number(e.currentTarget.value) })}

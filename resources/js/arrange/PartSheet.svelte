@@ -15,12 +15,10 @@
     let { desk, part, tint, chosen, heard }: Props = $props();
 
     const box = $derived.by(() => {
-        void desk.scaled;
         void part.version;
         void desk.song.tracks;
-        const { from, to, y, h } = desk.boxOf(part);
-        const { scale } = desk.view;
-        return { x: from * scale, w: Math.max(3, (to - from) * scale), y: (void desk.row, y), h };
+        void desk.row;
+        return desk.boxOf(part);
     });
     const elsewhere = $derived(desk.song.elsewhere.at?.part === part.id);
     const words = $derived((void part.version, wordsOf(part)));
@@ -37,8 +35,8 @@
         : 'border-base-content/50'} {part.head.muted || elsewhere ? 'border-dashed' : ''} {heard && !part.head.muted
         ? ''
         : 'text-base-content/70'}"
-    style:left="{box.x}px"
-    style:width="{box.w}px"
+    style:left="calc({box.from}px * var(--scale))"
+    style:width="max(3px, calc({box.to - box.from}px * var(--scale)))"
     style:top="{box.y}px"
     style:height="{box.h}px"
     style:border-left="4px solid var(--tint-{tint})"
@@ -64,7 +62,7 @@
         {#if part.head.muted}<span class="italic">muted</span>{/if}
         {#if plays}<span class="shrink-0 rounded-xs bg-base-200 px-1 font-semibold">{plays}</span>{/if}
     </span>
-    {#if chosen && box.w > 16}
+    {#if chosen}
         <span class="fold pointer-events-none absolute top-0 right-0 size-2.5 bg-primary" aria-hidden="true"></span>
     {/if}
 </a>

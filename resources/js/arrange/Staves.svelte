@@ -31,6 +31,8 @@
     let canvases: Record<LayerName, HTMLCanvasElement> = $state.raw({} as never);
     let playhead: HTMLElement;
     let caret: HTMLElement;
+    /** Where the staves begin on the page, in pixels. */
+    let left = 0;
     const desk = untrack(() => new Desk(song, (words) => onHover(words)));
     untrack(() => onDesk(desk));
     const hands = handsOf(
@@ -54,7 +56,8 @@
     }
 
     function resize(): void {
-        const { width, height } = canvases.notes.parentElement!.getBoundingClientRect();
+        const { width, height, ...box } = canvases.notes.parentElement!.getBoundingClientRect().toJSON() as DOMRect;
+        left = box.left;
         const first = desk.view.width === 0;
         desk.view.resize(width, height);
         desk.stage.fit();
@@ -82,7 +85,8 @@
     function wheel(e: WheelEvent): void {
         e.preventDefault();
         const unit = e.deltaMode === 1 ? 18 : 1;
-        const { x } = hands.staves.at(e);
+        // Where it lies was measured when it was fitted: to ask again would lay everything out anew.
+        const x = e.clientX - left;
         if (e.ctrlKey || e.metaKey) {
             if (e.shiftKey) desk.setRow(desk.row * Math.exp(-e.deltaY * unit * 0.002));
             else desk.view.zoomTime(Math.exp(-e.deltaY * unit * 0.0022), x);
@@ -171,8 +175,7 @@
     });
     // The part walked to has the focus, for those who hear where they are.
     $effect(() => {
-        void song.chosenParts;
-        if (song.stage === 'song' && !panels.open)
+        if (song.stage === 'song' && !panels.open && song.chosenParts.includes(desk.at ?? -1))
             body.querySelector<HTMLElement>(`[data-part="${desk.at}"]`)?.focus({ preventScroll: true });
     });
 </script>
@@ -205,6 +208,7 @@
         <canvas bind:this={canvases.grid} class="absolute inset-0 size-full"></canvas>
         <div
             class="absolute top-0 left-0"
+            style:--scale={(desk.scaled, desk.view.scale)}
             style:transform="translate({-(desk.moved, desk.view.left) * desk.view.scale}px, {-desk.top}px)"
         >
             {#each song.tracks as track, t (track.id)}

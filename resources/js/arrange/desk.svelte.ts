@@ -48,6 +48,8 @@ export class Desk {
     /** Another stretch of time is seen. */
     onView: () => void = () => {};
     private scale = 0;
+    /** Whether something was on the overlay. */
+    private covered = false;
 
     constructor(
         readonly song: Song,
@@ -177,7 +179,11 @@ export class Desk {
     }
 
     touchAll(): void {
-        this.stage.touch('grid', 'notes', 'overlay', 'ruler');
+        this.stage.touch('grid', 'notes', 'ruler');
+        // Mostly there is nothing on it.
+        const covered = this.song.span !== null || this.shown.sheets.length > 0 || this.shown.box !== null;
+        if (covered || this.covered) this.stage.touch('overlay');
+        this.covered = covered;
     }
 
     /** The playing line has moved. */

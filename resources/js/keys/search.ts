@@ -31,7 +31,7 @@ export class Search {
     }
 
     /** Those that have every word, somewhere. */
-    private exact(typed: string): Entry[] {
+    exact(typed: string): Entry[] {
         return this.entries.filter((e) => typed.split(/\s+/).every((w) => textOf(e).includes(w)));
     }
 

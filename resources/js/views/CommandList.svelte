@@ -75,7 +75,12 @@
 
     function hereFirst(found: Entry[]): Entry[] {
         const isHere = (e: Entry): boolean => keys.can(e.command);
-        return [...found.filter(isHere), ...found.filter((e) => !isHere(e))];
+        // What only resembles what was typed stands after what has every word of it.
+        const known = new Set(commands.entries().map((e) => e.id));
+        const exact = new Set(search.exact(text.trim().toLowerCase()).map((e) => e.id));
+        const rank = (e: Entry): number =>
+            (text.trim() === '' || exact.has(e.id) || !known.has(e.id) ? 0 : 2) + (isHere(e) ? 0 : 1);
+        return [...found].sort((a, b) => rank(a) - rank(b));
     }
 
     /** Why a command cannot be done here and now; empty where it can. */

@@ -72,7 +72,8 @@ export function told({ song, chosen }: Desk): void {
 export function wordsOf(part: Part): string {
     const { head, lines, notes, name } = part;
     const bar = (tick: number): number => lines.barAt(tick).index + 1;
-    const end = head.to === null ? '' : `–${bar(head.to - 1)}`;
+    const last = head.to === null ? null : bar(head.to - 1);
+    const end = last === null || last === bar(head.from) ? '' : `–${last}`;
     const plays = head.plays;
     const extras = [
         plays?.words ? `plays ${plays.words}` : '',

@@ -4,6 +4,7 @@ import type { Desk } from '../desk.svelte';
 import { NAME } from '../sizes';
 
 const pixels = new Pixels();
+const reached = new Float64Array(128);
 /** Rounds of a loop drawn apart from one another are at least so wide; narrower ones are one outline. */
 const NARROW = 5;
 
@@ -38,7 +39,7 @@ function paintPart(desk: Desk, part: Part, tint: number, silent: number, pale: n
     const bottom = y - desk.top + h - 3 - (room - step * (high - low + 1)) / 2;
     const { starts, lengths, pitches, mutes } = part;
     // What lies on a pixel already drawn need not be drawn again.
-    const reached = new Float64Array(128).fill(-Infinity);
+    reached.fill(-Infinity);
     part.places(Math.max(view.left, from - (to - from)), Math.min(view.right, to + (to - from)), (i) => {
         const start = starts[i]!;
         const inside = start >= from && start < to;
