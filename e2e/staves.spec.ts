@@ -112,8 +112,8 @@ test('job 16 by key: four bars become two, looped under the song, three parts do
     await said(page, /goes round up to 3\.1\.1, 2 times/);
     // Three parts down a third: two keys to choose, three to move, of which two may be held.
     await press(page, 'Control+a', 'ArrowDown', 'ArrowDown', 'ArrowDown');
-    await said(page, '3 parts play otherwise; the first: -3.');
-    await expect(page.getByTestId('part').first()).toContainText('-3');
+    await said(page, '3 parts play otherwise; the first: −3.');
+    await expect(page.getByTestId('part').first()).toContainText('−3');
     const line = [0, 1, 2, 3].map((i) => [i * 96, 0, 57 + i, 80]);
     expect(await saved(page)).toEqual([
         ...line,

@@ -208,7 +208,7 @@ final class LanternFerry
         $this->track('String pad', 4, 48, 78, 50, [['Pad, quay', $slow->take(), ['grid' => 'bar'], []], ['Pad, answer', $line, ['grid' => '1/8T'], []], ['Pad, water', $water, ['grid' => 'bar'], $swell]]);
         [$round, $answer] = array_slice($this->parts, -3, 2);
         $this->put($round, new PartHead($round->head->track, $round->name, 0, 0, 4 * self::BAR, plays: new PlaysAs(until: 8 * self::BAR)));
-        $this->put($answer, new PartHead($answer->head->track, $answer->name, 8 * self::BAR, $answer->beginning(), self::CROSSING, plays: new PlaysAs(-12, 60, 30)));
+        $this->put($answer, new PartHead($answer->head->track, $answer->name, 8 * self::BAR, min(8 * self::BAR, $line[0]->start), self::CROSSING, plays: new PlaysAs(-12, 60, 30)));
     }
 
     /**

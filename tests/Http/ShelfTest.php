@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace Tests\Http;
 
+use App\Demo\LanternFerry;
 use App\Models\Song;
+use App\Songs\Library;
 use Illuminate\Http\UploadedFile;
 use Jactonic\Core\Midi\Phrase;
 use Jactonic\Core\Tests\Support\Smf;
@@ -52,6 +54,13 @@ final class ShelfTest extends TestCase
         self::assertCount(1, (array) $this->getJson('/api/shelf')->json('phrases'));
         $this->postJson("/api/shelf/$id/restore")->assertOk();
         self::assertSame(['Kept one', 'Ferry'], array_column((array) $this->getJson('/api/shelf')->json('phrases'), 'name'));
+    }
+
+    public function test_the_sound_comes_along_where_it_stands_before_the_phrase(): void
+    {
+        $song = Library::keep(LanternFerry::song());
+        $vibes = (array) $this->getJson("/api/songs/$song->id")->json('tracks.2.parts.0');
+        $this->postJson("/api/songs/$song->id/shelf", ['on' => ['parts' => [$vibes['id']]], 'name' => 'Triplets'])->assertCreated()->assertJsonPath('sounds', ['Vibraphone']);
     }
 
     /** @return iterable<string, array{mixed, mixed}> */

@@ -5,15 +5,18 @@ declare(strict_types=1);
 namespace Jactonic\Core\Midi;
 
 use Jactonic\Core\Refusal;
+use Jactonic\Core\Score\Lane;
 use Jactonic\Core\Score\Note;
 use Jactonic\Core\Score\Part;
 use Jactonic\Core\Score\PartClip;
 use Jactonic\Core\Score\PartHead;
+use Jactonic\Core\Score\Point;
 use Jactonic\Core\Score\Score;
 use Jactonic\Core\Score\Song;
 use Jactonic\Core\Score\Sound;
 use Jactonic\Core\Score\Source;
 use Jactonic\Core\Score\Track;
+use Jactonic\Core\Standard\Message;
 use Jactonic\Core\Time\Timeline;
 
 /** A phrase kept for another day: a MIDI file of a few parts, with the sound, the tempo and the meter that they had. */
@@ -48,15 +51,37 @@ final class Phrase
                 $tracks[$track] = (new Track($track, '', count($tracks)))->withName($score->track($track)->name);
                 // The sound may stand in a part before it.
                 $program = Sound::of($score, $track)?->program;
-                $own = array_filter($part->shownPoints(), static fn ($p): bool => ($p->status & 0xF0) === 0xC0);
-                if ($program !== null && $own === []) {
-                    $part = $part->with($part->notes, $part->points->with([], [$part->nextPoint => $program->movedTo($part->head->from)->copiedAs($part->nextPoint)]), $part->nextNote, $part->nextPoint + 1);
+                if ($program !== null && array_filter($part->shownPoints(), static fn (Point $p): bool => ($p->status & 0xF0) === Message::PROGRAM) === []) {
+                    $part = $part->with($part->notes, $part->points->with([], [$part->nextPoint => $program->movedTo(max($part->head->from, $from))->copiedAs($part->nextPoint)]), $part->nextNote, $part->nextPoint + 1);
                 }
             }
+            $part = self::chased($part, $from);
             $kept[$part->id] = $part->withHead(new PartHead($track, $part->name, $part->head->origin - $from, max(0, $part->head->from - $from), $part->head->to - $from, false, $part->head->plays->moved(-$from), $part->head->lets));
         }
 
         return Writer::write(Exporter::export(new Song(new Score($time, $kept, $tracks, name: $name), new Source(1, $time->ppq))));
+    }
+
+    /** What stands before the phrase begins, and holds there, comes along. */
+    private static function chased(Part $part, int $from): Part
+    {
+        $before = $holds = [];
+        foreach ($part->shownPoints() as $id => $point) {
+            if ($point->tick >= $from) {
+                continue;
+            }
+            $before[$id] = $point;
+            $lane = Lane::of($point)->name.' '.($point->status & 0x0F);
+            if (! isset($holds[$lane]) || $point->tick >= $holds[$lane]->tick) {
+                $holds[$lane] = $point;
+            }
+        }
+        $after = [];
+        foreach ($holds as $point) {
+            $after[$point->id] = $point->movedTo(max($from, $part->head->from));
+        }
+
+        return $before === [] ? $part : $part->with($part->notes, $part->points->with($before, $after), $part->nextNote, $part->nextPoint);
     }
 
     /**

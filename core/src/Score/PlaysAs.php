@@ -51,11 +51,11 @@ final readonly class PlaysAs
         return new self($this->transpose, $this->velocity, $this->delay, $until);
     }
 
-    /** As it is said on the part: "+12, 80 %, 20 ms later"; empty where it plays what is written. The loop is seen. */
+    /** As it is said on the part: "−12, 80 %, 20 ms later"; empty where it plays what is written. The loop is seen. */
     public function words(): string
     {
         return implode(', ', array_filter([
-            $this->transpose === 0 ? '' : sprintf('%+d', $this->transpose),
+            $this->transpose === 0 ? '' : ($this->transpose < 0 ? '−' : '+').abs($this->transpose),
             $this->velocity === 100 ? '' : "$this->velocity %",
             $this->delay === 0 ? '' : abs($this->delay).' ms '.($this->delay < 0 ? 'earlier' : 'later'),
         ], static fn (string $w): bool => $w !== ''));

@@ -99,7 +99,11 @@
         if (!above || !here) return;
         here.onView = () => above.view.like(here.view);
         above.onView = () => here.view.like(above.view);
-        untrack(() => here.view.like(above.view));
+        untrack(() => {
+            here.view.like(above.view);
+            // There is little room: the lane comes by its key.
+            here.laneOpen = false;
+        });
         return () => {
             above.onView = here.onView = () => {};
         };

@@ -155,7 +155,7 @@
             />
             {#if low}
                 <div
-                    class="flex h-[46%] min-h-0 flex-col border-t-2 {song.stage === 'roll'
+                    class="flex h-[58%] min-h-0 flex-col border-t-2 {song.stage === 'roll'
                         ? 'border-primary'
                         : 'border-base-content/50'}"
                     data-testid="under"
