@@ -458,3 +458,33 @@ test('what is wrong is said, and nothing is half done: no span, no length, 201 p
     await press(page, 'Control+z');
     await expect.poll(() => all(page, song)).toEqual(before);
 });
+
+test('the keys that arranging takes: four bars looped under the song in five, parts repeated, joined, down a third in one', async ({
+    page,
+}) => {
+    const song = await open(page);
+    /** One key is one stroke with its modifiers. */
+    const within = async (most: number, ...keys: string[]): Promise<void> => {
+        expect(keys.length).toBeLessThanOrEqual(most);
+        await press(page, ...keys);
+    };
+    // One bar of the two, by a count, looped under all.
+    await within(5, 'k', '1', 'Control+Alt+Shift+PageDown', 'Alt+b', 'Alt+l');
+    await said(page, /goes round up to 3\.1\.1, 2 times/);
+    expect((await heads(page, song))[0]).toMatchObject({ from: 0, to: 3840, plays: { until: 7680 } });
+    await press(page, 'Control+z', 'Control+z');
+    await said(page, /^Undone/);
+    await within(1, 'Control+d');
+    await said(page, 'repeated');
+    await press(page, 'a');
+    await within(2, 'Shift+j');
+    await said(page, '2 parts joined into one.');
+    await within(3, 'Control+a', '-');
+    await said(page, '3 parts play otherwise; the first: −3.');
+    await press(page, 'Escape', 'Home', 'Control+Shift+ArrowRight', 'd');
+    await within(2, 'Control+b');
+    await said(page, 'cropped to 1.1.1–2.1.1');
+    // The vibraphone’s line to the pad, an octave up: copied, the track below, put in, up.
+    await within(5, 'Control+c', 's', 'Control+v', 'Shift+ArrowUp');
+    await said(page, /plays: \+9\.$/);
+});

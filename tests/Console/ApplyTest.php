@@ -125,6 +125,25 @@ final class ApplyTest extends TestCase
         self::assertStringContainsString('192, Marker_t, "Gangway"', $csv);
     }
 
+    public function test_parts_are_arranged_as_on_the_song_page(): void
+    {
+        [$code, $said] = $this->apply(['do' => [
+            ['edit' => 'part-crop', 'on' => ['parts' => [2]], 'params' => ['from' => 0, 'to' => 960]],
+            ['edit' => 'part-loop', 'on' => ['parts' => [2]], 'params' => ['until' => 2880]],
+            ['edit' => 'part-plays', 'on' => ['parts' => [1]], 'params' => ['transpose' => -12, 'velocity' => 50]],
+            ['edit' => 'track-level', 'on' => ['tracks' => [1]], 'params' => ['volume' => 77]],
+            ['edit' => 'carry', 'on' => ['track' => 1, 'pick' => ['pitch' => ['max' => 36]]], 'params' => ['tracks' => 1, 'copy' => true]],
+            ['edit' => 'insert-time', 'params' => ['from' => 0, 'to' => 3840]],
+        ]]);
+
+        self::assertSame([0, ''], [$code, $said]);
+        $notes = $this->mido('out.mid');
+        // Three rounds of the hats, a bar later; the bass an octave lower at half the loudness, its copy with the drums.
+        self::assertSame([384, 480, 576], array_values(array_unique(array_map(static fn (array $n): int => $n[0], array_filter($notes, static fn (array $n): bool => $n[2] === 42 && $n[0] % 96 === 0)))));
+        self::assertContains([24, 40], array_map(static fn (array $n): array => [$n[2], $n[3]], $notes));
+        self::assertStringContainsString('Control_c, 0, 7, 77', implode("\n", $this->csv('out.mid')));
+    }
+
     public function test_a_file_of_format_0_has_its_channels_as_tracks(): void
     {
         file_put_contents("$this->dir/zero.mid", Smf::file([Smf::at(0, '93 3C 40').Smf::at(0, '91 30 40').Smf::at(96, '83 3C 40').Smf::at(0, '81 30 40').Smf::END], 0));

@@ -38,6 +38,8 @@ final class Arranging
             ['Mod+Alt+D', 'part-repeat', 'repeat by whole bars', ['every' => 'bars']],
             ['Mod+Shift+D', 'part-repeat', 'repeat by the span', ['every' => 'span']],
             ['Mod+B', 'part-crop', 'crop to the span'],
+            ['Alt+B', 'part-resize', 'end at the caret', ['to' => 'caret']],
+            ['Alt+L', 'part-loop', 'loop to the end of the song', ['to' => 'song', 'until' => 0]],
             ['Alt+Delete', 'part-tidy', 'delete what lies outside'],
             ['M', 'part-mute', 'mute the part'],
             ['Delete', 'part-delete', 'delete the part'],
@@ -135,6 +137,10 @@ final class Arranging
             ['ArrowDown', 'part-plays', 'plays a semitone down', ['transposeBy' => -1]],
             ['Shift+ArrowUp', 'part-plays', 'plays an octave up', ['transposeBy' => 12]],
             ['Shift+ArrowDown', 'part-plays', 'plays an octave down', ['transposeBy' => -12]],
+            ['Equal', 'part-plays', 'plays a third higher', ['transposeBy' => 3]],
+            ['Minus', 'part-plays', 'plays a third lower', ['transposeBy' => -3]],
+            ['Shift+Equal', 'part-plays', 'plays a fifth higher', ['transposeBy' => 7]],
+            ['Shift+Minus', 'part-plays', 'plays a fifth lower', ['transposeBy' => -7]],
             ['Mod+ArrowUp', 'part-plays', 'plays louder', ['velocityBy' => 5]],
             ['Mod+ArrowDown', 'part-plays', 'plays softer', ['velocityBy' => -5]],
             ['Mod+Shift+ArrowUp', 'part-plays', 'plays much louder', ['velocityBy' => 20]],
@@ -176,7 +182,7 @@ final class Arranging
     {
         return [
             ['Alt+W L', 'part-loop', 'loop up to the caret'],
-            ['Alt+W E', 'part-loop', 'loop to the end of the song', ['to' => 'song', 'until' => 0]],
+            ['Alt+W E', 'part-loop', 'loop to the end, by two strokes', ['to' => 'song', 'until' => 0]],
             ['Alt+W S', 'part-loop', 'loop to the end of the span', ['until' => 'span-end']],
             ['Alt+W O', 'part-loop', 'loop no more', ['until' => 0]],
             ['Alt+W R', 'part-make-real', 'make real'],

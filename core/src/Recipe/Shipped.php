@@ -34,6 +34,8 @@ final class Shipped
             'Split in triplets' => [null, [['set' => ['grid' => '1/8T', 'swing' => 50]], ['edit' => 'split']]],
             'A fifth up' => [null, [['edit' => 'transpose', 'params' => ['semitones' => 7]]]],
             'Double an octave down' => [null, [['edit' => 'double-at', 'params' => ['semitones' => -12]], ['edit' => 'velocity-scale', 'params' => ['percent' => 80]]]],
+            'High notes to the track above' => [['pitch' => ['min' => 60]], [['edit' => 'carry', 'params' => ['tracks' => -1]]]],
+            'Low notes to the track below' => [['pitch' => ['max' => 59]], [['edit' => 'carry', 'params' => ['tracks' => 1]]]],
             'Thin the hats' => [['pitch' => ['min' => 42, 'max' => 46], 'every' => ['nth' => 2, 'from' => 2]], [['edit' => 'velocity-scale', 'params' => ['percent' => 60]]]],
             'Tighten, then legato' => [null, [['edit' => 'quantize', 'params' => ['strength' => 80]], ['edit' => 'legato', 'params' => ['mode' => 'both', 'tail' => 'keep']]]],
             'Tighten to straight sixteenths' => [null, [['set' => ['grid' => '1/16', 'swing' => 50]], ['edit' => 'quantize', 'params' => ['strength' => 100]]]],

@@ -12,6 +12,7 @@ use Jactonic\Core\Recipe\Recording;
 use Jactonic\Core\Recipe\Shipped;
 use Jactonic\Core\Refusal;
 use Jactonic\Core\Score\Score;
+use Jactonic\Core\Score\Track;
 use Jactonic\Core\Selection\Selection;
 use Jactonic\Core\Tests\Support\Make;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -148,10 +149,12 @@ final class RecipeTest extends TestCase
     {
         $book = new Book(Shipped::all());
         self::assertGreaterThanOrEqual(12, count($book->recipes));
-        $score = Make::score([[10, 700, 42, 50], [20, 1500, 46, 90], [250, 700, 42, 60], [4000, 480, 43, 70], [3840, 600, 45, 30]]);
+        $score = Make::score([[10, 700, 42, 50], [20, 1500, 46, 90], [250, 700, 42, 60], [4000, 480, 43, 70], [3840, 600, 45, 30], [5000, 400, 72, 80]]);
+        // Between two other tracks, to which notes may be carried.
+        $score = new Score($score->time, $score->parts, $score->tracks + [2 => new Track(2, 'Above', -1), 3 => new Track(3, 'Below', 1)], 2, 4);
         foreach ($book->recipes as $recipe) {
             self::assertEquals($recipe, Recipe::fromArray(json_decode((string) json_encode($recipe->toArray()), true)));
-            self::assertFalse(self::ran($recipe, $score, [1, 2, 3, 4, 5], $book)->change->isEmpty(), $recipe->name);
+            self::assertFalse(self::ran($recipe, $score, [1, 2, 3, 4, 5, 6], $book)->change->isEmpty(), $recipe->name);
         }
     }
 
