@@ -78,11 +78,11 @@ test('a key is given in the list there and then', async ({ page }) => {
     await page.keyboard.type('level velo');
     await press(page, 'Alt+Enter');
     await expect(page.getByTestId('give-key')).toContainText('Press the new key for “Level velocities”');
-    await press(page, 'Alt+w');
+    await press(page, 'Alt+Shift+F7');
     await expect(page.getByTestId('give-key')).toContainText('Free.');
     await press(page, 'Enter');
-    await expect(page.getByRole('dialog')).toContainText('Alt W stands for “Level velocities” now.');
-    await press(page, 'Escape', 'Alt+w');
+    await expect(page.getByRole('dialog')).toContainText('Alt Shift F7 stands for “Level velocities” now.');
+    await press(page, 'Escape', 'Alt+Shift+F7');
     await said(page, '8 notes at velocity 74.');
     expect(new Set((await notesOf(page, song)).map((n) => n[4]))).toEqual(new Set([74]));
 });

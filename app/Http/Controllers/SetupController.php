@@ -35,6 +35,7 @@ final class SetupController
             'passages' => array_map(static fn (Passage $p): array => ['id' => $p->id, 'name' => $p->name], Passage::all()),
             'ppq' => Timeline::PPQ,
             'programs' => GeneralMidi::PROGRAMS,
+            'controllers' => (object) GeneralMidi::CONTROLLERS,
             'families' => GeneralMidi::FAMILIES,
             'kits' => GeneralMidi::KITS,
             'kept' => Stroke::KEPT,

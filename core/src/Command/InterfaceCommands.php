@@ -225,6 +225,7 @@ final class InterfaceCommands
                 ['title' => 'Sound of the track', 'params' => ['name' => 'sound'], 'words' => ['instrument', 'program', 'patch', 'kit', 'preset']],
                 ['title' => 'The shelf: phrases that were kept', 'params' => ['name' => 'shelf'], 'words' => ['library', 'clips', 'ideas', 'put in', 'loops']],
                 ['title' => 'Keep what is chosen on the shelf', 'params' => ['name' => 'shelve'], 'words' => ['library', 'save phrase', 'idea']],
+                ['title' => 'Lanes: which', 'params' => ['name' => 'lanes'], 'words' => ['controllers', 'cc', 'automation', 'add']],
                 ['title' => 'Kept choices', 'params' => ['name' => 'choices'], 'words' => ['keep', 'selection', 'named', 'recall']],
                 ['title' => 'Recipes', 'params' => ['name' => 'recipes'], 'words' => ['macro', 'chain', 'custom', 'own command']],
                 ...$panels,
@@ -289,7 +290,7 @@ final class InterfaceCommands
                 ['title' => 'Scroll later', 'params' => ['x' => 1]], ['title' => 'Scroll earlier', 'params' => ['x' => -1]],
                 ['title' => 'Scroll up', 'params' => ['y' => 1]], ['title' => 'Scroll down', 'params' => ['y' => -1]],
             ]),
-            new Command(new Spec('lane', 'Velocity lane', Family::View, 'Shows or hides the velocities below the notes.', needs: Needs::Part, words: ['velocity', 'stems', 'hide']), self::ROLL),
+            new Command(new Spec('lane', 'Next lane, or the velocities', Family::View, 'Goes to work in the next lane below the notes, and from the last one back to the notes; with no lane there, shows or hides the velocities.', needs: Needs::Part, words: ['velocity', 'stems', 'hide', 'lanes', 'focus']), self::ROLL),
             new Command(new Spec('played-places', 'Where notes were played', Family::View, 'Shows or hides, behind each moved note, where it was played.', needs: Needs::Part, words: ['drift', 'ghost', 'original']), self::ROLL),
             new Command(new Spec('steps', 'Steps: the history', Family::View, 'Shows all that was done; any step can be gone back to.', needs: Needs::Song, words: ['undo', 'history', 'list', 'back']), self::OPEN),
         ];

@@ -39,6 +39,18 @@ final class SeeingCommands
             new Command(new Spec('view-call', 'See a kept view', Family::View, 'Goes to a view that was kept.', [
                 Param::integer('number', 'View', 1, 4, 1),
             ], Needs::Part, ['recall', 'zoom', 'memory']), self::ROLL, array_map(static fn (int $n): array => ['title' => "See view $n", 'params' => ['number' => $n]], [1, 2, 3, 4])),
+            new Command(new Spec('lane-show', 'Show a lane', Family::View, 'Shows a lane below the notes and works in it, or puts it away.', [
+                Param::text('lane', 'Lane'),
+            ], Needs::Part, ['controller', 'cc', 'automation', 'modulation', 'expression', 'bend']), self::ROLL, [
+                ['title' => 'Lane of expression', 'params' => ['lane' => 'cc:11'], 'words' => ['cc 11', 'dynamics']],
+                ['title' => 'Lane of modulation', 'params' => ['lane' => 'cc:1'], 'words' => ['cc 1', 'mod wheel', 'vibrato']],
+                ['title' => 'Lane of the sustain pedal', 'params' => ['lane' => 'cc:64'], 'words' => ['cc 64', 'pedal']],
+                ['title' => 'Lane of pitch bend', 'params' => ['lane' => 'bend'], 'words' => ['wheel']],
+                ['title' => 'Lane of volume', 'params' => ['lane' => 'cc:7'], 'words' => ['cc 7']],
+                ['title' => 'Lane of pan', 'params' => ['lane' => 'cc:10'], 'words' => ['cc 10']],
+                ['title' => 'Lane of pressure', 'params' => ['lane' => 'pressure'], 'words' => ['aftertouch']],
+                ['title' => 'Only velocities below the notes', 'params' => ['lane' => 'none'], 'words' => ['hide lanes']],
+            ]),
             new Command(new Spec('follow', 'Follow the playing line', Family::View, 'The view follows the playing line by page, holds it in the middle, or stays.', needs: Needs::Part, words: ['scroll', 'autoscroll', 'playhead', 'page']), self::ROLL),
             new Command(new Spec('align-under', 'Line up with the parts underneath', Family::Timing, 'Moves the notes chosen to the starts of notes underneath.', [
                 Param::choice('toward', 'Toward', ['nearest', 'next', 'previous'], 'nearest'),

@@ -213,7 +213,7 @@ final class Defaults
                 ['PageUp', 'scroll', 'scroll earlier', ['x' => -1]],
                 ['Shift+PageUp', 'scroll', 'scroll up', ['y' => 1]],
                 ['Shift+PageDown', 'scroll', 'scroll down', ['y' => -1]],
-                ['V', 'lane', 'lane'],
+                ['V', 'lane', 'next lane, then the notes'],
                 ['Enter', 'play-from', 'play here'],
                 ['Mod+Enter', 'play-span', 'play the span'],
                 ['Shift+Enter', 'loop-selection', 'loop what is chosen'],

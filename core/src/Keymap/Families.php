@@ -163,6 +163,7 @@ final class Families
             ['Alt+V R', 'panel', 'rows: names and order', ['name' => 'rows']],
             ['Alt+V D', 'panel', 'the playing as a picture', ['name' => 'playing']],
             ['Alt+V F', 'follow', 'follow the playing line'],
+            ...self::lanes(),
             ['Alt+V L', 'fit', 'the view before', ['what' => 'last']],
             ['Alt+V A', 'align-under', 'line up with those underneath'],
             ['Alt+V ArrowRight', 'align-under', 'to the next start underneath', ['toward' => 'next']],
@@ -176,6 +177,35 @@ final class Families
         }
 
         return $rows;
+    }
+
+    /**
+     * Lanes.
+     *
+     * @return list<Row>
+     */
+    private static function lanes(): array
+    {
+        $rows = [['Alt+V V', 'panel', 'which lanes', ['name' => 'lanes']], ['Alt+V X', 'lane-show', 'only velocities', ['lane' => 'none']]];
+        foreach (['E' => ['cc:11', 'expression'], 'M' => ['cc:1', 'modulation'], 'S' => ['cc:64', 'sustain pedal'], 'B' => ['bend', 'pitch bend'], 'K' => ['cc:7', 'volume'], 'N' => ['cc:10', 'pan'], 'H' => ['pressure', 'pressure']] as $key => [$lane, $words]) {
+            $rows[] = ["Alt+V $key", 'lane-show', $words, ['lane' => $lane]];
+        }
+
+        return [...$rows,
+            ['Alt+V W', 'lane-shape', 'a swell of expression over the span', ['lane' => 'cc:11', 'shape' => 'swell']],
+            ['Alt+V Q', 'pedal', 'the pedal from the chords'],
+            ['Alt+V Shift+W', 'panel', 'shapes: settings', ['edit' => 'lane-shape']],
+            ['Alt+V I', 'panel', 'a line: settings', ['edit' => 'lane-line']],
+            ['Alt+V C', 'panel', 'copy a stretch: settings', ['edit' => 'lane-copy']],
+            ['Alt+V Delete', 'panel', 'clear: settings', ['edit' => 'lane-clear']],
+            ['Alt+V Z', 'panel', 'thin: settings', ['edit' => 'lane-thin']],
+            ['Alt+V Shift+Q', 'panel', 'pedal: settings', ['edit' => 'pedal']],
+            ['Alt+V Y', 'lane-shape', 'rise over the span', ['lane' => 'cc:11', 'shape' => 'rise']],
+            ['Alt+V J', 'lane-clear', 'clear expression in the span', ['lane' => 'cc:11']],
+            ['Alt+V Shift+Z', 'lane-thin', 'thin expression', ['lane' => 'cc:11']],
+            ['Alt+V Shift+I', 'lane-line', 'expression up over the span', ['lane' => 'cc:11']],
+            ['Alt+V Shift+C', 'lane-copy', 'copy expression of the span to the caret', ['lane' => 'cc:11']],
+        ];
     }
 
     /**

@@ -48,9 +48,9 @@ final readonly class Param
         return new self($name, $title, new ChordValue);
     }
 
-    public static function lane(string $name, string $title): self
+    public static function lane(string $name, string $title, bool $optional = false): self
     {
-        return new self($name, $title, new LaneValue);
+        return new self($name, $title, new LaneValue, optional: $optional);
     }
 
     public static function points(string $name, string $title): self

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Jactonic\Core\Score;
 
 use Jactonic\Core\Refusal;
+use Jactonic\Core\Standard\GeneralMidi;
 use Jactonic\Core\Standard\Message;
 
 /**
@@ -44,6 +45,18 @@ final readonly class Lane
             $name !== false => new self($name, $kind),
             $kind === Message::CONTROLLER => new self("cc:$point->data1", $kind, $point->data1),
             default => new self('note-off', $kind),
+        };
+    }
+
+    /** As people call it. */
+    public function title(): string
+    {
+        return match ($this->name) {
+            'bend' => 'Pitch bend',
+            'pressure' => 'Pressure',
+            'poly-pressure' => 'Pressure of keys',
+            'program' => 'Program',
+            default => GeneralMidi::CONTROLLERS[$this->number ?? -1] ?? "Controller $this->number",
         };
     }
 

@@ -29,6 +29,13 @@ final class GeneralMidi
         'Guitar Fret Noise', 'Breath Noise', 'Seashore', 'Bird Tweet', 'Telephone Ring', 'Helicopter', 'Applause', 'Gunshot',
     ];
 
+    /** Names of controllers, as the MIDI standard has them; those that it leaves open have none. */
+    public const CONTROLLERS = [
+        0 => 'Bank', 1 => 'Modulation', 2 => 'Breath', 4 => 'Foot', 5 => 'Portamento time', 7 => 'Volume', 8 => 'Balance', 10 => 'Pan', 11 => 'Expression', 32 => 'Bank, fine', 64 => 'Sustain pedal', 65 => 'Portamento',
+        66 => 'Sostenuto', 67 => 'Soft pedal', 68 => 'Legato', 69 => 'Hold', 70 => 'Sound variation', 71 => 'Timbre', 72 => 'Release time', 73 => 'Attack time', 74 => 'Brightness', 75 => 'Decay time', 76 => 'Vibrato rate',
+        77 => 'Vibrato depth', 78 => 'Vibrato delay', 84 => 'Portamento control', 91 => 'Reverb', 92 => 'Tremolo', 93 => 'Chorus', 94 => 'Celeste', 95 => 'Phaser',
+    ];
+
     /** Eight programs each, in order. */
     public const FAMILIES = ['Piano', 'Chromatic percussion', 'Organ', 'Guitar', 'Bass', 'Strings', 'Ensemble', 'Brass', 'Reed', 'Pipe', 'Synth lead', 'Synth pad', 'Synth effects', 'Ethnic', 'Percussive', 'Sound effects'];
 

@@ -213,6 +213,10 @@ export class Part {
         return this.lines.barNumber(bar.index + this.pen.bars).start - bar.start;
     }
 
+    hasPoint(id: number): boolean {
+        return this.pointsById.has(id);
+    }
+
     /** Whether a note starts where the part is heard. */
     holds(tick: number): boolean {
         return tick >= this.head.from && (this.head.to === null || tick < this.head.to);

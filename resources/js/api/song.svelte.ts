@@ -3,6 +3,7 @@ import { caretIn } from './caret';
 import { Copied } from './copied';
 import { Elsewhere } from './elsewhere.svelte';
 import { Head } from './head.svelte';
+import { InLane } from './in-lane.svelte';
 import { Lines } from './lines';
 import { Looking } from './looking.svelte';
 import { Notebook } from './notebook.svelte';
@@ -38,6 +39,7 @@ export class Song extends Head {
     readonly notebook = new Notebook(this);
     readonly copied = new Copied(this);
     readonly elsewhere = new Elsewhere(this);
+    readonly inLane = new InLane();
 
     /** The part that is open, and the notes chosen in it. */
     open = $state.raw<Part | null>(null);
@@ -166,6 +168,7 @@ export class Song extends Head {
         this.pointer = null;
         this.home = part ?? this.home;
         this.selected = new Set();
+        this.inLane.focus(null);
         this.workOn([]);
         this.selectionVersion++;
         if (part) this.tell(opened(part));
@@ -192,6 +195,8 @@ export class Song extends Head {
         if (this.stage === 'song') return this.chosenParts.length > 0 ? [{ parts: [...this.chosenParts] }] : [];
         const part = this.open ?? this.home;
         if (!part) return [];
+        const points = this.inLane.on(part.id, this.selection);
+        if (points) return points;
         return [
             this.selected.size === part.notes.size && this.selected.size > 1 && part.head.to === null
                 ? { part: part.id, pick: { all: true } }
@@ -353,6 +358,7 @@ export class Song extends Head {
     /** Lets go of chosen notes that are no more. */
     prune(): void {
         if (!this.open) return;
+        this.inLane.prune(this.open);
         for (const id of this.selected) if (!this.open.notes.has(id)) this.selected.delete(id);
         if ([...this.beside.keys()].some((id) => !this.parts.has(id)))
             this.workOn([...this.beside.keys()].filter((id) => this.parts.has(id)));

@@ -37,6 +37,7 @@ export function choose(song: Song, selection: readonly SelectionItem[]): boolean
         if (parts.length > 0 || selection.length === 0) song.chosenParts = parts;
         return false;
     }
+    if (song.open && song.inLane.take(song.open.id, selection)) return false;
     const mine = selection.find((s) => 'notes' in s && s.part === song.open?.id);
     if (!mine || !('notes' in mine)) return false;
     song.selected = new Set(mine.notes);

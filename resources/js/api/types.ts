@@ -343,6 +343,7 @@ export interface Setup {
     ppq: number;
     /** Sounds of General MIDI, by number. */
     programs: string[];
+    controllers: Record<string, string>;
     families: string[];
     kits: Record<string, string>;
     importLimit: number;

@@ -23,6 +23,8 @@ class Commands {
     programs: string[] = [];
     families: string[] = [];
     kits: Record<string, string> = {};
+    /** Names of controllers by number, where the standard names them. */
+    controllers: Record<string, string> = {};
     /** Ticks to a quarter. */
     ppq = 0;
     private byId = new Map<string, Spec>();
@@ -30,6 +32,7 @@ class Commands {
     start(setup: Setup): void {
         this.specs = setup.commands;
         this.ppq = setup.ppq;
+        this.controllers = setup.controllers;
         [this.programs, this.families, this.kits] = [setup.programs, setup.families, setup.kits];
         this.edits = new Set(setup.edits);
         this.recipes = setup.recipes;

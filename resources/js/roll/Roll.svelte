@@ -16,7 +16,9 @@
     import { chordLine } from '../harmony/chord-line.svelte';
     import ChordRow from './ChordRow.svelte';
     import Corner from './Corner.svelte';
+    import { inLanes } from './commands/lanes';
     import LaneHead from './LaneHead.svelte';
+    import LaneStrip from './LaneStrip.svelte';
     import { CHORDS, fit, KEYBOARD, LANE, RULER } from './sizes';
     import { StepInput } from './steps.svelte';
     import Surface from './Surface.svelte';
@@ -89,6 +91,7 @@
         resize();
         body.focus({ preventScroll: true });
         const off = keys.handle(commandsOf(sheet, cancel));
+        const offLanes = keys.handle(inLanes(sheet));
         const deaf = listen(sheet);
         transport.onFrame = (tick) => sheet.onFrame(tick);
         song.onCaret = () => sheet.caretCame();
@@ -99,6 +102,7 @@
             transport.onFrame = () => {};
             song.seen = { left: sheet.view.left, scale: sheet.view.scale, row: sheet.view.row };
             deaf();
+            offLanes();
             observer.disconnect();
             off();
             sheet.stage.close();
@@ -106,6 +110,8 @@
     });
     $effect(() => {
         void sheet.laneOpen;
+        void sheet.lanes.shown;
+        void sheet.lanes.heights;
         void chordLine.shown;
         if (sheet.view.width > 0) resize();
     });
@@ -116,7 +122,9 @@
     bind:this={body}
     class="roll grid min-h-0 flex-1 outline-none"
     style:grid-template-columns="{wide || KEYBOARD}px 1fr"
-    style:grid-template-rows="{RULER}px {chordLine.shown ? CHORDS : 0}px 1fr {sheet.laneOpen ? LANE : 0}px"
+    style:grid-template-rows="{RULER}px {chordLine.shown ? CHORDS : 0}px 1fr {sheet.laneOpen ? LANE : 0}px {sheet.lanes.shown
+        .map((l) => `${sheet.lanes.height(l)}px`)
+        .join(' ')}"
     aria-label="Piano roll of {part.name}, {part.version >= 0 ? part.notes.size : 0} notes, {song.selectionVersion >= 0
         ? song.selected.size
         : 0} chosen"
@@ -157,4 +165,7 @@
     <Surface hand={hands.lane} testid="velocity" cursor={sheet.cursor}>
         <canvas bind:this={canvases.lane} class="absolute inset-0 size-full"></canvas>
     </Surface>
+    {#each sheet.lanes.shown as lane (lane)}
+        <LaneStrip {sheet} {lane} />
+    {/each}
 </section>

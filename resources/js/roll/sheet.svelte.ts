@@ -8,6 +8,7 @@ import { transport } from '../sound/transport.svelte';
 import { coloursOf, type Colours } from '../stage/colours';
 import { Stage } from '../stage/stage';
 import { View } from '../stage/view';
+import { Lanes } from './lanes.svelte';
 import type { Drawn, Overlay } from './layers/overlay';
 import { pitchName } from './names';
 import { Passing } from './passing';
@@ -16,7 +17,9 @@ import type { StepInput } from './steps.svelte';
 import { Underlay } from './underlay.svelte';
 import { Views } from './views.svelte';
 
+/** Those of the roll, and `lane:` with its name for each lane below. */
 export type LayerName = 'grid' | 'notes' | 'overlay' | 'ruler' | 'keyboard' | 'lane' | 'chords' | 'underlay';
+export type LaneLayer = `lane:${string}`;
 
 const DRUM_CHANNEL = 9;
 const OPENING_BARS = 6;
@@ -30,7 +33,8 @@ export type Bounds = [from: number, to: number, low: number, high: number];
  */
 export class Sheet {
     readonly view: View;
-    readonly stage: Stage<LayerName>;
+    readonly stage: Stage<LayerName | LaneLayer>;
+    readonly lanes: Lanes;
     colours: Colours;
     overlay: Overlay = {
         box: null,
@@ -80,6 +84,7 @@ export class Sheet {
         });
         this.view.end = song.end;
         this.underlay = new Underlay(song, part);
+        this.lanes = new Lanes(this);
         this.views = new Views(this);
         this.stage = new Stage(() => this.place());
         this.colours = coloursOf(this.trackIndex);
@@ -111,12 +116,13 @@ export class Sheet {
         this.touchAll();
     }
 
-    touch(...names: LayerName[]): void {
+    touch(...names: (LayerName | LaneLayer)[]): void {
         this.stage.touch(...names);
     }
 
     touchAll(): void {
         this.touch('grid', 'notes', 'ruler', 'keyboard', 'lane', 'chords', 'underlay');
+        this.touch(...this.lanes.shown.map((l): LaneLayer => `lane:${l}`));
         const o = this.overlay;
         // Mostly there is nothing on it.
         if (

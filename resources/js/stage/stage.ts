@@ -16,6 +16,10 @@ export class Stage<Name extends string> {
         this.layers.set(name, new Layer(canvas, spec.paint, spec.covers ?? false));
     }
 
+    remove(name: Name): void {
+        this.layers.delete(name);
+    }
+
     layer(name: Name): Layer {
         return this.layers.get(name)!;
     }

@@ -19,6 +19,7 @@
     import EditPanel from './EditPanel.svelte';
     import GroovePanel from './GroovePanel.svelte';
     import InputPanel from './InputPanel.svelte';
+    import LanesPanel from './LanesPanel.svelte';
     import NudgePanel from './NudgePanel.svelte';
     import { panels } from './panels.svelte';
     import PenPanel from './PenPanel.svelte';
@@ -164,6 +165,8 @@
         <UnderlayPanel {song} {part} underlay={sheet.underlay} />
     {:else if open?.name === 'rows' && sheet}
         <RowsPanel {song} {part} {sheet} />
+    {:else if open?.name === 'lanes' && sheet}
+        <LanesPanel {part} {sheet} />
     {:else if open?.name === 'sound'}
         <SoundPanel {song} />
     {:else if open?.name === 'shelf' || open?.name === 'shelve'}

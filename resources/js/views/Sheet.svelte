@@ -1,22 +1,28 @@
 <script lang="ts">
     import type { Binding } from '../api/types';
-    import { commands } from '../keys/commands.svelte';
+    import { commands, same } from '../keys/commands.svelte';
     import { keys } from '../keys/keys.svelte';
     import { chips } from '../keys/chips';
 
     const WHERE: [string, string][] = [
         ['roll', 'In the roll'],
-        ['song', 'On the song page'],
+        ['song', 'On the song page, besides what is as in the roll'],
         ['songs', 'In the list of songs'],
         ['any', 'Everywhere'],
     ];
+
+    function alsoInRoll(b: Binding): boolean {
+        return keys.resolver.bindings.some(
+            (o) => o.context === 'roll' && o.keys === b.keys && o.command === b.command && same(o.params, b.params),
+        );
+    }
 
     /** The shortcuts of a place by the groups of their commands. */
     function groupsOf(context: string): [string, Binding[]][] {
         const groups: Record<string, Binding[]> = {};
         for (const b of keys.resolver.bindings)
-            // With a modifier the same second key adds, narrows or takes away: said once, below.
-            if (b.context === context && b.params.how === undefined)
+            // With a modifier the same second key adds, narrows or takes away: said once, above; so is what is as in the roll.
+            if (b.context === context && b.params.how === undefined && !(context === 'song' && alsoInRoll(b)))
                 (groups[commands.find(b.command)?.group ?? 'other'] ??= []).push(b);
         return Object.entries(groups);
     }
@@ -93,8 +99,8 @@
         }
         .columns {
             columns: 3;
-            font-size: 7.6pt;
-            line-height: 9.6pt;
+            font-size: 7.2pt;
+            line-height: 8.9pt;
             column-gap: 5mm;
         }
         dl > div {

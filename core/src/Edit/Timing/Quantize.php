@@ -11,6 +11,7 @@ use Jactonic\Core\Edit\Foresight;
 use Jactonic\Core\Edit\Outcome;
 use Jactonic\Core\Edit\Say;
 use Jactonic\Core\Edit\Spec;
+use Jactonic\Core\Edit\Takes;
 use Jactonic\Core\Edit\Work;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Score\Note;
@@ -35,7 +36,7 @@ final class Quantize implements Edit
             Param::number('swing', 'Swing', 50, 75, Lines::STRAIGHT, '%', setting: 'swing'),
             Param::choice('target', 'What moves', ['starts', 'ends', 'both'], 'starts'),
             Param::integer('window', 'Window', 0, 100, 100, '%'),
-        ], keeps: true, words: ['grid', 'tighten', 'snap', 'correct', 'timing'], examples: [[], ['strength' => 37], ['target' => 'both', 'grid' => '1/8', 'swing' => 66.67], ['target' => 'ends', 'window' => 40]]);
+        ], takes: [Takes::Notes, Takes::Points], keeps: true, words: ['grid', 'tighten', 'snap', 'correct', 'timing'], examples: [[], ['strength' => 37], ['target' => 'both', 'grid' => '1/8', 'swing' => 66.67], ['target' => 'ends', 'window' => 40]]);
     }
 
     public function apply(Work $work): Outcome
@@ -79,12 +80,28 @@ final class Quantize implements Edit
             }
         }
 
+        foreach ($work->partsOfPoints() as $part) {
+            $grid = $work->params->grid('grid', $part->ownSettings());
+            $grids[$grid->name] = true;
+            $lines = $work->time()->lines($grid, $work->params->number('swing', $part->ownSettings()));
+            foreach ($work->chosenPoints($part) as $point) {
+                $tick = self::toward($point->tick, $lines->nearest($point->tick), $lines, $work->params->integer('strength', $part->ownSettings()), $window);
+                if ($draft->putPoint($part, $point->movedTo($tick))) {
+                    $shift = abs($tempos->milliseconds($point->tick, $tick));
+                    $moved++;
+                    $sum += $shift;
+                    $largest = max($largest, $shift);
+                    $far += $shift > Foresight::FAR ? 1 : 0;
+                }
+            }
+        }
+
         return new Outcome($draft->change(), $work->selection, $this->say($work, implode(', ', array_keys($grids)), $moved, $sum, $largest, $far));
     }
 
     private function say(Work $work, string $grid, int $moved, float $sum, float $largest, int $far): string
     {
-        $notes = Say::notes($work->selection->count())." to $grid";
+        $notes = Say::chosen($work)." to $grid";
         if ($moved === 0) {
             return "$notes: all were there already.";
         }

@@ -9,6 +9,7 @@ use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Loudness;
 use Jactonic\Core\Edit\Outcome;
 use Jactonic\Core\Edit\Spec;
+use Jactonic\Core\Edit\Takes;
 use Jactonic\Core\Edit\Work;
 use Jactonic\Core\Param\Param;
 
@@ -20,7 +21,7 @@ final class VelocityAdd implements Edit
     {
         return new Spec('velocity-add', 'Louder or softer', Family::Velocity, 'Adds an amount to every velocity.', [
             Param::integer('amount', 'Amount, below 0 for softer', -126, 126, adds: true),
-        ], keeps: true, words: ['velocity', 'loudness', 'dynamics', 'increase', 'decrease', 'louder', 'softer', 'quieter'], examples: [['amount' => 30], ['amount' => -126]], forms: self::forms());
+        ], takes: [Takes::Notes, Takes::Points], keeps: true, words: ['velocity', 'loudness', 'dynamics', 'increase', 'decrease', 'louder', 'softer', 'quieter'], examples: [['amount' => 30], ['amount' => -126]], forms: self::forms());
     }
 
     /** @return list<array{title: string, params: array<string, mixed>, words: list<string>}> */
@@ -39,6 +40,6 @@ final class VelocityAdd implements Edit
     {
         $amount = $work->params->integer('amount');
 
-        return Loudness::push($work, static fn (int $v): float => $v + $amount, sprintf('%s by %d', $amount < 0 ? 'softer' : 'louder', abs($amount)));
+        return Loudness::push($work, static fn (float $v): float => $v + $amount, sprintf('%s by %d', $amount < 0 ? 'softer' : 'louder', abs($amount)));
     }
 }

@@ -9,15 +9,17 @@ use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Loudness;
 use Jactonic\Core\Edit\Outcome;
 use Jactonic\Core\Edit\Spec;
+use Jactonic\Core\Edit\Takes;
 use Jactonic\Core\Edit\Work;
 use Jactonic\Core\Score\Note;
+use Jactonic\Core\Score\Point;
 
 /** Gives all notes the velocity of their part's pen. */
 final class VelocityDefault implements Edit
 {
     public static function spec(): Spec
     {
-        return new Spec('velocity-default', 'Velocity of the pen', Family::Velocity, 'Gives all notes the velocity that new notes get.', keeps: true, words: ['velocity', 'default', 'reset', 'pen']);
+        return new Spec('velocity-default', 'Velocity of the pen', Family::Velocity, 'Gives all notes the velocity that new notes get.', takes: [Takes::Notes, Takes::Points], keeps: true, words: ['velocity', 'default', 'reset', 'pen']);
     }
 
     public function apply(Work $work): Outcome
@@ -30,6 +32,10 @@ final class VelocityDefault implements Edit
             }
         }
 
-        return Loudness::shape($work, static fn (Note $n): float => $pens[spl_object_id($n)], 'at the velocity of the pen, '.implode(', ', array_unique($pens)));
+        foreach ($work->partsOfPoints() as $part) {
+            $pens['points'] = $part->settings()->penVelocity;
+        }
+
+        return Loudness::shape($work, static fn (float $v, int $tick, Note|Point $thing): float => $thing instanceof Note ? $pens[spl_object_id($thing)] : $pens['points'] ?? $v, 'at the velocity of the pen, '.implode(', ', array_unique($pens)));
     }
 }

@@ -9,6 +9,7 @@ use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Loudness;
 use Jactonic\Core\Edit\Outcome;
 use Jactonic\Core\Edit\Spec;
+use Jactonic\Core\Edit\Takes;
 use Jactonic\Core\Edit\Work;
 
 /** Gives all notes the mean of their velocities, rounded. */
@@ -16,7 +17,7 @@ final class VelocityLevel implements Edit
 {
     public static function spec(): Spec
     {
-        return new Spec('velocity-level', 'Level velocities', Family::Velocity, 'Gives all notes the mean of their velocities.', keeps: true, words: ['velocity', 'even', 'flatten', 'equal', 'mean']);
+        return new Spec('velocity-level', 'Level velocities', Family::Velocity, 'Gives all notes the mean of their velocities.', takes: [Takes::Notes, Takes::Points], keeps: true, words: ['velocity', 'even', 'flatten', 'equal', 'mean']);
     }
 
     public function apply(Work $work): Outcome

@@ -4,11 +4,13 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit\Velocity;
 
+use Jactonic\Core\Edit\Curve;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Loudness;
 use Jactonic\Core\Edit\Outcome;
 use Jactonic\Core\Edit\Spec;
+use Jactonic\Core\Edit\Takes;
 use Jactonic\Core\Edit\Work;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Score\Note;
@@ -27,7 +29,7 @@ final class VelocityRamp implements Edit
             Param::integer('to', 'To', 0, 200, 100),
             Param::integer('curve', 'Curve, below 0 early, above 0 late', -100, 100, 0),
             Param::choice('mode', 'From and to are', ['replace', 'scale'], 'replace'),
-        ], keeps: true, words: ['velocity', 'ramp', 'fade', 'swell', 'crescendo', 'diminuendo', 'dynamics'], forms: [
+        ], takes: [Takes::Notes, Takes::Points], keeps: true, words: ['velocity', 'ramp', 'fade', 'swell', 'crescendo', 'diminuendo', 'dynamics'], forms: [
             ['title' => 'Crescendo: louder to the end', 'params' => ['from' => 60, 'to' => 100, 'mode' => 'scale'], 'words' => ['rise', 'fade in']],
             ['title' => 'Diminuendo: softer to the end', 'params' => ['from' => 100, 'to' => 60, 'mode' => 'scale'], 'words' => ['decrescendo', 'fall', 'fade out']],
         ], examples: [[], ['from' => 100, 'to' => 40, 'curve' => 50, 'mode' => 'scale']]);
@@ -38,21 +40,24 @@ final class VelocityRamp implements Edit
         $from = $work->params->integer('from');
         $to = $work->params->integer('to');
         $scale = $work->params->choice('mode') === 'scale';
-        $first = $last = $work->first()[1]->start;
+        $first = PHP_INT_MAX;
+        $last = 0;
         foreach ($work->parts() as $part) {
             foreach ($work->chosen($part) as $note) {
-                $last = max($last, $note->start);
+                [$first, $last] = [min($first, $note->start), max($last, $note->start)];
+            }
+        }
+        foreach ($work->partsOfPoints() as $part) {
+            foreach ($work->chosenPoints($part) as $point) {
+                [$first, $last] = [min($first, $point->tick), max($last, $point->tick)];
             }
         }
         $stretch = $last - $first;
         $curve = $work->params->integer('curve');
-        // A power from one to four; early is the mirror of late.
-        $power = 4 ** (abs($curve) / 100);
-        $bent = static fn (float $x): float => $curve < 0 ? 1 - (1 - $x) ** $power : $x ** $power;
-        $ramp = static fn (Note $n): float => $from + ($to - $from) * ($stretch === 0 ? 0 : $bent(($n->start - $first) / $stretch));
+        $ramp = static fn (float $v, int $tick): float => $from + ($to - $from) * ($stretch === 0 ? 0 : Curve::bent(($tick - $first) / $stretch, $curve));
 
         $done = sprintf('%s from %d to %d%s', $to < $from ? 'falling' : 'rising', $from, $to, $scale ? ' %' : '');
 
-        return $scale ? Loudness::push($work, static fn (int $v, Note $n): float => $v * $ramp($n) / 100, $done) : Loudness::shape($work, $ramp, $done);
+        return $scale ? Loudness::push($work, static fn (float $v, int $tick): float => $v * $ramp($v, $tick) / 100, $done) : Loudness::shape($work, $ramp, $done);
     }
 }

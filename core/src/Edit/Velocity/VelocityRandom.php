@@ -10,9 +10,11 @@ use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Loudness;
 use Jactonic\Core\Edit\Outcome;
 use Jactonic\Core\Edit\Spec;
+use Jactonic\Core\Edit\Takes;
 use Jactonic\Core\Edit\Work;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Score\Note;
+use Jactonic\Core\Score\Point;
 
 /**
  * Loosens velocities by chance, up to an amount, from a bell shape cut at its maximum and at 1 and 127, so that nothing is
@@ -25,22 +27,16 @@ final class VelocityRandom implements Edit
         return new Spec('velocity-random', 'Loosen velocities', Family::Velocity, 'Loosens velocities by chance.', [
             Param::integer('amount', 'At most', 1, 126, 10),
             Param::integer('seed', 'Seed', 0, 0x7FFFFFFF, 1),
-        ], keeps: true, words: ['velocity', 'random', 'chance', 'vary', 'dynamics']);
+        ], takes: [Takes::Notes, Takes::Points], keeps: true, words: ['velocity', 'random', 'chance', 'vary', 'dynamics']);
     }
 
     public function apply(Work $work): Outcome
     {
         $amount = $work->params->integer('amount');
         $chance = new Chance($work->params->integer('seed'));
-        $louder = [];
-        foreach ($work->parts() as $part) {
-            // In the order of the music: the order in which notes were chosen must not matter.
-            foreach ($part->inOrder($work->selection->notes[$part->id]) as $note) {
-                $louder[spl_object_id($note)] = $chance->bell(0, $amount, max(-$amount, Note::SOFTEST - $note->velocity), min($amount, Note::LOUDEST - $note->velocity));
-            }
-        }
 
-        return Loudness::shape($work, static fn (Note $n): float => $n->velocity + $louder[spl_object_id($n)],
-            sprintf('loosened by up to %d, seed %d', $amount, $work->params->integer('seed')));
+        // In the order of the music: the order in which notes were chosen must not matter.
+        return Loudness::shape($work, static fn (float $v, int $tick, Note|Point $thing): float => $v + $chance->bell(0, $amount, max(-$amount, ($thing instanceof Note ? Note::SOFTEST : 0) - $v), min($amount, Note::LOUDEST - $v)),
+            sprintf('loosened by up to %d, seed %d', $amount, $work->params->integer('seed')), true);
     }
 }

@@ -10,6 +10,7 @@ use Jactonic\Core\Edit\Loudness;
 use Jactonic\Core\Edit\Outcome;
 use Jactonic\Core\Edit\Say;
 use Jactonic\Core\Edit\Spec;
+use Jactonic\Core\Edit\Takes;
 use Jactonic\Core\Edit\Work;
 use Jactonic\Core\Param\Param;
 
@@ -20,7 +21,7 @@ final class VelocityScale implements Edit
     {
         return new Spec('velocity-scale', 'Scale velocities', Family::Velocity, 'Makes every velocity a share of itself.', [
             Param::number('percent', 'Of the present velocity', 1, 1000, 100, '%'),
-        ], keeps: true, words: ['velocity', 'dynamics', 'relation', 'percent', 'gain'], forms: [
+        ], takes: [Takes::Notes, Takes::Points], keeps: true, words: ['velocity', 'dynamics', 'relation', 'percent', 'gain'], forms: [
             ['title' => 'Half as loud', 'params' => ['percent' => 50]],
             ['title' => 'A tenth louder', 'params' => ['percent' => 110]],
             ['title' => 'A tenth softer', 'params' => ['percent' => 90], 'words' => ['quieter']],
@@ -31,6 +32,6 @@ final class VelocityScale implements Edit
     {
         $percent = $work->params->number('percent');
 
-        return Loudness::push($work, static fn (int $v): float => $v * $percent / 100, 'at '.Say::number($percent).' % of their velocity');
+        return Loudness::push($work, static fn (float $v): float => $v * $percent / 100, 'at '.Say::number($percent).' % of their velocity');
     }
 }

@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit\Velocity;
 
-use Jactonic\Core\Edit\Draft;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
+use Jactonic\Core\Edit\Loudness;
 use Jactonic\Core\Edit\Outcome;
-use Jactonic\Core\Edit\Say;
 use Jactonic\Core\Edit\Spec;
+use Jactonic\Core\Edit\Takes;
 use Jactonic\Core\Edit\Work;
 use Jactonic\Core\Param\Param;
 
@@ -20,19 +20,13 @@ final class VelocitySet implements Edit
     {
         return new Spec('velocity-set', 'Set velocity', Family::Velocity, 'Gives every note the same velocity.', [
             Param::integer('value', 'Velocity', 1, 127),
-        ], keeps: true, words: ['loudness', 'dynamics', 'level', 'fixed'], examples: [['value' => 101]]);
+        ], takes: [Takes::Notes, Takes::Points], keeps: true, words: ['loudness', 'dynamics', 'level', 'fixed'], examples: [['value' => 101]]);
     }
 
     public function apply(Work $work): Outcome
     {
-        $draft = new Draft;
         $value = $work->params->integer('value');
-        foreach ($work->parts() as $part) {
-            foreach ($work->chosen($part) as $note) {
-                $draft->put($part, $note->withVelocity($value));
-            }
-        }
 
-        return new Outcome($draft->change(), $work->selection, Say::notes($work->selection->count())." at velocity $value.");
+        return Loudness::shape($work, static fn (): float => $value, "at velocity $value");
     }
 }

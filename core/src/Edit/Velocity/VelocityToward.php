@@ -10,6 +10,7 @@ use Jactonic\Core\Edit\Loudness;
 use Jactonic\Core\Edit\Outcome;
 use Jactonic\Core\Edit\Say;
 use Jactonic\Core\Edit\Spec;
+use Jactonic\Core\Edit\Takes;
 use Jactonic\Core\Edit\Work;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Score\Note;
@@ -25,7 +26,7 @@ final class VelocityToward implements Edit
         return new Spec('velocity-toward', 'Toward a velocity', Family::Velocity, 'Pulls velocities toward a value, or spreads them away from it.', [
             Param::integer('value', 'Toward', Note::SOFTEST, Note::LOUDEST, optional: true),
             Param::number('percent', 'Distance that is left', 0, 400, 50, '%'),
-        ], keeps: true, words: ['velocity', 'compress', 'expand', 'even', 'tame', 'spread', 'dynamics'], forms: [
+        ], takes: [Takes::Notes, Takes::Points], keeps: true, words: ['velocity', 'compress', 'expand', 'even', 'tame', 'spread', 'dynamics'], forms: [
             ['title' => 'Pull velocities together', 'params' => ['percent' => 50], 'words' => ['even out', 'compress', 'tame']],
             ['title' => 'Spread velocities', 'params' => ['percent' => 150], 'words' => ['expand', 'apart']],
         ], examples: [[], ['value' => 80, 'percent' => 200]]);
@@ -36,7 +37,7 @@ final class VelocityToward implements Edit
         $value = $work->params->has('value') ? (float) $work->params->integer('value') : Loudness::mean($work, true);
         $percent = $work->params->number('percent');
 
-        return Loudness::push($work, static fn (int $v): float => $value + ($v - $value) * $percent / 100,
+        return Loudness::push($work, static fn (float $v): float => $value + ($v - $value) * $percent / 100,
             sprintf('%s velocity %s: %s %% of the distance is left', $percent <= 100 ? 'pulled toward' : 'spread from', Say::number(round($value, 1)), Say::number($percent)));
     }
 }

@@ -76,6 +76,30 @@ export const feelOf = (groove: unknown, what: string): Command => ({
     edit: 'groove-quantize',
     params: { groove, strength: what === 'timing' ? 100 : 0, velocity: what === 'loudness' ? 100 : 0 },
 });
+/** Points of a lane, drawn, in a line, or away. */
+export const drawLane = (part: number, lane: string, points: [number, number][]): Command => ({
+    edit: 'lane-draw',
+    on: { part, notes: [] },
+    params: { lane, points },
+});
+export const lineInLane = (
+    part: number,
+    lane: string,
+    from: number,
+    to: number,
+    low: number,
+    high: number,
+): Command => ({
+    edit: 'lane-line',
+    on: { part, notes: [] },
+    params: { lane, from, to, low, high },
+});
+export const clearLane = (part: number, lane: string, from: number, to: number): Command => ({
+    edit: 'lane-clear',
+    on: { part, notes: [] },
+    params: { lane, from, to },
+});
+export const drawVelocities = (points: [number, number][]): Command => ({ edit: 'velocity-draw', params: { points } });
 export const songScale = (scale: string | null): Command => ({ edit: 'song-scale', params: { scale } });
 export const songRename = (name: string): Command => ({ edit: 'song-rename', params: { name } });
 

@@ -8,7 +8,7 @@ import * as make from './make';
 import { SPAN_MOVERS } from './make';
 import { askSpan } from './span';
 
-function asked(edit: string, params: Record<string, unknown>, press: Press): Command {
+export function asked(edit: string, params: Record<string, unknown>, press: Press): Command {
     return {
         edit,
         params,

@@ -12,6 +12,7 @@ import { drawSpan } from './span';
 import { reachUnder } from './reach-under';
 import { raise, stemAt } from './stem';
 import { strike } from './strike';
+import { sweep } from './sweep';
 import { write } from './write';
 
 export type Surface = 'notes' | 'ruler' | 'keyboard' | 'lane';
@@ -47,7 +48,7 @@ export function handsOf(sheet: Sheet, element: (surface: Surface) => HTMLElement
 
     function overLane({ x }: Touch): void {
         const hit = stemAt(sheet, x);
-        sheet.cursor = hit ? 'ns-resize' : 'default';
+        sheet.cursor = tool.name === 'pen' ? 'crosshair' : hit ? 'ns-resize' : 'default';
         sheet.onHover(hit ? numbersOf(hit, part, song.time) : '');
     }
 
@@ -62,7 +63,11 @@ export function handsOf(sheet: Sheet, element: (surface: Surface) => HTMLElement
             sheet.onHover(song.time.position(Math.max(0, view.tick(x)), part.lines)),
         ),
         keyboard: new Hands(on('keyboard'), [strike(sheet)]),
-        lane: new Hands(on('lane'), [raise(sheet, () => element('lane').clientHeight)], overLane),
+        lane: new Hands(
+            on('lane'),
+            [sweep(sheet, () => element('lane').clientHeight), raise(sheet, () => element('lane').clientHeight)],
+            overLane,
+        ),
     };
 }
 

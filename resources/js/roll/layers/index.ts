@@ -10,7 +10,7 @@ import { paintNotes } from './notes';
 import { paintOverlay } from './overlay';
 import { paintRuler } from './ruler';
 import { paintUnderlay } from './underlay';
-import { paintVelocity } from './velocity';
+import { paintStroke, paintVelocity } from './velocity';
 
 /** The layers of the roll, from below. */
 export function layersOf(sheet: Sheet): Record<LayerName, LayerSpec> {
@@ -61,8 +61,10 @@ export function layersOf(sheet: Sheet): Record<LayerName, LayerSpec> {
                 paintKeyboard(ctx, view, width, sheet.drumNames, sheet.usedRows.names, sheet.lit, sheet.colours),
         },
         lane: {
-            paint: (ctx, _, height) =>
-                paintVelocity(ctx, view, part, song.selected, sheet.raised, height, sheet.colours),
+            paint: (ctx, _, height) => {
+                paintVelocity(ctx, view, part, song.selected, sheet.raised, height, sheet.colours);
+                paintStroke(ctx, view, sheet.lanes.stroke, height, sheet.colours);
+            },
             covers: true,
         },
     };

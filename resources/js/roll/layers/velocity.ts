@@ -100,3 +100,21 @@ class Stems {
 export function stemTop(velocity: number, height: number): number {
     return height - (velocity / 127) * (height - 8);
 }
+
+/** What is drawn over the velocities, before it is let go. */
+export function paintStroke(
+    ctx: CanvasRenderingContext2D,
+    view: View,
+    stroke: { lane: string; points: [number, number][] } | null,
+    height: number,
+    c: Colours,
+): void {
+    if (stroke?.lane !== 'velocity') return;
+    ctx.strokeStyle = c.selected;
+    ctx.lineWidth = 1.5;
+    ctx.setLineDash([4, 3]);
+    ctx.beginPath();
+    for (const [tick, value] of stroke.points) ctx.lineTo(view.x(tick), stemTop(value, height));
+    ctx.stroke();
+    ctx.setLineDash([]);
+}

@@ -1,0 +1,123 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jactonic\Core\Edit;
+
+use Jactonic\Core\Refusal;
+use Jactonic\Core\Score\Lane;
+use Jactonic\Core\Score\Part;
+
+/**
+ * Points of a lane that show a curve, as few as do it: one wherever the value that the lane can hold becomes another. They
+ * replace what lies in their stretch; what held before it and after it is kept.
+ */
+final class Curve
+{
+    /** Seconds between two looks at the curve, where nothing else is asked for: finer than is heard. */
+    public const EVERY = 0.01;
+
+    private const MOST = 20_000;
+
+    /** A bend has more values than are told apart: it goes by steps of so much. */
+    private const BEND_STEP = 32;
+
+    /**
+     * Draws a curve in a lane of a part.
+     *
+     * @param  \Closure(float): float  $value  from the share of the stretch, 0 to 1, to 127ths of the lane's range
+     * @param  int  $every  ticks between two looks
+     * @return int how many points it took
+     *
+     * @throws Refusal for a stretch of no length
+     */
+    public static function draw(Draft $draft, Work $work, Part $part, Lane $lane, int $from, int $to, \Closure $value, int $every): int
+    {
+        if ($to <= $from) {
+            throw Refusal::parameter('to', $to, 'a place after from');
+        }
+        if (($to - $from) / max(1, $every) > self::MOST) {
+            $every = intdiv($to - $from, self::MOST) + 1;
+        }
+        $channel = $work->score->channelOf($part);
+        [$least, $most] = $lane->range();
+        $step = $least < 0 ? self::BEND_STEP : 1;
+        $held = self::heldAt($part, $lane, $channel, $to);
+        self::clear($draft, $part, $lane, $channel, $from, $to);
+        $last = null;
+        $count = 0;
+        $put = static function (int $tick, int $at) use (&$last, &$count, $draft, $part, $lane, $channel): void {
+            if ($at !== $last) {
+                $draft->putPoint($part, $lane->point($draft->newPointId($part), $tick, $channel, $at));
+                $last = $at;
+                $count++;
+            }
+        };
+        for ($tick = $from; $tick < $to; $tick += max(1, $every)) {
+            $exact = $least + $value(($tick - $from) / ($to - $from)) * ($most - $least) / 127;
+            $put($tick, (int) max($least, min($most, round($exact / $step) * $step)));
+        }
+        if ($held !== null) {
+            if (! self::standsAt($part, $lane, $channel, $to)) {
+                $put($to, $held);
+            }
+        } else {
+            $put($to, (int) max($least, min($most, round($least + $value(1.0) * ($most - $least) / 127))));
+        }
+
+        return $count;
+    }
+
+    /** Takes what lies in a stretch of a lane away, up to the tick before its end. */
+    public static function clear(Draft $draft, Part $part, Lane $lane, int $channel, int $from, int $to): int
+    {
+        $count = 0;
+        foreach ($part->points->all() as $point) {
+            if ($lane->holds($point) && ($point->status & 0x0F) === $channel && $point->tick >= $from && $point->tick < $to) {
+                $draft->dropPoint($part, $point);
+                $count++;
+            }
+        }
+
+        return $count;
+    }
+
+    /** The value that a lane holds at a tick, a point there included; null where it holds none. */
+    public static function heldAt(Part $part, Lane $lane, int $channel, int $tick): ?int
+    {
+        $last = null;
+        foreach ($part->points->all() as $point) {
+            if ($lane->holds($point) && ($point->status & 0x0F) === $channel && $point->tick <= $tick && ($last === null || $point->tick >= $last->tick)) {
+                $last = $point;
+            }
+        }
+
+        return $last === null ? null : $lane->value($last);
+    }
+
+    /** Whether a point of a lane stands at a tick. */
+    public static function standsAt(Part $part, Lane $lane, int $channel, int $tick): bool
+    {
+        foreach ($part->points->all() as $point) {
+            if ($point->tick === $tick && $lane->holds($point) && ($point->status & 0x0F) === $channel) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /** A bend of a straight way, −100 early to 100 late: a power from one to four, early the mirror of late. */
+    public static function bent(float $x, int $curve): float
+    {
+        $power = 4 ** (abs($curve) / 100);
+
+        return $curve < 0 ? 1 - (1 - $x) ** $power : $x ** $power;
+    }
+
+    /** How many ticks lie between two looks at a place. */
+    public static function every(Work $work, int $at): int
+    {
+        return max(1, (int) round($work->time()->tempos->shift($at, self::EVERY * 1000) - $at));
+    }
+}

@@ -1,0 +1,91 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jactonic\Core\Edit\Lane;
+
+use Jactonic\Core\Edit\Change;
+use Jactonic\Core\Edit\Curve;
+use Jactonic\Core\Edit\Draft;
+use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\Family;
+use Jactonic\Core\Edit\Needs;
+use Jactonic\Core\Edit\Outcome;
+use Jactonic\Core\Edit\Say;
+use Jactonic\Core\Edit\Spec;
+use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Param\Param;
+use Jactonic\Core\Param\Word;
+use Jactonic\Core\Refusal;
+use Jactonic\Core\Score\Lane;
+use Jactonic\Core\Score\Part;
+use Jactonic\Core\Score\Point;
+
+/**
+ * Copies a stretch of a lane to elsewhere: to another place, into another lane, whose range it is mapped to, or into
+ * another part. It replaces what lies there; what held before and after stays.
+ */
+final class LaneCopy implements Edit
+{
+    public static function spec(): Spec
+    {
+        return new Spec('lane-copy', 'Copy a stretch of a lane', Family::Lane, 'Copies the span of a lane to the caret, also into another lane or part.', [
+            Param::lane('lane', 'Lane'),
+            Param::place('from', 'From', default: new Word('span-start')),
+            Param::place('to', 'To', 1, new Word('span-end')),
+            Param::place('at', 'To the place', default: new Word('caret')),
+            Param::lane('into', 'Into the lane', optional: true),
+            Param::integer('part', 'Into the part', 1, PHP_INT_MAX, optional: true),
+            Param::flag('move', 'And take it away here'),
+        ], Needs::Part, ['duplicate', 'paste', 'automation', 'move'], [['lane' => 'cc:11', 'from' => 0, 'to' => 9000, 'at' => 20_000], ['lane' => 'cc:11', 'from' => 0, 'to' => 9000, 'at' => 0, 'into' => 'bend'], ['lane' => 'cc:1', 'from' => 0, 'to' => 9000, 'at' => 30_000, 'move' => true]], keeps: true);
+    }
+
+    public function apply(Work $work): Outcome
+    {
+        $params = $work->params;
+        $part = $work->part();
+        $target = $params->has('part') ? $work->score->part($params->integer('part')) : $part;
+        $lane = $params->lane('lane');
+        $into = $params->has('into') ? $params->lane('into') : $lane;
+        [$from, $to, $at] = [$params->integer('from'), $params->integer('to'), $params->integer('at')];
+        if ($to <= $from) {
+            throw Refusal::parameter('to', $to, 'a place after from');
+        }
+        $channel = $work->score->channelOf($part);
+        $channelThere = $work->score->channelOf($target);
+        $copied = [];
+        $state = Curve::heldAt($part, $lane, $channel, $from);
+        if ($state !== null) {
+            $copied[$from] = $state;
+        }
+        $draft = new Draft;
+        $points = $part->points->all();
+        usort($points, static fn (Point $a, Point $b): int => $a->tick <=> $b->tick ?: $a->id <=> $b->id);
+        foreach ($points as $point) {
+            if ($lane->holds($point) && ($point->status & 0x0F) === $channel && $point->tick >= $from && $point->tick < $to) {
+                $copied[$point->tick] = $lane->value($point);
+                if ($params->flag('move')) {
+                    $draft->dropPoint($part, $point);
+                }
+            }
+        }
+        if ($copied === []) {
+            return new Outcome(new Change, $work->selection, "{$lane->title()} holds nothing there: nothing changed.");
+        }
+        $end = $at + $to - $from;
+        $after = Curve::heldAt($target, $into, $channelThere, $end);
+        Curve::clear($draft, $target, $into, $channelThere, $at, $end);
+        [$least, $most] = $lane->range();
+        [$low, $high] = $into->range();
+        $mapped = null;
+        foreach ($copied as $tick => $value) {
+            $mapped = (int) round($low + ($value - $least) * ($high - $low) / ($most - $least));
+            $draft->putPoint($target, $into->point($draft->newPointId($target), $tick - $from + $at, $channelThere, $mapped));
+        }
+        if ($after !== null && $after !== $mapped && ! Curve::standsAt($target, $into, $channelThere, $end)) {
+            $draft->putPoint($target, $into->point($draft->newPointId($target), $end, $channelThere, $after));
+        }
+
+        return new Outcome($draft->change(), $work->selection, sprintf('%s of %s %s %s%s.', Say::points(count($copied)), $lane->title(), $params->flag('move') ? 'moved to' : 'copied to', $work->time()->position($at), $into->name === $lane->name ? '' : ' as '.$into->title()));
+    }
+}

@@ -1,0 +1,48 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jactonic\Core\Edit\Lane;
+
+use Jactonic\Core\Edit\Curve;
+use Jactonic\Core\Edit\Draft;
+use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\Family;
+use Jactonic\Core\Edit\Needs;
+use Jactonic\Core\Edit\Outcome;
+use Jactonic\Core\Edit\Say;
+use Jactonic\Core\Edit\Spec;
+use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Param\Param;
+use Jactonic\Core\Param\Word;
+use Jactonic\Core\Score\Lane;
+
+/**
+ * Draws a line in a lane, straight or bent: as few points as show it, none farther off than half of what the lane can
+ * tell apart. What held before and after stays.
+ */
+final class LaneLine implements Edit
+{
+    public static function spec(): Spec
+    {
+        return new Spec('lane-line', 'A line in a lane', Family::Lane, 'Draws a straight or bent line in a lane.', [
+            Param::lane('lane', 'Lane'),
+            Param::place('from', 'From', default: new Word('span-start')),
+            Param::place('to', 'To', 1, new Word('span-end')),
+            Param::integer('low', 'Value at the start', 0, 127, 0),
+            Param::integer('high', 'Value at the end', 0, 127, 127),
+            Param::integer('curve', 'Curve, below 0 early, above late', -100, 100, 0),
+        ], Needs::Part, ['ramp', 'automation', 'fade', 'crescendo', 'controller'], [['lane' => 'cc:11', 'from' => 0, 'to' => 3840, 'low' => 20, 'high' => 110], ['lane' => 'bend', 'from' => 960, 'to' => 1920, 'low' => 64, 'high' => 127, 'curve' => 60]], keeps: true);
+    }
+
+    public function apply(Work $work): Outcome
+    {
+        $params = $work->params;
+        $lane = $params->lane('lane');
+        [$from, $to, $low, $high, $curve] = [$params->integer('from'), $params->integer('to'), $params->integer('low'), $params->integer('high'), $params->integer('curve')];
+        $draft = new Draft;
+        $count = Curve::draw($draft, $work, $work->part(), $lane, $from, $to, static fn (float $x): float => $low + ($high - $low) * Curve::bent($x, $curve), Curve::every($work, $from));
+
+        return new Outcome($draft->change(), $work->selection, sprintf('%s from %d to %d: %s.', $lane->title(), $low, $high, Say::points($count)));
+    }
+}

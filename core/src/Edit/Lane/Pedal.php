@@ -1,0 +1,65 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jactonic\Core\Edit\Lane;
+
+use Jactonic\Core\Edit\Curve;
+use Jactonic\Core\Edit\Draft;
+use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\Family;
+use Jactonic\Core\Edit\Outcome;
+use Jactonic\Core\Edit\Spec;
+use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Param\Param;
+use Jactonic\Core\Score\Lane;
+use Jactonic\Core\Score\Note;
+use Jactonic\Core\Selection\Chords;
+
+/**
+ * Writes the sustain pedal (controller 64) from the chords of the chosen notes, as a foot does: up as a chord is struck,
+ * down a moment after, up at the end of the last. What the lane held in that stretch goes.
+ */
+final class Pedal implements Edit
+{
+    private const SUSTAIN = 'cc:64';
+
+    public static function spec(): Spec
+    {
+        return new Spec('pedal', 'Pedal from the chords', Family::Lane, 'Writes the sustain pedal so that each chord sounds to the next.', [
+            Param::integer('gap', 'Down after a chord', 1, 1000, 60, 'ms'),
+            Param::number('gather', 'Notes of one chord lie within', 0, 1000, Chords::GATHER, 'ms'),
+        ], words: ['sustain', 'hold', 'damper', 'foot'], keeps: true);
+    }
+
+    public function apply(Work $work): Outcome
+    {
+        $draft = new Draft;
+        $lane = Lane::parse(self::SUSTAIN);
+        $chords = 0;
+        foreach ($work->parts() as $part) {
+            $notes = $part->inOrder($work->selection->notes[$part->id]);
+            if ($notes === []) {
+                continue;
+            }
+            $channel = $work->score->channelOf($part);
+            $found = Chords::of($notes, $work->time(), $work->params->number('gather'));
+            $end = max(array_map(static fn (Note $n): int => $n->end(), $notes));
+            Curve::clear($draft, $part, $lane, $channel, $notes[0]->start, $end + 1);
+            $put = static fn (int $tick, int $value) => $draft->putPoint($part, $lane->point($draft->newPointId($part), $tick, $channel, $value));
+            $starts = array_map(static fn (array $chord): int => min(array_map(static fn (Note $n): int => $n->start, $chord) ?: [0]), $found);
+            foreach ($starts as $i => $start) {
+                $next = $starts[$i + 1] ?? $end;
+                $put($start, 0);
+                $down = (int) round($work->time()->tempos->shift($start, $work->params->integer('gap')));
+                if ($down < $next) {
+                    $put($down, 127);
+                }
+                $chords++;
+            }
+            $put($end, 0);
+        }
+
+        return new Outcome($draft->change(), $work->selection, sprintf('The pedal follows %s.', $chords === 1 ? '1 chord' : "$chords chords"));
+    }
+}

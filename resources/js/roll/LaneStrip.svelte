@@ -1,0 +1,93 @@
+<script lang="ts">
+    import { X } from '@lucide/svelte';
+    import { onMount, untrack } from 'svelte';
+    import { does } from '../keys/does';
+    import { Hands } from '../stage/hands';
+    import { laneGestures, laneWords } from './gestures/lane';
+    import { titleOf } from './lanes.svelte';
+    import { paintLane } from './layers/lane';
+    import type { Sheet } from './sheet.svelte';
+    import Surface from './Surface.svelte';
+
+    let { sheet, lane }: { sheet: Sheet; lane: string } = $props();
+
+    let canvas: HTMLCanvasElement;
+    const name = untrack(() => lane);
+    const { song, part } = untrack(() => sheet);
+    const focused = $derived(song.inLane.lane === name);
+    const count = $derived((void part.version, void song.revisionShown, sheet.lanes.pointsOf(name).length));
+    const height = (): number => canvas.clientHeight;
+    const hands = new Hands(
+        () => canvas.parentElement!,
+        laneGestures(
+            untrack(() => sheet),
+            name,
+            height,
+        ),
+        (touch) => sheet.onHover(laneWords(sheet, name, touch, height())),
+    );
+
+    onMount(() => {
+        sheet.stage.add(`lane:${name}`, canvas, {
+            paint: (ctx, _, h) => paintLane(sheet, name, ctx, h),
+            covers: true,
+        });
+        sheet.stage.fit();
+        sheet.touch(`lane:${name}`);
+        return () => sheet.stage.remove(`lane:${name}`);
+    });
+    $effect(() => {
+        void song.revisionShown;
+        void song.inLane.points;
+        void focused;
+        sheet.touch(`lane:${name}`);
+    });
+
+    /** The upper edge of a lane is dragged to make it higher. */
+    function grip(e: PointerEvent): void {
+        const edge = e.currentTarget as HTMLElement;
+        const [from, was] = [e.clientY, sheet.lanes.height(name)];
+        edge.setPointerCapture(e.pointerId);
+        edge.onpointermove = (m) => sheet.lanes.setHeight(name, was + from - m.clientY);
+        edge.onpointerup = () => (edge.onpointermove = edge.onpointerup = null);
+    }
+</script>
+
+<div
+    class="relative flex flex-col items-start gap-1 overflow-hidden border-t px-2 pt-1 text-xs {focused
+        ? 'border-primary bg-base-100 font-semibold text-base-content'
+        : 'border-base-content/50 bg-base-200 text-base-content/80'}"
+    role="group"
+    aria-label="Lane of {titleOf(name)}, {count} points{focused ? ', worked in' : ''}"
+>
+    <!-- svelte-ignore a11y_no_static_element_interactions -->
+    <div
+        class="absolute inset-x-0 top-0 h-1.5 cursor-ns-resize"
+        title="Drag to make the lane higher"
+        onpointerdown={grip}
+    ></div>
+    <button
+        class="max-w-full truncate text-left"
+        tabindex="-1"
+        title="Work in this lane, or put it away"
+        {@attach does('lane-show', { lane: name })}>{focused ? '▸ ' : ''}{titleOf(name)}</button
+    >
+    <span class="tabular-nums">{count === 1 ? '1 point' : `${count} points`}</span>
+    <button
+        class="btn absolute top-1 right-1 px-0.5 btn-ghost btn-xs"
+        tabindex="-1"
+        data-field
+        aria-label="Put {titleOf(name)} away"
+        title="Put the lane away"
+        onclick={() => sheet.lanes.away(name)}><X size={13} /></button
+    >
+</div>
+<Surface
+    hand={hands}
+    testid="lane-{name}"
+    cursor="crosshair"
+    oncontextmenu={(e: MouseEvent) => e.preventDefault()}
+    onpointerleave={() => sheet.onHover('')}
+>
+    <canvas bind:this={canvas} class="absolute inset-0 size-full"></canvas>
+</Surface>

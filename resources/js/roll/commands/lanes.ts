@@ -1,0 +1,100 @@
+import type { Handler } from '../../keys/keys.svelte';
+import type { Sheet } from '../sheet.svelte';
+import { asked } from './moving';
+import { CARET_MOVERS, louderBy } from './make';
+
+/** What keys do while a lane is worked in: to its points what they do to notes, and what is no business of a lane to notes. */
+export function inLanes(sheet: Sheet): Record<string, Handler> {
+    const { song, lanes } = sheet;
+    const lane = (): string | null => song.inLane.lane;
+    const [inTime, byLine, inPitch] = CARET_MOVERS as [string, string, string];
+
+    function choose(ids: readonly number[]): void {
+        song.inLane.points = new Set(ids);
+        sheet.touch(`lane:${lane()!}`);
+        const all = lanes.pointsOf(lane()!);
+        const only = ids.length === 1 ? all.find((p) => p.id === ids[0]) : undefined;
+        if (only) {
+            song.putCaret(only.tick);
+            sheet.view.reveal(only.tick, only.tick + 1, song.caret.pitch, song.caret.pitch);
+        }
+        song.tell(
+            only
+                ? `Point ${all.indexOf(only) + 1} of ${all.length} at ${song.time.position(only.tick, sheet.part.lines)}.`
+                : ids.length === 0
+                  ? 'No points are chosen.'
+                  : `${ids.length} points chosen.`,
+        );
+    }
+
+    function walk(way: 1 | -1, grows: boolean): void {
+        const all = lanes.pointsOf(lane()!);
+        const chosen = all.filter((p) => song.inLane.points.has(p.id));
+        const edge = way > 0 ? chosen.at(-1) : chosen[0];
+        const at = edge
+            ? all.indexOf(edge) + way
+            : way > 0
+              ? all.findIndex((p) => p.tick >= song.caret.tick)
+              : all.findLastIndex((p) => p.tick <= song.caret.tick);
+        const next = all[at];
+        if (!next) return song.tell('There is no point that way.');
+        choose(grows ? [...chosen.map((p) => p.id), next.id] : [next.id]);
+    }
+
+    const moves: Record<string, () => void> = {
+        next: () => walk(1, false),
+        previous: () => walk(-1, false),
+        'grow-next': () => walk(1, true),
+        'grow-previous': () => walk(-1, true),
+        all: () => choose(lanes.pointsOf(lane()!).map((p) => p.id)),
+        none: () => choose([]),
+        inverse: () =>
+            choose(
+                lanes
+                    .pointsOf(lane()!)
+                    .filter((p) => !song.inLane.points.has(p.id))
+                    .map((p) => p.id),
+            ),
+        span: () => {
+            const { span } = song;
+            if (!span) return song.tell('There is no span.');
+            choose(
+                lanes
+                    .pointsOf(lane()!)
+                    .filter((p) => p.tick >= span.from && p.tick < span.to)
+                    .map((p) => p.id),
+            );
+        },
+    };
+    const inTimeOf =
+        (edit: string): Handler =>
+        (p, _, press) => {
+            if (!lane() || song.inLane.points.size === 0) return false;
+            song.do(asked(edit, p, press));
+        };
+    return {
+        lane: () => (lanes.next() ? undefined : false),
+        'lane-show': (p) => lanes.turn(String(p.lane)),
+        select: (p) => {
+            const move = lane() ? moves[String(p.move)] : undefined;
+            if (!move) return false;
+            song.afterAll(move);
+        },
+        escape: () => {
+            if (!lane()) return false;
+            song.inTurn(() => {
+                if (song.inLane.points.size > 0) choose([]);
+                else lanes.focus(null);
+            });
+        },
+        // Up and down is the value: by one, and with Shift by ten.
+        [inPitch]: (p, _, press) => {
+            if (!lane()) return false;
+            const by = Number(p.semitones);
+            const { edit, params } = louderBy(Math.abs(by) === 1 ? by : Math.sign(by) * 10);
+            song.do(asked(edit!, params!, press));
+        },
+        [inTime]: inTimeOf(inTime),
+        [byLine]: inTimeOf(byLine),
+    };
+}

@@ -1,0 +1,162 @@
+import { Lane } from '../../api/lane';
+import type { Point } from '../../api/tables';
+import type { Gesture, Touch } from '../../stage/hands';
+import * as make from '../commands/make';
+import { valueAt, yOf } from '../layers/lane';
+import { titleOf } from '../lanes.svelte';
+import { tool } from '../pen.svelte';
+import type { Sheet } from '../sheet.svelte';
+import { DRAG_FROM } from './drag';
+
+const REACH = 6;
+
+/** What is under the pointer in a lane, in words. */
+export function laneWords(sheet: Sheet, name: string, { x, y }: Touch, height: number): string {
+    const lane = new Lane(name);
+    const tick = Math.max(0, sheet.view.tick(x));
+    return `${titleOf(name)} ${valueAt(lane, y, height)}  ${sheet.song.time.position(tick, sheet.part.lines)}`;
+}
+
+/**
+ * In a lane: a press on a point takes it and those chosen in hand, a stroke over paper draws, with Shift in a straight
+ * line, with Mod by the lines of the grid; the second button clears what it goes over.
+ */
+export function laneGestures(sheet: Sheet, name: string, height: () => number): Gesture[] {
+    return [hold(sheet, name, height), draw(sheet, name, height)];
+}
+
+function pointAt(sheet: Sheet, name: string, x: number, y: number, height: number): Point | null {
+    const lane = new Lane(name);
+    let best: Point | null = null;
+    let least = REACH;
+    for (const point of sheet.lanes.pointsOf(name)) {
+        const away = Math.hypot(sheet.view.x(point.tick) - x, yOf(lane, lane.value(point), height) - y);
+        if (away < least) [best, least] = [point, away];
+    }
+    return best;
+}
+
+function hold(sheet: Sheet, name: string, height: () => number): Gesture {
+    const { song, view } = sheet;
+    let start = { x: 0, y: 0 };
+    let point: Point | null = null;
+    let axis: 'time' | 'value' | null = null;
+
+    function end(): void {
+        sheet.lanes.held = null;
+        axis = null;
+        sheet.touch(`lane:${name}`);
+    }
+
+    return {
+        begin({ x, y, button, shift }) {
+            // With the pen in hand a stroke draws wherever it begins.
+            point = button === 0 && tool.name !== 'pen' ? pointAt(sheet, name, x, y, height()) : null;
+            if (!point) return false;
+            if (song.inLane.lane !== name) song.inLane.focus(name);
+            const chosen = song.inLane.points;
+            if (!chosen.has(point.id)) song.inLane.points = new Set(shift ? [...chosen, point.id] : [point.id]);
+            start = { x, y };
+            sheet.touch(`lane:${name}`);
+            return true;
+        },
+        move({ x, y, alt }) {
+            const [dx, dy] = [x - start.x, y - start.y];
+            if (!axis && Math.hypot(dx, dy) < DRAG_FROM) return;
+            axis ??= Math.abs(dx) > Math.abs(dy) ? 'time' : 'value';
+            const tick = point!.tick + dx / view.scale;
+            sheet.lanes.held = {
+                lane: name,
+                ticks: axis === 'time' ? sheet.snapped(Math.max(0, tick), alt) - point!.tick : 0,
+                by: axis === 'value' ? Math.round((-dy / (height() - 10)) * 127) : 0,
+            };
+            sheet.onHover(axis === 'value' ? `${sheet.lanes.held.by > 0 ? '+' : ''}${sheet.lanes.held.by}` : '');
+            sheet.touch(`lane:${name}`);
+        },
+        drop() {
+            const { held } = sheet.lanes;
+            end();
+            if (held && held.ticks !== 0) song.do(make.moveBy(held.ticks));
+            if (held && held.by !== 0) song.do(make.louderBy(held.by));
+        },
+        cancel: end,
+    };
+}
+
+function draw(sheet: Sheet, name: string, height: () => number): Gesture {
+    const { song, view, part } = sheet;
+    const lane = new Lane(name);
+    let drawn = new Map<number, number>();
+    let last = { x: 0, y: 0 };
+    let clears = false;
+
+    function show(): void {
+        sheet.lanes.stroke = { lane: name, clears, points: [...drawn].sort(([a], [b]) => a - b) };
+        sheet.touch(`lane:${name}`);
+    }
+
+    /** Every pixel between two places of the hand. */
+    function follow(x: number, y: number): void {
+        const steps = Math.max(1, Math.ceil(Math.abs(x - last.x)));
+        for (let i = 1; i <= steps; i++) {
+            const at = last.x + ((x - last.x) * i) / steps;
+            const to = last.y + ((y - last.y) * i) / steps;
+            drawn.set(Math.max(0, Math.round(view.tick(Math.round(at)))), valueAt(lane, to, height()));
+        }
+        last = { x, y };
+    }
+
+    function end(): void {
+        sheet.lanes.stroke = null;
+        sheet.touch(`lane:${name}`);
+    }
+
+    return {
+        begin({ x, y, button }) {
+            if (button === 1) return false;
+            clears = button === 2;
+            if (song.inLane.lane !== name) song.inLane.focus(name);
+            drawn = new Map([[Math.max(0, Math.round(view.tick(x))), valueAt(lane, y, height())]]);
+            last = { x, y };
+            show();
+            return true;
+        },
+        move(touch) {
+            if (touch.shift) {
+                const [first] = drawn;
+                drawn = new Map([
+                    first!,
+                    [Math.max(0, Math.round(view.tick(touch.x))), valueAt(lane, touch.y, height())],
+                ]);
+                last = { x: touch.x, y: touch.y };
+            } else follow(touch.x, touch.y);
+            sheet.onHover(laneWords(sheet, name, touch, height()));
+            show();
+        },
+        drop(touch) {
+            const points = [...drawn].sort(([a], [b]) => a - b);
+            end();
+            if (!touch) return;
+            const [first, end_] = [points[0]!, points.at(-1)!];
+            if (clears) return song.do(make.clearLane(part.id, name, first[0], end_[0] + 1));
+            if (touch.shift && points.length > 1) {
+                const [low, high] = [first, end_].map(([, v]) => Math.round(lane.share(v) * 127)) as [number, number];
+                return song.do(make.lineInLane(part.id, name, first[0], end_[0], low, high));
+            }
+            song.do(make.drawLane(part.id, name, touch.mod ? byLines(points) : fewest(points)));
+        },
+        cancel: end,
+    };
+
+    /** At each line of the grid that the stroke passed, the value there. */
+    function byLines(points: [number, number][]): [number, number][] {
+        const at = new Map<number, number>();
+        for (const [tick, value] of points) at.set(part.lines.around(tick)[0], value);
+        return fewest([...at].sort(([a], [b]) => a - b));
+    }
+}
+
+/** Of points that follow one another at one value only the first. */
+function fewest(points: [number, number][]): [number, number][] {
+    return points.filter(([, value], i) => i === 0 || value !== points[i - 1]![1]);
+}

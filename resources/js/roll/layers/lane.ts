@@ -1,0 +1,85 @@
+import { Lane } from '../../api/lane';
+import type { Sheet } from '../sheet.svelte';
+
+/** Room above the highest value and below the lowest, in pixels. */
+const PAD = 5;
+/** Points closer than this to one another are a line: they get no mark. */
+const APART = 5;
+
+export const yOf = (lane: Lane, value: number, height: number): number =>
+    height - PAD - lane.share(value) * (height - 2 * PAD);
+
+export const valueAt = (lane: Lane, y: number, height: number): number =>
+    lane.at((height - PAD - y) / (height - 2 * PAD));
+
+/** A lane's points: between them the value holds. What is drawn or in hand is dashed. */
+export function paintLane(sheet: Sheet, name: string, ctx: CanvasRenderingContext2D, height: number): void {
+    const { view, colours: c, song, lanes, part } = sheet;
+    const lane = new Lane(name);
+    ctx.fillStyle = song.inLane.lane === name ? c.paper : c.margin;
+    ctx.fillRect(0, 0, view.width, height);
+    ctx.fillStyle = c.beat;
+    for (const share of [0.25, 0.5, 0.75])
+        ctx.fillRect(0, Math.round(yOf(lane, lane.at(share), height)), view.width, 0.5);
+    ctx.fillStyle = c.bar;
+    ctx.fillRect(0, 0, view.width, 1);
+    const points = part.points.filter((p) => lane.holds(p));
+    const base = yOf(lane, lane.least < 0 ? 0 : lane.least, height);
+    let first = 0;
+    while (first + 1 < points.length && points[first + 1]!.tick < view.left) first++;
+    let taken = -Infinity;
+    for (let i = first; i < points.length; i++) {
+        const point = points[i]!;
+        const x = view.x(point.tick);
+        if (x > view.width) break;
+        const end = i + 1 < points.length ? view.x(points[i + 1]!.tick) : view.width;
+        const y = yOf(lane, lane.value(point), height);
+        ctx.fillStyle = point.heard ? c.tint : c.faint;
+        ctx.globalAlpha = 0.22;
+        ctx.fillRect(x, Math.min(y, base), end - x, Math.max(1, Math.abs(base - y)));
+        ctx.globalAlpha = 1;
+        ctx.fillRect(x, y - 0.75, Math.max(1, end - x), 1.5);
+        const before = points[i - 1];
+        if (before) {
+            const from = yOf(lane, lane.value(before), height);
+            ctx.fillRect(x - 0.5, Math.min(from, y), 1, Math.abs(from - y));
+        }
+        const chosen = song.inLane.lane === name && song.inLane.points.has(point.id);
+        if (chosen) {
+            // A chosen point is a ring, the others are squares.
+            ctx.strokeStyle = c.selected;
+            ctx.lineWidth = 2;
+            ctx.beginPath();
+            ctx.arc(x, y, 4.5, 0, 7);
+            ctx.fillStyle = c.paper;
+            ctx.fill();
+            ctx.stroke();
+        } else if (x - taken >= APART) {
+            ctx.fillRect(x - 2, y - 2, 4, 4);
+            taken = x;
+        }
+    }
+    paintHand(sheet, lane, ctx, height);
+    if (lanes.stroke?.lane === name) {
+        ctx.strokeStyle = lanes.stroke.clears ? c.trouble : c.selected;
+        ctx.lineWidth = 1.5;
+        ctx.setLineDash([4, 3]);
+        ctx.beginPath();
+        for (const [tick, value] of lanes.stroke.points) ctx.lineTo(view.x(tick), yOf(lane, value, height));
+        ctx.stroke();
+        ctx.setLineDash([]);
+    }
+}
+
+/** Where chosen points would come to while they are in hand. */
+function paintHand(sheet: Sheet, lane: Lane, ctx: CanvasRenderingContext2D, height: number): void {
+    const { held } = sheet.lanes;
+    if (held?.lane !== lane.name) return;
+    ctx.strokeStyle = sheet.colours.selected;
+    ctx.lineWidth = 1.5;
+    for (const point of sheet.lanes.pointsOf(lane.name)) {
+        if (!sheet.song.inLane.points.has(point.id)) continue;
+        const value = lane.at(lane.share(lane.value(point)) + held.by / 127);
+        ctx.strokeRect(sheet.view.x(point.tick + held.ticks) - 3, yOf(lane, value, height) - 3, 6, 6);
+    }
+}

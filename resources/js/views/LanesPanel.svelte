@@ -1,0 +1,90 @@
+<script lang="ts">
+    import type { Part } from '../api/part.svelte';
+    import { Lane } from '../api/lane';
+    import { commands } from '../keys/commands.svelte';
+    import { titleOf } from '../roll/lanes.svelte';
+    import type { Sheet } from '../roll/sheet.svelte';
+    import Panel from './Panel.svelte';
+
+    let { part, sheet }: { part: Part; sheet: Sheet } = $props();
+
+    let wanted = $state('');
+    let at = $state(0);
+    const all = $derived.by(() => {
+        void part.version;
+        const names = [
+            'bend',
+            'pressure',
+            'poly-pressure',
+            'program',
+            ...Array.from({ length: 120 }, (_, n) => `cc:${n}`),
+        ];
+        const listed = names.map((name) => {
+            const lane = new Lane(name);
+            return { name, title: titleOf(name), count: part.points.filter((p) => lane.holds(p)).length };
+        });
+        // Those with something in them first, then those that have a name.
+        const rank = (l: (typeof listed)[number]): number =>
+            l.count > 0 ? 0 : !l.name.startsWith('cc:') || commands.controllers[l.name.slice(3)] ? 1 : 2;
+        return listed.sort((a, b) => rank(a) - rank(b));
+    });
+    const found = $derived(
+        all.filter((l) =>
+            wanted
+                .toLowerCase()
+                .split(/\s+/)
+                .every((w) => `${l.title} ${l.name.replace(':', ' ')}`.toLowerCase().includes(w)),
+        ),
+    );
+    const chosen = $derived(found[Math.min(at, found.length - 1)]);
+    $effect(() => {
+        void chosen;
+        document.querySelector('[data-lane-at=true]')?.scrollIntoView({ block: 'nearest' });
+    });
+
+    function press(e: KeyboardEvent): void {
+        const step = { ArrowDown: 1, ArrowUp: -1 }[e.key];
+        if (step) at = Math.max(0, Math.min(found.length - 1, Math.min(at, found.length - 1) + step));
+        else if (e.key === 'Enter' && chosen) sheet.lanes.turn(chosen.name);
+        else return;
+        e.preventDefault();
+        e.stopPropagation();
+    }
+</script>
+
+<Panel title="Lanes" onkeydown={press}>
+    <div class="sticky top-0 z-10 bg-base-100 p-3">
+        <input
+            class="input input-sm w-full"
+            placeholder="Name or number: expression, cc 74"
+            aria-label="Find a lane"
+            data-first
+            bind:value={wanted}
+            oninput={() => (at = 0)}
+        />
+    </div>
+    <ul role="listbox" aria-label="Lanes" aria-multiselectable="true" data-testid="lanes">
+        {#each found as lane, i (lane.name)}
+            <!-- svelte-ignore a11y_click_events_have_key_events -->
+            <li
+                role="option"
+                aria-selected={lane === chosen}
+                data-lane-at={lane === chosen}
+                class="flex cursor-pointer items-baseline gap-3 px-4 py-0.5 {lane === chosen
+                    ? 'bg-primary text-primary-content'
+                    : 'hover:bg-base-200'}"
+                onclick={() => {
+                    at = i;
+                    sheet.lanes.turn(lane.name);
+                }}
+            >
+                <span class="w-4">{sheet.lanes.shown.includes(lane.name) ? '✓' : ''}</span>
+                <span class="flex-1 truncate">{lane.title}</span>
+                <span class="text-sm opacity-80">{lane.count > 0 ? `${lane.count} points` : lane.name}</span>
+            </li>
+        {:else}
+            <li class="px-4 py-2">No lane is called so.</li>
+        {/each}
+    </ul>
+    {#snippet foot()}Enter shows it and works in it; once more puts it away.{/snippet}
+</Panel>
