@@ -240,6 +240,10 @@
     >
     <span class="flex-1"></span>
     <span data-testid="chosen" title="Notes chosen"
-        >{chosen} of {all}<span class="max-[1330px]:hidden"> chosen</span></span
+        >{#if song.inLane.lane}{song.inLane.points.size} points{:else}{chosen} of {all}<span
+                class="max-[1330px]:hidden"
+            >
+                chosen</span
+            >{/if}</span
     >
 </div>

@@ -81,7 +81,7 @@
 
     $effect(() => {
         void song.selectionVersion;
-        keys.chosen = song.selected.size;
+        keys.chosen = song.inLane.lane ? song.inLane.points.size : song.selected.size;
         return () => (keys.chosen = -1);
     });
     $effect(() => {

@@ -9,14 +9,16 @@ export function inLanes(sheet: Sheet): Record<string, Handler> {
     const lane = (): string | null => song.inLane.lane;
     const [inTime, byLine, inPitch] = CARET_MOVERS as [string, string, string];
 
-    function choose(ids: readonly number[]): void {
+    function choose(ids: readonly number[], at = ids.length === 1 ? ids[0] : undefined): void {
         song.inLane.points = new Set(ids);
         sheet.touch(`lane:${lane()!}`);
         const all = lanes.pointsOf(lane()!);
         const only = ids.length === 1 ? all.find((p) => p.id === ids[0]) : undefined;
-        if (only) {
-            song.putCaret(only.tick);
-            sheet.view.reveal(only.tick, only.tick + 1, song.caret.pitch, song.caret.pitch);
+        // The caret goes with the walk.
+        const last = all.find((p) => p.id === at);
+        if (last) {
+            song.putCaret(last.tick);
+            sheet.view.reveal(last.tick, last.tick + 1, song.caret.pitch, song.caret.pitch);
         }
         song.tell(
             only
@@ -38,7 +40,7 @@ export function inLanes(sheet: Sheet): Record<string, Handler> {
               : all.findLastIndex((p) => p.tick <= song.caret.tick);
         const next = all[at];
         if (!next) return song.tell('There is no point that way.');
-        choose(grows ? [...chosen.map((p) => p.id), next.id] : [next.id]);
+        choose(grows ? [...chosen.map((p) => p.id), next.id] : [next.id], next.id);
     }
 
     const moves: Record<string, () => void> = {
