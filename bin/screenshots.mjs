@@ -131,12 +131,15 @@ await page.waitForTimeout(900);
 await press('ArrowDown', 'ArrowDown');
 await shot('repairs');
 await press('Escape');
-await part(0, 0);
-await press('Alt+Shift+k');
-await page.keyboard.type('Dm9 | Gm9/C | Fmaj9 | A7b13');
-await page.waitForTimeout(700);
-await shot('progression');
-await press('Escape', 'Escape', 'Alt+h', 'l', 'Alt+h', 'l', 'Alt+h', 'l');
+await part(0, 1);
+await press('Alt+h', 'l', 'Alt+h', 'l', 'Alt+h', 'l');
+
+// The pad's swell in its lane, some of its points chosen.
+await part(4, 2);
+await press('e', 'Alt+v', 'e', 'Home', 'd', 'Shift+D', 'Shift+D', 'Shift+D', 'Shift+D', 'Shift+ArrowUp');
+await page.waitForTimeout(500);
+await shot('lanes');
+await press('Control+z', 'Escape', 'Escape', 'Alt+v', 'x');
 
 // Commands by a word; a recipe in the making, with the notes that meet its condition; the shortcuts, the sheet.
 await press('Control+a', 'Slash');

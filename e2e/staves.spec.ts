@@ -278,11 +278,17 @@ test('by mouse: chosen, dragged with the axis held, copied, resized, boxed, draw
     await press(page, 'Enter');
     await expect(menu).toHaveCount(0);
     await expect.poll(async () => (await heads(page, song))[0]!.muted).toBe(true);
-    // A double click opens it.
+    // A double click opens it; Esc with nothing chosen, and once more, comes back to it, and so does O.
     await part.first().dblclick();
     await expect(page.getByTestId('roll')).toBeVisible();
+    await press(page, 'Escape');
+    await said(page, 'Esc once more goes to the song.');
+    await press(page, 'Escape');
+    await expect(part.first()).toHaveAttribute('data-chosen', 'true');
+    await press(page, 'Enter');
+    await expect(page.getByTestId('roll')).toBeVisible();
     await press(page, 'o');
-    await expect(part.first()).toBeVisible();
+    await expect(part.first()).toHaveAttribute('data-chosen', 'true');
 });
 
 test('tracks: a sound found by typing, level and side by key and by mouse, duplicated, new, in order, deleted', async ({
@@ -314,6 +320,16 @@ test('tracks: a sound found by typing, level and side by key and by mouse, dupli
     expect(await track(1)).toMatchObject({ name: 'Vibes 2', instrument: 'Flute', volume: 92 });
     await press(page, 'Alt+Shift+ArrowDown');
     await said(page, /now track 3 of 5/);
+    // The same by mouse: the second button on a track.
+    await page
+        .getByTestId('track-head')
+        .nth(2)
+        .click({ button: 'right', position: { x: 30, y: 8 } });
+    await page
+        .getByTestId('menu')
+        .getByRole('menuitem', { name: /^track up/ })
+        .click();
+    await said(page, /now track 2 of 5/);
     await press(page, 'Shift+Delete');
     await said(page, /deleted/);
     await undoAll(page);

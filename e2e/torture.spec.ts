@@ -54,7 +54,10 @@ for (const [seed, how] of ROUNDS) {
     test(`sixty keys typed with no pause end as slow typing does: seed ${seed}, ${how}`, async ({ page }) => {
         test.setTimeout(180_000);
         const roll = dice(seed);
-        const keys = Array.from({ length: 60 }, () => KEYS[roll(KEYS.length)]!);
+        // Esc twice in a row, with nothing chosen, leaves the page.
+        const keys = Array.from({ length: 60 }, () => KEYS[roll(KEYS.length)]!).filter(
+            (k, i, all) => k !== 'Escape' || all[i - 1] !== 'Escape',
+        );
         const ends: unknown[] = [];
         for (const fast of [false, true]) {
             const song = await bring(page, midi(LOOSE));

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests;
 
 use Jactonic\Core\Edit\Catalogue;
+use Jactonic\Core\Reading\Readings;
 use Jactonic\Core\Score\PartSettings;
 use Jactonic\Core\Score\Table;
 
@@ -30,8 +31,9 @@ final class HouseTest extends TestCase
 
     public function test_ids_of_edits_stand_in_the_folders_of_commands_alone(): void
     {
-        // A setting or a column may be called as the edit that goes by it.
-        $ids = array_diff(array_keys(Catalogue::classes()), array_keys(PartSettings::fresh()->toArray()), array_keys(Table::notes()->columns));
+        // A setting, a column or what a reading asks may be called as the edit that goes by it.
+        $asked = array_merge(...array_values(array_map(static fn (string $class): array => array_column($class::spec()->params, 'name'), Readings::classes())));
+        $ids = array_diff(array_keys(Catalogue::classes()), $asked, array_keys(PartSettings::fresh()->toArray()), array_keys(Table::notes()->columns));
         $found = [];
         foreach (self::files('resources/js', ['ts', 'svelte']) as $name => $text) {
             // Each of the two surfaces has one.

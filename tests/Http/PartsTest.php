@@ -128,7 +128,7 @@ final class PartsTest extends TestCase
 
         $answer = $this->do($song, [['edit' => 'delete', 'on' => $answer->json('selection')]])->assertOk();
         self::assertSame([[], [$ids[1]]], [$answer->json("parts.$part.putPoints"), $answer->json("parts.$part.dropPoints")]);
-        $this->do($song, [['edit' => 'quantize', 'on' => ['part' => $part, 'lane' => 'cc:64', 'points' => [$ids[0]]]]])->assertOk()
+        $this->do($song, [['edit' => 'legato', 'on' => ['part' => $part, 'lane' => 'cc:64', 'points' => [$ids[0]]]]])->assertOk()
             ->assertJsonPath('said.0', 'Points are chosen, and this works on notes: nothing changed.');
     }
 

@@ -5,7 +5,12 @@
     import { level, renameTrack } from './commands/make';
     import type { Desk } from './desk.svelte';
 
-    let { desk }: { desk: Desk } = $props();
+    interface Props {
+        desk: Desk;
+        /** What can be done with a track is asked for. */
+        onMenu: (at: { x: number; y: number; on: 'track' }) => void;
+    }
+    let { desk, onMenu }: Props = $props();
     const { song } = $derived(desk);
     let renaming = $state<number | null>(null);
 
@@ -40,6 +45,13 @@
             style:top="{t * desk.row - desk.top}px"
             style:height="{desk.row}px"
             data-testid="track-head"
+            role="group"
+            aria-label="Track {name}"
+            oncontextmenu={(e) => {
+                e.preventDefault();
+                here(track)();
+                onMenu({ x: e.clientX, y: e.clientY, on: 'track' });
+            }}
         >
             <span class="my-1 w-1.5 shrink-0 rounded-r" style:background="var(--tint-{t % 6})"></span>
             <div class="flex min-w-0 flex-1 flex-col justify-center">

@@ -23,7 +23,7 @@
         onOpen: (part: Part) => void;
         onDesk: (desk: Desk) => void;
         /** Something is asked for where the second button was pressed. */
-        onMenu: (at: { x: number; y: number; on: 'part' | 'staff' }) => void;
+        onMenu: (at: { x: number; y: number; on: 'part' | 'staff' | 'track' }) => void;
     }
     let { song, onHover, onOpen, onDesk, onMenu }: Props = $props();
 
@@ -195,7 +195,7 @@
     <Surface hand={hands.ruler} testid="song-ruler">
         <canvas bind:this={canvases.ruler} class="absolute inset-0 size-full"></canvas>
     </Surface>
-    <Heads {desk} />
+    <Heads {desk} {onMenu} />
     <Surface
         hand={hands.staves}
         testid="sheets"

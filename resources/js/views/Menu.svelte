@@ -25,7 +25,7 @@
                     b.context === context &&
                     spec &&
                     needs.includes(spec.needs) &&
-                    !MOVES.test(b.keys) &&
+                    (!MOVES.test(b.keys) || spec.needs === 'tracks') &&
                     keys.can(b.command)
                 );
             })

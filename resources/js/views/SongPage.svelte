@@ -28,7 +28,7 @@
     let renaming = $state(false);
     let desk = $state.raw<Desk | null>(null);
     let hovered = $state('');
-    let menu = $state.raw<{ x: number; y: number; on: 'part' | 'staff' } | null>(null);
+    let menu = $state.raw<{ x: number; y: number; on: 'part' | 'staff' | 'track' } | null>(null);
     /** The part whose notes are in the roll under the staves. */
     let under = $state<number | null>(null);
     const low = $derived.by(() => {
@@ -195,9 +195,13 @@
         <Menu
             x={menu.x}
             y={menu.y}
-            title={menu.on === 'part' ? 'What can be done with the part' : 'What can be done here'}
+            title={{
+                part: 'What can be done with the part',
+                track: 'What can be done with the track',
+                staff: 'What can be done here',
+            }[menu.on]}
             context="song"
-            needs={menu.on === 'part' ? ['parts', 'notes'] : ['tracks', 'song']}
+            needs={{ part: ['parts', 'notes'], track: ['tracks'], staff: ['tracks', 'song'] }[menu.on]}
             onClose={() => (menu = null)}
         />
     {/if}

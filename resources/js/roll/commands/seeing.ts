@@ -1,4 +1,5 @@
 import type { Handler } from '../../keys/keys.svelte';
+import { router } from '../../router.svelte';
 import { transport } from '../../sound/transport.svelte';
 import type { Sheet } from '../sheet.svelte';
 import { asPlayed } from './make';
@@ -15,6 +16,9 @@ export function seeing(sheet: Sheet, cancel: () => boolean): Record<string, Hand
             .find((x) => x >= 0 && x <= view.width);
         view.zoomTime(by > 0 ? 1.5 : 1 / 1.5, at ?? view.width / 2);
     }
+
+    /** How often something had been told when Esc found nothing chosen. */
+    let left = -1;
 
     return {
         landing: (p) => {
@@ -46,8 +50,14 @@ export function seeing(sheet: Sheet, cancel: () => boolean): Record<string, Hand
             if (song.queue.going) return void (song.queue.going = false);
             if (cancel()) return;
             song.inTurn(() => {
-                if (song.anyChosen) song.select([]);
-                song.tell('Nothing is chosen.');
+                if (song.anyChosen) {
+                    song.select([]);
+                    return song.tell('Nothing is chosen.');
+                }
+                // One key too many would lose one's place: it takes another, with nothing done between.
+                if (left === song.told) return router.go({ at: 'song', song: song.id });
+                song.tell('Nothing is chosen. Esc once more goes to the song.');
+                left = song.told;
             });
         },
         zoom: (p) => zoom(String(p.axis), Number(p.by)),
