@@ -117,7 +117,7 @@ final class SongView
     public static function part(Part $part, Timeline $time): array
     {
         return self::partHead($part) + self::settings($part, $time) + self::sounds($part, $time) + [
-            'notes' => self::notes($part, $part->notes->all()),
+            'notes' => self::allNotes($part),
             'points' => self::points($part, $part->points->all()),
         ];
     }
@@ -152,6 +152,22 @@ final class SongView
     public static function notes(Part $part, array $notes): array
     {
         return Table::notes()->rows($notes, static fn (Note $n): int => Sounding::until($n, $part->head));
+    }
+
+    /**
+     * All notes of a part as such rows, out of its columns.
+     *
+     * @return list<list<mixed>>
+     */
+    private static function allNotes(Part $part): array
+    {
+        if ($part->notes->isEmpty()) {
+            return [];
+        }
+        $table = Table::notes();
+        $columns = array_map(static fn (string $name): array => is_bool($table->columns[$name]->default) ? array_map(static fn (mixed $v): int => $v === true ? 1 : 0, $part->notes->column($name)) : $part->notes->column($name), $table->shown);
+
+        return array_map(null, ...$columns, ...[Sounding::untils($part)]);
     }
 
     /**

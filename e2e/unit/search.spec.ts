@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
 import type { Entry } from '../../resources/js/keys/commands.svelte';
-import { Search } from '../../resources/js/keys/search';
+import { ready, Search } from '../../resources/js/keys/search';
 
 function entry(title: string, words: string[] = [], about = '', group = 'timing'): Entry {
     return {
@@ -16,6 +16,8 @@ function entry(title: string, words: string[] = [], about = '', group = 'timing'
         ask: [],
     };
 }
+
+test.beforeAll(() => ready);
 
 const search = new Search([
     entry('Quantize', ['grid', 'tighten', 'snap'], 'Moves starts, ends or both toward the lines of the grid.'),

@@ -29,6 +29,28 @@ final class Sounding
         return $note->muted || $head->muted || ! $head->holds($note->start) ? 0 : min($note->end(), $head->to);
     }
 
+    /**
+     * The same for all notes of a part, out of its columns: no note is made for it.
+     *
+     * @return list<int> in the order of its rows
+     */
+    public static function untils(Part $part): array
+    {
+        $head = $part->head;
+        /** @var list<int> $lengths */
+        $lengths = $part->notes->column('length');
+        /** @var list<bool> $muted */
+        $muted = $part->notes->column('muted');
+        $untils = [];
+        /** @var list<int> $starts */
+        $starts = $part->notes->column('start');
+        foreach ($starts as $i => $start) {
+            $untils[] = $muted[$i] || $head->muted || $start < $head->from || $start >= $head->to ? 0 : min($start + $lengths[$i], $head->to);
+        }
+
+        return $untils;
+    }
+
     public static function isHeard(Point $point, PartHead $head): bool
     {
         return ! $head->muted && $head->holds($point->tick);

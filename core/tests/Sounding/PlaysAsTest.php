@@ -73,6 +73,14 @@ final class PlaysAsTest extends TestCase
         self::assertSame('“Line” plays: +12, 50 %, 100 ms later.', $outcome->said);
     }
 
+    public function test_columns_say_the_same_as_notes_of_until_when_they_sound(): void
+    {
+        $part = self::score()->part(1);
+        foreach ([$part, $part->withHead($part->head->withMuted(true)), $part->withHead($part->head->withWindow(480, 3000))] as $one) {
+            self::assertSame(array_values(array_map(static fn (Note $n): int => Sounding::until($n, $one->head), $one->notes->all())), Sounding::untils($one));
+        }
+    }
+
     public function test_amounts_add_up_and_limits_hold_or_refuse(): void
     {
         $score = self::done(self::score(), 'part-plays', ['transposeBy' => 7])->change->applyTo(self::score());

@@ -35,7 +35,7 @@
 </script>
 
 <div class="relative overflow-hidden border-r border-base-content/40" data-testid="heads">
-    {#each song.tracks as track, t (track.id)}
+    {#each desk.inView as { track, t } (track.id)}
         {@const name = track.name || `Track ${t + 1}`}
         <div
             class="absolute inset-x-0 flex gap-2 overflow-hidden border-b border-base-300 pr-2 {track.id ===

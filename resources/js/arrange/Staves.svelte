@@ -59,6 +59,7 @@
         const { width, height, ...box } = canvases.notes.parentElement!.getBoundingClientRect().toJSON() as DOMRect;
         left = box.left;
         const first = desk.view.width === 0;
+        desk.height = height;
         desk.view.resize(width, height);
         desk.stage.fit();
         if (first) {
@@ -211,7 +212,7 @@
             style:--scale={(desk.scaled, desk.view.scale)}
             style:transform="translate({-(desk.moved, desk.view.left) * desk.view.scale}px, {-desk.top}px)"
         >
-            {#each song.tracks as track, t (track.id)}
+            {#each desk.inView as { track, t } (track.id)}
                 {#each track.parts as part (part.id)}
                     <PartSheet {desk} {part} tint={t % 6} chosen={chosen.has(part.id)} heard={song.audible(track)} />
                 {/each}

@@ -34,6 +34,14 @@ export class Desk {
     colours: Colours;
     tints: string[] = [];
     row = $state(Number(localStorage.getItem('jactonic.staves') ?? 76));
+    /** Pixels that the staves are high. */
+    height = $state(0);
+    /** Tracks that are in view, and the places of those: what is far away is not laid out. */
+    readonly inView = $derived.by(() => {
+        const first = Math.max(0, Math.floor(this.top / this.row) - 1);
+        const count = Math.ceil(this.height / this.row) + 3;
+        return this.song.tracks.slice(first, first + count).map((track, i) => ({ track, t: first + i }));
+    });
     /** Pixels scrolled down. */
     top = $state(0);
     /** Goes up whenever the stretch of time that is seen changed its scale; and whenever it moved. */

@@ -1,12 +1,19 @@
-import Fuse from 'fuse.js';
+import type Fuse from 'fuse.js';
 import type { Entry } from './commands.svelte';
+
+/** What finds misspelt words: fetched beside the first screen, which does without it. */
+let near: typeof Fuse | null = null;
+export const ready = import('fuse.js').then((m) => void (near = m.default));
 
 /** Finds commands by any word of theirs, also misspelt, also by another word for the same thing. */
 export class Search {
-    private readonly fuse: Fuse<Entry>;
+    private made: Fuse<Entry> | null = null;
 
-    constructor(private readonly entries: Entry[]) {
-        this.fuse = new Fuse(entries, {
+    constructor(private readonly entries: Entry[]) {}
+
+    private get fuse(): Fuse<Entry> | null {
+        if (!near) return null;
+        return (this.made ??= new near(this.entries, {
             keys: [
                 { name: 'title', weight: 3 },
                 { name: 'words', weight: 1.5 },
@@ -17,7 +24,7 @@ export class Search {
             ignoreLocation: true,
             includeScore: true,
             useTokenSearch: true,
-        });
+        }));
     }
 
     /**
@@ -60,8 +67,8 @@ export class Search {
             e.title.toLowerCase().startsWith(typed) ? 0 : e.title.toLowerCase().includes(typed) ? 1 : 2;
         exact.sort((a, b) => rank(a) - rank(b) || place(a) - place(b));
         const seen = new Set(exact.map((e) => e.id));
-        const near = this.fuse.search(typed).map((r) => r.item);
-        return [...exact, ...near.filter((e) => !seen.has(e.id))];
+        const like = this.fuse?.search(typed).map((r) => r.item) ?? [];
+        return [...exact, ...like.filter((e) => !seen.has(e.id))];
     }
 }
 
