@@ -64,6 +64,7 @@
             transport.attach(null);
         });
         if (id === null) return;
+        untrack(() => pages.want(place.at === 'song' ? 'song' : 'roll'));
         Song.fetch(id).then(
             (loaded) => {
                 if (wanted !== id) return loaded.close();

@@ -25,6 +25,11 @@ class Pages {
         return this.loaded[name] ?? null;
     }
 
+    /** Has a page fetched while something else is waited for. */
+    want(name: Name): void {
+        this.load(name).catch(() => {});
+    }
+
     /** Fetches all, the one that is wanted first. */
     async all(): Promise<void> {
         for (const name of Object.keys(LOADS) as Name[]) await this.load(name);
