@@ -29,6 +29,9 @@ final class ScoreStore
     /** Documents that are read together at most. */
     private const TOGETHER = 64;
 
+    /** @var array<int, non-empty-array<string, mixed>> heads to be written, by part */
+    private array $heads = [];
+
     /** @var list<int> of the parts whose heads were read */
     private array $ids = [];
 
@@ -110,6 +113,7 @@ final class ScoreStore
         foreach ($change->parts as $id => $changed) {
             $this->savePart($score->parts[$id] ?? $score->gone[$id], $changed, ! isset($score->parts[$id]), $revision);
         }
+        $this->saveHeads();
         foreach (array_keys($set) as $id) {
             DB::table('parts')->where('id', $id)->update(['settings' => self::settings($score->part($id)), 'revision' => $revision]);
         }
@@ -145,7 +149,28 @@ final class ScoreStore
             $row += self::points($part);
         }
         $row['last_end'] = $this->lastEnds[$part->id] = $this->endAfter($part, $changed);
+        if ($changed->head !== null && ! isset($row['notes']) && ! isset($row['points'])) {
+            $this->heads[$part->id] = $row;
+
+            return;
+        }
         DB::table('parts')->where('id', $part->id)->update($row);
+    }
+
+    /** Writes what changed of parts whose notes stay, all in one statement: there may be hundreds. */
+    private function saveHeads(): void
+    {
+        foreach (array_chunk($this->heads, 500, true) as $rows) {
+            $columns = array_keys($rows[array_key_first($rows)]);
+            $sets = array_map(static fn (string $column, int $i): string => sprintf('%s = v.column%d', $column, $i + 2), $columns, array_keys($columns));
+            $values = implode(', ', array_fill(0, count($rows), '('.implode(', ', array_fill(0, count($columns) + 1, '?')).')'));
+            $bindings = [];
+            foreach ($rows as $id => $row) {
+                array_push($bindings, $id, ...array_values($row));
+            }
+            DB::update(sprintf('update parts set %s from (values %s) as v where parts.id = v.column1', implode(', ', $sets), $values), $bindings);
+        }
+        $this->heads = [];
     }
 
     /** Where the last note of a part ends after a change: not all of them are looked at where that can be seen from those it touched. */
