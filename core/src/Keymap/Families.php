@@ -145,6 +145,44 @@ final class Families
     }
 
     /**
+     * What is seen of a surface, the roll or the song page.
+     *
+     * @return list<Row>
+     */
+    public static function view(): array
+    {
+        return [
+            ['Z', 'zoom', 'zoom in', ['axis' => 'time', 'by' => 1]],
+            ['Shift+Z', 'zoom', 'zoom out', ['axis' => 'time', 'by' => -1]],
+            ['H', 'zoom', 'taller rows', ['axis' => 'pitch', 'by' => 1]],
+            ['Shift+H', 'zoom', 'lower rows', ['axis' => 'pitch', 'by' => -1]],
+            ['E', 'fit', 'see all', ['what' => 'all']],
+            ['Shift+E', 'fit', 'see what is chosen', ['what' => 'selection']],
+            ['Alt+E', 'fit', 'see span', ['what' => 'span']],
+            ['PageDown', 'scroll', 'scroll later', ['x' => 1]],
+            ['PageUp', 'scroll', 'scroll earlier', ['x' => -1]],
+            ['Shift+PageUp', 'scroll', 'scroll up', ['y' => 1]],
+            ['Shift+PageDown', 'scroll', 'scroll down', ['y' => -1]],
+        ];
+    }
+
+    /**
+     * The span, on both.
+     *
+     * @return list<Row>
+     */
+    public static function span(): array
+    {
+        return [
+            ['Alt+BracketLeft', 'span', 'span from the caret', ['what' => 'start']],
+            ['Alt+BracketRight', 'span', 'span to the caret', ['what' => 'end']],
+            ['Alt+Shift+BracketLeft', 'span', 'span around what is chosen', ['what' => 'selection']],
+            ['Alt+Shift+BracketRight', 'span', 'span of whole bars', ['what' => 'bars']],
+            ['Alt+Shift+Backslash', 'span', 'no span', ['what' => 'clear']],
+        ];
+    }
+
+    /**
      * What is seen.
      *
      * @return list<Row>
