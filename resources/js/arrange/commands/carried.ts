@@ -31,14 +31,12 @@ export function carried(desk: Desk): Record<string, Handler> {
                 song.do(deleteParts(ids));
                 song.afterAll(() => song.tell(`${words(ids.length)} cut.`));
             }),
-        paste: (p) =>
+        paste: () =>
             song.inTurn(() => {
                 const clip = kept();
                 if (!clip) return song.tell('No parts were copied.');
                 const { track } = desk;
-                song.do(
-                    putIn(clip, { at: p.where === 'place' ? 'caret' : 'caret', ...(track ? { track: track.id } : {}) }),
-                );
+                song.do(putIn(clip, { at: 'caret', ...(track ? { track: track.id } : {}) }));
                 song.afterAll(() => {
                     if (song.goesOn !== null) song.putCaret(song.goesOn);
                 });
