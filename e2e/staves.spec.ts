@@ -210,6 +210,12 @@ test('copied, cut and pasted at the caret’s time and track, also in another so
     await press(page, 'Escape', 'Home', 'Control+v');
     await said(page, 'put in at 1.1.1');
     expect((await heads(page, other)).map((p) => p.name)).toEqual(['Vibes', 'Vibes']);
+    // Copied from the second track and put back where it was, with the caret elsewhere.
+    await press(page, 'a', 'Control+c');
+    await said(page, '1 part copied.');
+    await press(page, 'Escape', 'Home', 'Control+Shift+v');
+    await said(page, /put in at 1\.1\.1/);
+    await press(page, 'Control+z');
     // Off the line, and back on it by one key for both.
     await press(page, 'Control+a', 'Alt+ArrowRight', 'q');
     await said(page, /notes/);
@@ -503,4 +509,15 @@ test('the keys that arranging takes: four bars looped under the song in five, pa
     // The vibraphone’s line to the pad, an octave up: copied, the track below, put in, up.
     await within(5, 'Control+c', 's', 'Control+v', 'Shift+ArrowUp');
     await said(page, /plays: \+9\.$/);
+    // The same line copied to the pad by one command, an octave up, then its last bar lower still.
+    await press(page, 'Control+z', 'Control+z');
+    await expect(page.getByTestId('part')).toHaveCount(4);
+    await press(page, 'w', 'Control+Alt+Shift+PageDown');
+    await within(5, 'Control+Alt+Shift+ArrowDown', 'Shift+ArrowUp', 'x', 'd', 'Shift+ArrowDown');
+    await said(page, /plays: −3\.$/);
+    expect((await heads(page, song, 1)).map((p) => [p.name, p.from, p.plays?.words ?? ''])).toEqual([
+        ['Pad', 0, '−3'],
+        ['Vibes', 0, '+9'],
+        ['Vibes 2', 3840, '−3'],
+    ]);
 });

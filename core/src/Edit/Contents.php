@@ -23,12 +23,39 @@ final class Contents
     public static function move(Draft $draft, Part $part, int $ticks, ?int $track = null): void
     {
         $head = $part->head->moved($ticks);
-        /** @var list<int> $places */
-        $places = $ticks < 0 ? [...$part->notes->column('start'), ...$part->points->column('tick')] : [];
-        if ($head->from < 0 || ($places !== [] && min($places) + $ticks < 0)) {
+        if ($head->from < 0 || ($ticks < 0 && min($part->notes->least() ?? -$ticks, $part->points->least() ?? -$ticks) + $ticks < 0)) {
             throw new Refusal(sprintf('“%s” would begin before the song: nothing moved.', $part->name));
         }
         $draft->head($part, $track === null ? $head : $head->onTrack($track));
+    }
+
+    /**
+     * Another part like this one, later or on another track, with all that is in it.
+     *
+     * @param  int|null  $channel  of the sound that it comes to, which it plays with; null to keep its own
+     *
+     * @throws Refusal as `move`
+     */
+    public static function duplicate(Draft $draft, Part $part, Work $work, int $ticks, ?int $track = null, ?int $channel = null): Part
+    {
+        $head = $part->head->to === PartHead::OPEN ? $part->head->withWindow($part->head->from, self::end($part, $work)) : $part->head;
+        $head = $head->moved($ticks);
+        if ($head->from < 0) {
+            throw new Refusal(sprintf('“%s” would begin before the song: nothing was copied.', $part->name));
+        }
+        $copy = $draft->newPart($work->score, $track === null ? $head : $head->onTrack($track), $part->ownSettings());
+        foreach ($part->notes->all() as $note) {
+            if ($note->start + $ticks >= 0) {
+                $draft->put($copy, $note->movedTo($note->start + $note->carryStart + $ticks)->with($channel === null ? [] : ['channel' => $channel]));
+            }
+        }
+        foreach ($part->points->all() as $point) {
+            if ($point->tick + $ticks >= 0 && ($channel === null || ! Revoice::isSound($point))) {
+                $draft->putPoint($copy, $point->movedTo($point->tick + $ticks)->with($channel === null ? [] : ['status' => ($point->status & 0xF0) | $channel]));
+            }
+        }
+
+        return $copy;
     }
 
     /** Where the window of a part ends; of one without an end, at the bar line after its last note. */
@@ -60,11 +87,24 @@ final class Contents
         }
     }
 
-    /** Puts what is heard of a part into another, with all that it plays as. */
+    /** The tick up to which a part is heard, its rounds included. */
+    public static function last(Part $part, Work $work): int
+    {
+        return max(self::end($part, $work), $part->head->plays->until);
+    }
+
+    /** Puts what is heard of a part into another, with all that it plays as. What is muted goes in muted, so that nothing is lost. */
     public static function heard(Draft $draft, Part $part, Part $into, Work $work): void
     {
+        $muted = $part->head->muted;
+        $part = $part->withHead($part->head->withMuted(false));
         foreach (Sounding::notes($part, $work->time()) as $note) {
-            self::put($draft, $into, $note);
+            self::put($draft, $into, $muted ? $note->with(['muted' => true]) : $note);
+        }
+        foreach ($part->notes->all() as $note) {
+            if ($note->muted && $part->head->holds($note->start)) {
+                self::put($draft, $into, $note);
+            }
         }
         foreach (Sounding::points($part, $work->time()) as $point) {
             $draft->putPoint($into, $point->copiedAs($draft->newPointId($into)));

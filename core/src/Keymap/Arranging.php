@@ -47,6 +47,7 @@ final class Arranging
             ['Mod+C', 'copy', 'copy'],
             ['Mod+X', 'cut', 'cut'],
             ['Mod+V', 'paste', 'paste at the caret'],
+            ['Mod+Shift+V', 'paste', 'paste in the same place', ['where' => 'place']],
             ['Shift+M', 'track', 'mute the track', ['what' => 'muted']],
             ['Alt+Shift+S', 'track', 'solo the track', ['what' => 'soloed']],
             ['Shift+F2', 'rename', 'rename the song'],
@@ -137,6 +138,8 @@ final class Arranging
             ['Alt+Shift+ArrowDown', 'track-order', 'track down', ['by' => 1]],
             ['Mod+Alt+ArrowUp', 'part-move', 'to the track above', ['tracks' => -1]],
             ['Mod+Alt+ArrowDown', 'part-move', 'to the track below', ['tracks' => 1]],
+            ['Mod+Alt+Shift+ArrowUp', 'part-move', 'copy to the track above', ['tracks' => -1, 'copy' => true]],
+            ['Mod+Alt+Shift+ArrowDown', 'part-move', 'copy to the track below', ['tracks' => 1, 'copy' => true]],
         ];
         // What goes to the right and what goes to the left beside one another.
         $kinds = [

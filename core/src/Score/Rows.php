@@ -70,8 +70,7 @@ final class Rows implements \ArrayAccess, \Countable, \IteratorAggregate
     {
         /** @var self<U> $rows */
         $rows = new self($table);
-        $rows->source = is_string($document) ? static fn (): string => $document : $document;
-        $rows->shift = $shift;
+        [$rows->source, $rows->shift] = [is_string($document) ? static fn (): string => $document : $document, $shift];
 
         return $rows;
     }
@@ -133,6 +132,15 @@ final class Rows implements \ArrayAccess, \Countable, \IteratorAggregate
         }
 
         return is_bool($column->default) ? array_map($column->value(...), $values) : $values;
+    }
+
+    /** The least place of all, as a tick; null where there is nothing. */
+    public function least(): ?int
+    {
+        $places = $this->all === null ? unpack('P*', $this->packed()[$this->table->place] ?? '') : $this->column($this->table->place);
+        $least = $places === false || $places === [] ? null : min($places);
+
+        return is_int($least) ? $least + ($this->all === null ? $this->shift : 0) : null;
     }
 
     public function count(): int

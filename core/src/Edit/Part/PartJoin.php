@@ -15,10 +15,11 @@ use Jactonic\Core\Edit\Spec;
 use Jactonic\Core\Edit\Takes;
 use Jactonic\Core\Edit\Work;
 use Jactonic\Core\Score\Part;
+use Jactonic\Core\Score\PlaysAs;
 use Jactonic\Core\Selection\Selection;
 
 /** Joins the chosen parts of each track into one, gaps silent; a part chosen alone is joined with the next of its
- * track. Only what is heard of the later ones goes in. */
+ * track. Only what is heard of the later ones goes in; what they play as, and their rounds, are written out. */
 final class PartJoin implements Edit
 {
     public static function spec(): Spec
@@ -42,16 +43,13 @@ final class PartJoin implements Edit
                 $parts = [...$parts, ...array_slice($later, 0, 1)];
             }
             $first = array_shift($parts) ?? throw new \LogicException('A track named by a part has that part.');
-            $ids[] = $first->id;
-            $to = Contents::end($first, $work);
-            foreach ($parts as $part) {
-                $end = Contents::end($part, $work);
-                Contents::copy($draft, $part, $first, $part->head->from, $end);
-                $draft->head($part, null);
-                $to = max($to, $end);
-                $joined++;
+            if ($parts === []) {
+                $ids[] = $first->id;
+
+                continue;
             }
-            if ($parts !== []) {
+            $to = max(array_map(static fn (Part $p): int => Contents::last($p, $work), [$first, ...$parts]));
+            if ($first->head->plays->isPlain()) {
                 // What lay hidden past its end would be heard now.
                 foreach ($first->notes->all() as $note) {
                     if ($note->start >= $first->head->to) {
@@ -61,6 +59,18 @@ final class PartJoin implements Edit
                     }
                 }
                 $draft->head($first, $first->head->withWindow($first->head->from, $to));
+                $into = $first;
+            } else {
+                // What it plays as is its alone: it is written out, so that the others are not bound by it.
+                $into = $draft->newPart($work->score, $first->head->playing(PlaysAs::plain())->withWindow($first->head->from, $to), $first->ownSettings());
+                Contents::heard($draft, $first, $into, $work);
+                $draft->head($first, null);
+            }
+            $ids[] = $into->id;
+            foreach ($parts as $part) {
+                $part->head->plays->isPlain() ? Contents::copy($draft, $part, $into, $part->head->from, Contents::end($part, $work)) : Contents::heard($draft, $part, $into, $work);
+                $draft->head($part, null);
+                $joined++;
             }
         }
 

@@ -20,12 +20,13 @@ use Jactonic\Core\Param\Param;
 use Jactonic\Core\Refusal;
 use Jactonic\Core\Score\Note;
 use Jactonic\Core\Score\Sound;
+use Jactonic\Core\Selection\Selection;
 
 /**
  * Moves parts together, with everything in them: by steps as `nudge` moves notes, measured once at the first of them;
  * or until the first begins at a place; or until it begins at the next edge of
  * another part; or to other tracks, all of them as many on, where they play with the sound of that track. The window, what lies hidden outside it, and every point
- * go along: no note is touched, three numbers change. Refused whole where a part, or something in it, would begin
+ * go along: no note is touched, three numbers change. Copies may go instead, which are then chosen. Refused whole where a part, or something in it, would begin
  * before the song.
  */
 final class PartMove implements Edit
@@ -40,7 +41,8 @@ final class PartMove implements Edit
             Param::choice('of', 'Edges of', ['all', 'track'], 'all'),
             Param::integer('track', 'To the track', 1, PHP_INT_MAX, optional: true),
             Param::integer('tracks', 'Tracks down, below 0 for up', -1000, 1000, 0, adds: true),
-        ], Needs::Parts, ['nudge', 'slide', 'shift', 'earlier', 'later'], [['steps' => 2, 'by' => ['unit' => 'bar', 'amount' => 1]], ['to' => 5000], ['steps' => 1, 'by' => ['unit' => 'ms', 'amount' => 30]]], [Takes::Parts], ['song'], keeps: true, forms: [
+            Param::flag('copy', 'Leave them where they are, and move copies'),
+        ], Needs::Parts, ['nudge', 'slide', 'shift', 'earlier', 'later', 'copy', 'layer'], [['steps' => 2, 'by' => ['unit' => 'bar', 'amount' => 1]], ['to' => 5000], ['steps' => 1, 'by' => ['unit' => 'ms', 'amount' => 30]], ['steps' => 4, 'copy' => true]], [Takes::Parts], ['song'], keeps: true, forms: [
             ['title' => 'Part later', 'params' => ['steps' => 1]], ['title' => 'Part earlier', 'params' => ['steps' => -1]],
         ]);
     }
@@ -71,19 +73,26 @@ final class PartMove implements Edit
         $track = $params->has('track') ? $work->score->track($params->integer('track'))->id : null;
         $order = array_keys($work->score->tracks);
         $draft = new Draft;
+        $ids = [];
+        $copies = $params->flag('copy');
         $to = $first->head->track;
         foreach ($parts as $part) {
             $place = (int) array_search($part->head->track, $order, true) + $down;
             $to = $track ?? $order[$place] ?? throw new Refusal(sprintf('There is no track so far %s: nothing moved.', $down < 0 ? 'up' : 'down'), 'tracks');
             // The sound of the track that it comes to, where that has one.
             $sound = $to === $part->head->track ? null : Sound::of($work->score, $to);
+            if ($copies) {
+                $ids[] = Contents::duplicate($draft, $part, $work, $ticks, $to, $sound?->channel)->id;
+
+                continue;
+            }
             if ($sound !== null) {
                 Revoice::part($draft, $part, $sound->channel, true);
             }
             Contents::move($draft, $part, $ticks, $to);
         }
 
-        return new Outcome($draft->change(), $work->selection, sprintf('%s moved %s.', count($parts) === 1 ? "“{$first->name}”" : Say::parts(count($parts)), match (true) {
+        return new Outcome($draft->change(), $copies ? new Selection(parts: $ids) : $work->selection, sprintf('%s %s %s.', count($parts) === 1 ? "“{$first->name}”" : Say::parts(count($parts)), $copies ? 'copied' : 'moved', match (true) {
             $to !== $first->head->track && $ticks === 0 => 'to “'.$work->score->track($to)->name.'”',
             $edge !== null => 'to '.$work->time()->position($edge),
             $params->has('to') => 'to '.$work->time()->position($params->integer('to')),

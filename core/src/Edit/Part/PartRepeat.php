@@ -16,7 +16,6 @@ use Jactonic\Core\Edit\Takes;
 use Jactonic\Core\Edit\Work;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Refusal;
-use Jactonic\Core\Score\PartHead;
 use Jactonic\Core\Selection\Selection;
 
 /** Copies parts behind themselves, each by its own length, by whole bars or by the span; the copies become the choice. */
@@ -54,14 +53,7 @@ final class PartRepeat implements Edit
         $ids = [];
         foreach ($parts as $part) {
             for ($i = 1; $i <= $times; $i++) {
-                $head = $part->head->to === PartHead::OPEN ? $part->head->withWindow($part->head->from, Contents::end($part, $work)) : $part->head;
-                $copy = $draft->newPart($work->score, $head->moved($i * $every), $part->ownSettings());
-                foreach ($part->notes->all() as $note) {
-                    $draft->put($copy, $note->movedTo($note->start + $note->carryStart + $i * $every));
-                }
-                foreach ($part->points->all() as $point) {
-                    $draft->putPoint($copy, $point->movedTo($point->tick + $i * $every));
-                }
+                $copy = Contents::duplicate($draft, $part, $work, $i * $every);
                 $ids[] = $copy->id;
             }
         }

@@ -94,6 +94,34 @@ final class ArrangingTest extends TestCase
         self::assertSame([0, 3840], [$cropped->part(1)->head->from, $cropped->part(1)->head->to]);
     }
 
+    public function test_a_copy_goes_to_another_track_and_plays_there(): void
+    {
+        $outcome = self::done(self::score(), 'part-move', ['tracks' => 1, 'copy' => true], ['parts' => [1]]);
+        $score = $outcome->change->applyTo(self::score());
+        self::assertSame([5], $outcome->selection->parts);
+        self::assertSame('“Part 1” copied to “Pad”.', $outcome->said);
+        self::assertSame(self::notes($score->part(1)), self::notes($score->part(5)));
+        self::assertSame([1, 1, 1, 1], $score->part(5)->notes->column('channel'));
+        self::assertSame([0, 0, 0, 0], $score->part(1)->notes->column('channel'), 'the first stays as it was');
+        self::assertCount(0, $score->part(5)->points->all());
+        $this->expectExceptionObject(new Refusal('“Part 1” would begin before the song: nothing was copied.'));
+        self::after('part-move', ['steps' => -1, 'by' => ['unit' => 'bar', 'amount' => 1], 'copy' => true], ['parts' => [1]]);
+    }
+
+    public function test_what_parts_play_as_is_written_out_when_they_are_joined(): void
+    {
+        $score = self::after('part-plays', ['transpose' => 12], ['parts' => [2]]);
+        $score = self::after('part-loop', ['until' => 3840 + 2 * 3840], ['parts' => [2]], null, $score);
+        $joined = self::after('part-join', [], ['parts' => [1, 2]], null, $score);
+        self::assertSame([60, 64, 67, 72, 74, 77, 74, 77], array_column(self::notes($joined->part(1)), 2));
+        self::assertSame(3 * 3840, $joined->part(1)->head->to);
+        // The other way round: the first of them loops and is silent.
+        $score = self::after('part-loop', ['until' => 3840], ['parts' => [1]], null, self::after('part-resize', ['steps' => -2, 'by' => ['unit' => 'grid', 'amount' => 1]], ['parts' => [1]]));
+        $joined = self::after('part-join', [], ['parts' => [1, 2]], null, self::after('part-mute', [], ['parts' => [1]], null, $score));
+        self::assertSame([60, 64, 60, 64, 62, 65], array_column(self::notes($joined->part(5)), 2));
+        self::assertSame([true, true, true, true, false, false], array_map(static fn (Note $n): bool => $n->muted, $joined->part(5)->inOrder()));
+    }
+
     public function test_parts_of_several_tracks_become_one_with_their_channels(): void
     {
         $outcome = self::done(self::score(), 'part-unite', [], ['parts' => [1, 3]]);

@@ -4,8 +4,15 @@ import { deleteParts, putIn } from './make';
 
 const KEPT = 'jactonic.parts';
 
+/** Parts that were copied, and where they stood: the earliest tick and the uppermost track. */
+interface Kept {
+    clip: unknown;
+    at: number;
+    track: number | undefined;
+}
+
 /** What was copied last here, where there is no room to keep it for other windows. */
-let here: unknown = null;
+let here: Kept | null = null;
 
 /** Copy, cut and paste of parts: at the caret's time and track, also in another song. */
 export function carried(desk: Desk): Record<string, Handler> {
@@ -17,7 +24,9 @@ export function carried(desk: Desk): Record<string, Handler> {
             ask: async () => {
                 const ids = [...song.chosenParts];
                 if (ids.length === 0) return song.tell('No parts are chosen: nothing was copied.');
-                keep(await song.read('part-clip', {}, [{ parts: ids }]));
+                const parts = song.tracks.flatMap((t) => t.parts).filter((p) => ids.includes(p.id));
+                const at = Math.min(...parts.map((p) => p.head.from));
+                keep({ clip: await song.read('part-clip', {}, [{ parts: ids }]), at, track: parts[0]?.trackId });
                 song.queue.runInTurn(() => then(ids));
             },
         });
@@ -31,12 +40,13 @@ export function carried(desk: Desk): Record<string, Handler> {
                 song.do(deleteParts(ids));
                 song.afterAll(() => song.tell(`${words(ids.length)} cut.`));
             }),
-        paste: () =>
+        paste: (p) =>
             song.inTurn(() => {
-                const clip = kept();
-                if (!clip) return song.tell('No parts were copied.');
-                const { track } = desk;
-                song.do(putIn(clip, { at: 'caret', ...(track ? { track: track.id } : {}) }));
+                const copied = kept();
+                if (!copied) return song.tell('No parts were copied.');
+                const inPlace = p.where === 'place';
+                const there = inPlace && song.tracks.some((t) => t.id === copied.track) ? copied.track : desk.track?.id;
+                song.do(putIn(copied.clip, { at: inPlace ? copied.at : 'caret', ...(there ? { track: there } : {}) }));
                 song.afterAll(() => {
                     if (song.goesOn !== null) song.putCaret(song.goesOn);
                 });
@@ -44,18 +54,19 @@ export function carried(desk: Desk): Record<string, Handler> {
     };
 }
 
-function keep(clip: unknown): void {
-    here = clip;
+function keep(copied: Kept): void {
+    here = copied;
     try {
-        localStorage.setItem(KEPT, JSON.stringify(clip));
+        localStorage.setItem(KEPT, JSON.stringify(copied));
     } catch {
         localStorage.removeItem(KEPT);
     }
 }
 
-function kept(): unknown {
+function kept(): Kept | null {
     try {
-        return JSON.parse(localStorage.getItem(KEPT) ?? 'null') ?? here;
+        const copied = JSON.parse(localStorage.getItem(KEPT) ?? 'null') as Kept | null;
+        return copied?.clip ? copied : here;
     } catch {
         return here;
     }

@@ -6,7 +6,9 @@ export function beside(desk: Desk, x: number, y: number, take: boolean): void {
     const { song } = desk;
     const last = song.chosenParts.includes(desk.at ?? -1) ? desk.at : song.chosenParts.at(-1);
     const here = song.parts.get(last ?? -1);
-    const found = here ? next(desk, here, x, y) : atCaret(desk, x, y);
+    // At the end of the way, of several chosen the outermost stays: the later piece of a part that was split.
+    const alone = song.chosenParts.length > 1 && !take ? here : undefined;
+    const found = here ? (next(desk, here, x, y) ?? alone) : atCaret(desk, x, y);
     if (!found) return song.tell('There is no part that way.');
     const others = take ? desk.chosen.filter((p) => p !== found) : [];
     desk.choose([...others, found], found);
