@@ -13,6 +13,7 @@ use Jactonic\Core\Score\PartHead;
 use Jactonic\Core\Score\Point;
 use Jactonic\Core\Score\Sound;
 use Jactonic\Core\Sounding\LetGo;
+use Jactonic\Core\Sounding\Performing;
 use Jactonic\Core\Sounding\Sounding;
 use Jactonic\Core\Standard\Message;
 
@@ -35,13 +36,23 @@ final class Answer
             if ($part === null) {
                 $parts[$id] = ['gone' => true];
             } elseif ($before === null) {
-                $parts[$id] = ['part' => SongView::part($part, $score->time)];
+                $parts[$id] = ['part' => SongView::part($part, $score)];
             } else {
                 $parts[$id] = [
                     'put' => SongView::notes($part, $changed->after + self::notes($before, $part)), 'drop' => $changed->dropped(),
                     'putPoints' => SongView::points($part, $changed->pointsAfter + self::points($before, $part)), 'dropPoints' => $changed->droppedPoints(),
                 ] + ($changed->head === null ? [] : ['head' => SongView::partHead($part), 'shift' => $changed->head->shift()])
-                    + (self::soundsOtherwise($changed, $before, $part) ? SongView::sounds($part, $score->time) : []);
+                    + (self::soundsOtherwise($changed, $before, $part) || Performing::is($part, $score) || Performing::is($before, $session->found) ? SongView::sounds($part, $score) : []);
+            }
+        }
+        // What a track says of its instrument is heard in all that its parts perform.
+        $told = array_filter($change->parts, static fn (PartChange $c): bool => $c->pointsBefore + $c->pointsAfter !== []);
+        $performers = [...array_keys($change->tracks), ...array_map(static fn (int $id): int => $score->parts[$id]->head->track ?? 0, array_keys($told))];
+        foreach (array_unique($performers) as $track) {
+            foreach ($score->partsOf($track) as $id => $part) {
+                if (! isset($parts[$id]['part']) && ! isset($parts[$id]['sounds']) && isset($session->found->parts[$id]) && (Performing::is($part, $score) || Performing::is($session->found->parts[$id], $session->found))) {
+                    $parts[$id] = ($parts[$id] ?? ['put' => [], 'drop' => [], 'putPoints' => [], 'dropPoints' => []]) + SongView::sounds($part, $score);
+                }
             }
         }
         foreach (array_keys($session->batch->set) as $id) {

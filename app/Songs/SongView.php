@@ -8,6 +8,7 @@ use App\Models\Song;
 use App\Models\Track;
 use Illuminate\Support\Facades\DB;
 use Jactonic\Core\Harmony\Tones;
+use Jactonic\Core\Score\ArticulationSet;
 use Jactonic\Core\Score\Note;
 use Jactonic\Core\Score\Part;
 use Jactonic\Core\Score\PartHead;
@@ -16,6 +17,7 @@ use Jactonic\Core\Score\RowSet;
 use Jactonic\Core\Score\Score;
 use Jactonic\Core\Score\Sound;
 use Jactonic\Core\Score\Table;
+use Jactonic\Core\Sounding\Performing;
 use Jactonic\Core\Sounding\Sounding;
 use Jactonic\Core\Time\Timeline;
 
@@ -24,6 +26,9 @@ final class SongView
 {
     /** Bars shown past the last note, so that there is room to write on. */
     private const ROOM = 4;
+
+    /** The first channel of notes that have one of their own. */
+    private const OWN = 16;
 
     public readonly Score $score;
 
@@ -46,7 +51,7 @@ final class SongView
             'end' => $end,
             'early' => $this->score->time->early(),
             'tracks' => array_map(fn (array $track): array => $track + [
-                'parts' => array_values(array_map(fn (Part $p): array => ['lines' => $tables->of($p)] + self::part($p, $this->score->time), $this->score->partsOf($track['id']))),
+                'parts' => array_values(array_map(fn (Part $p): array => ['lines' => $tables->of($p)] + self::part($p, $this->score), $this->score->partsOf($track['id']))),
             ], self::tracks($this->song, $this->score)),
             'tables' => $tables->all(),
         ] + self::scale($this->score) + self::maps($this->score->time);
@@ -82,7 +87,7 @@ final class SongView
         $parts = [];
         foreach (DB::table('parts')->where('song_id', $this->song->id)->where('revision', '>', $revision)->orderBy('id')->pluck('id') as $id) {
             $id = is_numeric($id) ? (int) $id : 0;
-            $parts[$id] = isset($this->score->parts[$id]) ? ['part' => self::part($this->score->parts[$id], $this->score->time)] : ['gone' => true];
+            $parts[$id] = isset($this->score->parts[$id]) ? ['part' => self::part($this->score->parts[$id], $this->score)] : ['gone' => true];
         }
         $tracks = DB::table('tracks')->where('song_id', $this->song->id)->where('revision', '>', $revision)->exists();
 
@@ -102,9 +107,9 @@ final class SongView
         $lines = array_map($tables->of(...), $score->parts);
 
         // What is delayed by milliseconds is heard at other ticks now.
-        $late = array_filter($score->parts, static fn (Part $p): bool => $p->head->plays->delay !== 0);
+        $late = array_filter($score->parts, static fn (Part $p): bool => $p->head->plays->delay !== 0 || Performing::is($p, $score));
 
-        return self::maps($score->time) + ['lines' => (object) $lines, 'tables' => $tables->all(), 'sounds' => (object) array_map(static fn (Part $p): array => self::sounds($p, $score->time), $late)];
+        return self::maps($score->time) + ['lines' => (object) $lines, 'tables' => $tables->all(), 'sounds' => (object) array_map(static fn (Part $p): array => self::sounds($p, $score), $late)];
     }
 
     /** @return array<string, mixed> */
@@ -114,9 +119,9 @@ final class SongView
     }
 
     /** @return array<string, mixed> */
-    public static function part(Part $part, Timeline $time): array
+    public static function part(Part $part, Score $score): array
     {
-        return self::partHead($part) + self::settings($part, $time) + self::sounds($part, $time) + [
+        return self::partHead($part) + self::settings($part, $score->time) + self::sounds($part, $score) + [
             'notes' => self::allNotes($part),
             'points' => self::points($part, $part->points->all()),
         ];
@@ -182,21 +187,31 @@ final class SongView
     }
 
     /**
-     * What is heard of a part that its rows do not say: all of it, where it plays as something else; what lets go of
-     * pedals and bends at its end, where it plays what is written.
+     * What is heard of a part that its rows do not say: all of it, where it plays as something else, has articulations or
+     * notes with curves of their own; what lets go of pedals and bends at its end, where it plays what is written. A note
+     * with curves of its own has a channel from 16 on, which is its own, and so have the points that are told there.
      *
-     * @return array{sounds: array{notes: list<array{int, int, int, int, int, int}>, points: list<array{int, int, int, int}>}|null, letGo: list<array{int, int, int, int}>} notes as id, start, end, pitch, velocity, channel
+     * @return array{sounds: array{notes: list<array{int, int, int, int, int, int}>, points: list<array{0: int, 1: int, 2: int, 3: int, 4?: int}>}|null, letGo: list<array{int, int, int, int}>} notes as id, start, end, pitch, velocity, channel; points as tick, status, data and the channel that is their own
      */
-    public static function sounds(Part $part, Timeline $time): array
+    public static function sounds(Part $part, Score $score): array
     {
-        if ($part->head->plays->isPlain()) {
+        if ($part->head->plays->isPlain() && ! Performing::is($part, $score)) {
             return ['sounds' => null, 'letGo' => self::messages(Sounding::letGo($part))];
         }
+        $heard = Performing::of($part, $score);
+        $row = static fn (Note $n, int $channel): array => [$n->id, $n->start, $n->end(), $n->pitch, $n->velocity, $channel];
+        $notes = array_map(static fn (Note $n): array => $row($n, $n->channel), $heard->notes);
+        $points = self::messages([...$heard->points, ...$heard->sent]);
+        [$channels] = Performing::spread($heard->voices, range(self::OWN, self::OWN + 63));
+        foreach ($heard->voices as $i => $voice) {
+            $channel = $channels[$i] ?? self::OWN;
+            $notes[] = $row($voice->note, $channel);
+            foreach ([...$voice->before, ...$voice->points, ...$voice->after] as $p) {
+                $points[] = [$p->tick, $p->status & 0xF0, $p->data1, $p->data2, $channel];
+            }
+        }
 
-        return ['sounds' => [
-            'notes' => array_map(static fn (Note $n): array => [$n->id, $n->start, $n->end(), $n->pitch, $n->velocity, $n->channel], Sounding::notes($part, $time)),
-            'points' => self::messages(Sounding::points($part, $time)),
-        ], 'letGo' => []];
+        return ['sounds' => ['notes' => $notes, 'points' => $points], 'letGo' => []];
     }
 
     /**
@@ -224,7 +239,7 @@ final class SongView
         return is_numeric($next) ? (int) $next : null;
     }
 
-    /** @return list<array{id: int, name: string, muted: bool, soloed: bool, instrument: string, sound: array{program: int, drums: bool}|null, volume: int, pan: int, rows: array{names: object, order: list<int>}}> all tracks in their order but those that only say something in the file */
+    /** @return list<array{id: int, name: string, muted: bool, soloed: bool, instrument: string, articulations: array<string, mixed>|null, sound: array{program: int, drums: bool}|null, volume: int, pan: int, rows: array{names: object, order: list<int>}}> all tracks in their order but those that only say something in the file */
     public static function tracks(Song $song, Score $score): array
     {
         $tracks = [];
@@ -237,7 +252,7 @@ final class SongView
             }
             $sound = Sound::of($score, $track->id);
             $tracks[] = ['id' => $track->id, 'name' => $track->name, 'muted' => $heard[$track->id]->muted ?? false, 'soloed' => $heard[$track->id]->soloed ?? false,
-                'rows' => RowSet::read($heard[$track->id]->rows ?? [])->toArray(), 'instrument' => $sound?->name() ?? '', 'sound' => $sound === null ? null : ['program' => $sound->program->data1 ?? 0, 'drums' => $sound->isDrums()],
+                'rows' => RowSet::read($heard[$track->id]->rows ?? [])->toArray(), 'instrument' => $sound?->name() ?? '', 'articulations' => ArticulationSet::of($track)?->toArray(), 'sound' => $sound === null ? null : ['program' => $sound->program->data1 ?? 0, 'drums' => $sound->isDrums()],
                 ...array_map(static fn (array $level): int => $parts === [] ? $level[1] : Sound::controller($parts, $level[0])[1]->data2 ?? $level[1], Sound::LEVELS)];
         }
 

@@ -51,6 +51,7 @@ final class SeeingCommands
                 ['title' => 'Lane of pressure', 'params' => ['lane' => 'pressure'], 'words' => ['aftertouch']],
                 ['title' => 'Only velocities below the notes', 'params' => ['lane' => 'none'], 'words' => ['hide lanes']],
             ]),
+            new Command(new Spec('expression', 'Draw on the note itself', Family::Lane, 'Opens the curves that the chosen note has of its own: bend, pressure or a controller.', needs: Needs::Notes, words: ['expression', 'bend', 'vibrato', 'per note', 'curve']), self::ROLL),
             new Command(new Spec('follow', 'Follow the playing line', Family::View, 'The view follows the playing line by page, holds it in the middle, or stays.', needs: Needs::Part, words: ['scroll', 'autoscroll', 'playhead', 'page']), self::ROLL),
             new Command(new Spec('align-under', 'Line up with the parts underneath', Family::Timing, 'Moves the notes chosen to the starts of notes underneath.', [
                 Param::choice('toward', 'Toward', ['nearest', 'next', 'previous'], 'nearest'),

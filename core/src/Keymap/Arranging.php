@@ -67,6 +67,7 @@ final class Arranging
             ['Mod+Enter', 'play-span', 'play the span'],
             ...Families::view(),
             ...self::family(),
+            ['Alt+A T', 'panel', 'articulations of the track', ['name' => 'articulations']],
             ['Alt+H L', 'chord-line', 'chord line'],
             ['Alt+H X', 'copy-chords', 'copy the chord line'],
             ['Alt+H J', 'chord-sheet', 'chords to print'],

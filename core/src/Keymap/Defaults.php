@@ -180,6 +180,7 @@ final class Defaults
                 ['Shift+I', 'select', 'those in the span', ['move' => 'span']],
                 ...Families::choosing(),
                 ...Families::seeing(),
+                ...Families::articulations(),
                 ...self::grids(),
                 ['Mod+Alt+1', 'set', 'pen: touch 1', ['touch' => 1]],
                 ['Mod+Alt+2', 'set', 'pen: touch 2', ['touch' => 2]],

@@ -17,7 +17,7 @@ final class Families
         ['M', 'muted', 'muted ones'], ['O', 'overlapping', 'overlapping ones'], ['T', 'top-voices', 'top notes'], ['B', 'bottom-voices', 'bottom notes'], ['L', 'lower-voices', 'lower voices'],
         ['2', 'second-voices', 'second voices'], ['3', 'third-voices', 'third voices'], ['4', 'fourth-voices', 'fourth voices'], ['F', 'first-chords', 'first of each bar'], ['C', 'changes', 'first of each change'],
         ['S', 'out-of-scale', 'out of the scale'], ['Q', 'off-grid', 'off the grid'], ['D', 'on-beat', 'on the beat'], ['U', 'off-beat', 'off the beat'], ['P', 'same-place', 'same place in the bar'],
-        ['E', 'same-length', 'as long'], ['R', 'row', 'same pitch'], ['ArrowDown', 'softer', 'softer ones'], ['ArrowUp', 'louder', 'louder ones'], ['X', 'every-second', 'every second'],
+        ['E', 'same-length', 'as long'], ['V', 'same-articulation', 'of the same articulation'], ['R', 'row', 'same pitch'], ['ArrowDown', 'softer', 'softer ones'], ['ArrowUp', 'louder', 'louder ones'], ['X', 'every-second', 'every second'],
         ['Y', 'every-third', 'every third'], ['Z', 'every-fourth', 'every fourth'], ['G', 'group', 'the group'], ['A', 'alone', 'one alone'],
     ];
 
@@ -243,6 +243,33 @@ final class Families
             ['Alt+V Shift+Z', 'lane-thin', 'thin expression', ['lane' => 'cc:11']],
             ['Alt+V Shift+I', 'lane-line', 'expression up over the span', ['lane' => 'cc:11']],
             ['Alt+V Shift+C', 'lane-copy', 'copy expression of the span to the caret', ['lane' => 'cc:11']],
+        ];
+    }
+
+    /**
+     * Articulations, and what a note has of its own.
+     *
+     * @return list<Row>
+     */
+    public static function articulations(): array
+    {
+        $rows = [['Alt+D', 'expression', 'draw on the note']];
+        foreach (range(1, 9) as $number) {
+            $rows[] = ["Alt+A $number", 'articulate', "articulation $number", ['number' => $number]];
+        }
+
+        return [...$rows,
+            ['Alt+A 0', 'articulate', 'no articulation', ['number' => 0]],
+            ['Alt+A A', 'panel', 'an articulation by name', ['edit' => 'articulate']],
+            ['Alt+A T', 'panel', 'the track’s set', ['name' => 'articulations']],
+            ['Alt+A V', 'note-shape', 'vibrato on the note', ['shape' => 'vibrato']],
+            ['Alt+A S', 'note-shape', 'a swell on the note', ['shape' => 'swell', 'lane' => 'cc:11', 'low' => 40, 'high' => 120]],
+            ['Alt+A B', 'note-line', 'bent up into it', ['low' => -200, 'high' => 0, 'to' => 25]],
+            ['Alt+A F', 'note-line', 'falling off it', ['low' => 0, 'high' => -200, 'from' => 60, 'to' => 100]],
+            ['Alt+A X', 'note-clear', 'clear what is drawn on it'],
+            ['Alt+A Shift+V', 'panel', 'shapes: settings', ['edit' => 'note-shape']],
+            ['Alt+A Shift+B', 'panel', 'a line: settings', ['edit' => 'note-line']],
+            ['Alt+A Shift+X', 'panel', 'clear: settings', ['edit' => 'note-clear']],
         ];
     }
 

@@ -6,9 +6,12 @@ namespace Jactonic\Core\Midi;
 
 use Jactonic\Core\Score\Note;
 use Jactonic\Core\Score\Part;
+use Jactonic\Core\Score\Score;
 use Jactonic\Core\Score\Song;
 use Jactonic\Core\Score\Track;
+use Jactonic\Core\Sounding\Performing;
 use Jactonic\Core\Sounding\Sounding;
+use Jactonic\Core\Sounding\Voice;
 use Jactonic\Core\Standard\GeneralMidi;
 use Jactonic\Core\Standard\Message;
 use Jactonic\Core\Time\Timeline;
@@ -35,7 +38,8 @@ final class Exporter
     public static function export(Song $song): MidiFile
     {
         $score = $song->score;
-        $tracks = array_values(array_map(static fn (Track $t): EventList => self::events($t, $score->partsOf($t->id), $score->time), $score->tracks));
+        [$performed, $channels] = self::performed($score);
+        $tracks = array_values(array_map(static fn (Track $t): EventList => self::events($t, $score->partsOf($t->id), $score->time, $performed, $channels), $score->tracks));
         if ($tracks === []) {
             $tracks = [new EventList(0)];
         }
@@ -112,32 +116,100 @@ final class Exporter
             }
         }
 
+        [, , $shared] = self::performed($song->score);
+        if ($shared !== null) {
+            $warnings[] = sprintf('From %s on more notes with curves of their own sound at once than there are free channels: those beyond share one.', $song->score->time->position($shared));
+        }
+
         return $warnings;
     }
 
-    /** @param  array<int, Part>  $parts */
-    private static function events(Track $track, array $parts, Timeline $time): EventList
+    /**
+     * @param  array<int, Part>  $parts
+     * @param  array<int, Performing>  $performed
+     * @param  array<string, int|null>  $channels
+     */
+    private static function events(Track $track, array $parts, Timeline $time, array $performed, array $channels): EventList
     {
         $events = new EventList($track->end);
         foreach ($track->kept() as $kept) {
             $events->add($kept->tick, $kept->status === Message::META ? self::META : self::CONTROL, $kept->order, $kept->status, $kept->type, 0, $kept->bytes);
         }
+        $memo = new Memo;
         foreach ($parts as $part) {
-            $sounding = new Struck($notes = Sounding::notes($part, $time));
-            foreach ($notes as $n) {
+            $heard = $performed[$part->id];
+            $sounding = new Struck($heard->notes);
+            foreach ($heard->notes as $n) {
                 $events->add($n->start, self::ON, $n->id, Message::NOTE_ON | $n->channel, $n->pitch, $n->velocity);
                 self::addEnd($events, $n, $n->release === Note::RELEASE_NONE && ($sounding->within($n) || ($n->end() >= $track->end && ! $sounding->again($n))));
+                $written = $heard->written[spl_object_id($n)] ?? $n;
+                if ($written->articulation > 0 || $written !== $n) {
+                    $memo->note($n, $written, $n->channel);
+                }
             }
-            foreach (Sounding::points($part, $time) as $p) {
+            foreach ($heard->keys as $n) {
+                $events->add($n->start, self::ON, $n->id, Message::NOTE_ON | $n->channel, $n->pitch, $n->velocity);
+                $events->add($n->end(), self::OFF, $n->id, Message::NOTE_OFF | $n->channel, $n->pitch, Note::RELEASE);
+                $memo->key($n);
+            }
+            foreach ($heard->points as $p) {
                 $isOff = ($p->status & 0xF0) <= Message::NOTE_ON;
                 // A note-off that ended nothing in its file would end a note that has since come to lie there: it is left out.
                 if (! $isOff || ! $sounding->at($p->status & 0x0F, $p->data1, $p->tick)) {
                     $events->add($p->tick, $isOff ? self::OFF : self::CONTROL, $p->id, $p->status, $p->data1, $p->data2);
                 }
             }
+            foreach ($heard->sent as $p) {
+                $events->add($p->tick, self::CONTROL, $p->id, $p->status, $p->data1, $p->data2);
+                $memo->sent($p);
+            }
+            foreach ($heard->voices as $i => $voice) {
+                self::addVoice($events, $voice, $channels["$part->id $i"], $memo, $heard->written[spl_object_id($voice->note)] ?? $voice->note, $i);
+            }
+        }
+        $told = $memo->body($time->ppq);
+        if ($told !== null) {
+            $events->add(0, self::META, Performing::LATE, Message::META, Memo::META, 0, $told);
         }
 
         return $events;
+    }
+
+    /** A note with curves of its own, on the channel that it was given; with none it is a note like the others. */
+    private static function addVoice(EventList $events, Voice $voice, ?int $channel, Memo $memo, Note $written, int $order): void
+    {
+        $note = $voice->note->with(['channel' => $channel ?? $voice->note->channel]);
+        $events->add($note->start, self::ON, $note->id, Message::NOTE_ON | $note->channel, $note->pitch, $note->velocity);
+        $events->add($note->end(), self::OFF, $note->id, Message::NOTE_OFF | $note->channel, $note->pitch, max(0, $note->release));
+        $memo->note($note, $written, $note->channel);
+        if ($channel === null) {
+            return;
+        }
+        $at = Performing::LATE * 2 + ($order << 16);
+        foreach ([...$voice->before, ...$voice->points, ...$voice->after] as $p) {
+            $events->add($p->tick, self::CONTROL, $at++, ($p->status & 0xF0) | $channel, $p->data1, $p->data2);
+        }
+    }
+
+    /**
+     * What is heard of each part, and the channels of notes that have their own.
+     *
+     * @return array{array<int, Performing>, array<string, int|null>, int|null} by part; by part and place among its voices; the tick of the first for which there is no channel left
+     */
+    private static function performed(Score $score): array
+    {
+        $performed = array_map(static fn (Part $p): Performing => Performing::of($p, $score), $score->parts);
+        $voices = $names = [];
+        foreach ($performed as $id => $heard) {
+            foreach ($heard->voices as $i => $voice) {
+                $voices[] = $voice;
+                $names[] = "$id $i";
+            }
+        }
+        [$given, $shared] = $voices === [] ? [[], null] : Performing::spread($voices, Performing::free($score));
+        ksort($given);
+
+        return [$performed, array_combine($names, $given), $shared];
     }
 
     /**

@@ -43,7 +43,7 @@ final class Importer
     /** @var list<array{int, string, int, int}> */
     private array $markers = [];
 
-    private function __construct(private readonly MidiFile $file, private readonly int $scale, private readonly bool $frames)
+    private function __construct(private readonly MidiFile $file, private readonly int $scale, private readonly int $ppq, private readonly bool $frames)
     {
     }
 
@@ -55,7 +55,7 @@ final class Importer
     {
         [$perQuarter, $tempo] = self::quarter($file->division);
         $scale = self::scale($perQuarter);
-        $importer = new self($file, $scale, $tempo !== null);
+        $importer = new self($file, $scale, $perQuarter * $scale, $tempo !== null);
 
         return $importer->song($name, $perQuarter * $scale, $tempo);
     }
@@ -139,7 +139,7 @@ final class Importer
      */
     private function tracks(array $events, int $index): array
     {
-        $kept = $open = [];
+        $kept = $open = $memos = [];
         /** @var array<int, array<int, Note>> $notes by channel and order */
         /** @var array<int, Pairs> $open by channel and pitch */
         $notes = [];
@@ -159,7 +159,12 @@ final class Importer
                         $name = mb_strimwidth(Message::text($event->bytes), 0, 200);
                     }
                 }
-                $kept[] = new Kept($tick, $order, $event->status, $event->data1, $event->bytes);
+                $told = $event->status === Message::META && $event->data1 === Memo::META ? Memo::read($event->bytes) : null;
+                if ($told !== null) {
+                    $memos[] = $told;
+                } else {
+                    $kept[] = new Kept($tick, $order, $event->status, $event->data1, $event->bytes);
+                }
 
                 continue;
             }
@@ -198,6 +203,9 @@ final class Importer
             $all = array_merge($points[$channel] ?? [], $more);
             usort($all, static fn (Point $a, Point $b): int => $a->id <=> $b->id);
             $points[$channel] = $all;
+        }
+        foreach ($memos as $told) {
+            [$notes, $points] = Memo::apply($told, $notes, $points, $this->ppq);
         }
         if ($this->file->format !== 0) {
             return [[$name, array_merge(...array_values($notes)), array_merge(...array_values($points)), $kept, $end]];

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Jactonic\Core\Param;
 
 use Jactonic\Core\Refusal;
+use Jactonic\Core\Score\Expression;
 use Jactonic\Core\Score\Table;
 
 /** Notes to come: a list of columns by name, as the table of notes has them. */
@@ -13,7 +14,7 @@ final class NoteList extends Plain
     /** The most notes that one command may bring. */
     public const MOST = 100_000;
 
-    /** @return list<array<string, int>> every column that may be given; what was not has what stands in for it */
+    /** @return list<array<string, int|string>> every column that may be given; what was not has what stands in for it */
     public function read(mixed $value, string $name): array
     {
         if (! is_array($value) || ! array_is_list($value) || count($value) > self::MOST) {
@@ -38,7 +39,7 @@ final class NoteList extends Plain
         return false;
     }
 
-    /** @return array<string, int> */
+    /** @return array<string, int|string> */
     private function note(mixed $note, string $name): array
     {
         if (! is_array($note)) {
@@ -47,6 +48,11 @@ final class NoteList extends Plain
         $read = [];
         foreach (Table::notes()->columns as $key => $column) {
             if ($column->given === null) {
+                continue;
+            }
+            if ($column->isText()) {
+                $read[$key] = isset($note[$key]) ? Expression::read($note[$key], "$name.$key")->text() : '';
+
                 continue;
             }
             [$min, $max, $default] = $column->given;

@@ -53,6 +53,11 @@ final readonly class Param
         return new self($name, $title, new LaneValue, optional: $optional);
     }
 
+    public static function articulations(string $name, string $title): self
+    {
+        return new self($name, $title, new ArticulationsValue);
+    }
+
     public static function points(string $name, string $title): self
     {
         return new self($name, $title, new PointList);

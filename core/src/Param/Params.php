@@ -9,6 +9,7 @@ use Jactonic\Core\Harmony\Progression;
 use Jactonic\Core\Harmony\Scale;
 use Jactonic\Core\Recording\Event;
 use Jactonic\Core\Refusal;
+use Jactonic\Core\Score\ArticulationSet;
 use Jactonic\Core\Score\Lane;
 use Jactonic\Core\Score\PartClip;
 use Jactonic\Core\Score\PartSettings;
@@ -137,6 +138,14 @@ final readonly class Params
         $value = $this->value($name, null);
 
         return $value instanceof Chord ? $value : throw $this->missing($name);
+    }
+
+    /** Null where there is to be none. */
+    public function articulations(string $name): ?ArticulationSet
+    {
+        $value = $this->value($name, null);
+
+        return $value instanceof ArticulationSet ? $value : null;
     }
 
     public function lane(string $name): Lane

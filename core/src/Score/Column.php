@@ -15,16 +15,16 @@ final readonly class Column
     /**
      * @param  string  $name  of the property that holds it
      * @param  string  $code  C, c: a byte with and without sign; s: 16 bits with sign; V: 32 bits, 0 or more; P: 64 bits; e: a float
-     * @param  int|float|bool|null  $default  what a column is left out for where every value is this; null: always written
+     * @param  int|float|bool|string|null  $default  what a column is left out for where every value is this; null: always written
      * @param  array{int, int, int|null}|null  $given  least, most, and what stands in where it is not given (null: it has
-     *                                                 to be); null where nobody may give it
+     *                                                 to be), of a text nothing; null where nobody may give it
      * @param  bool  $shown  whether it stands in the rows that the interface gets
      * @param  string|null  $was  the code of documents from before it was made wider
      */
     public function __construct(
         public string $name,
         public string $code,
-        public int|float|bool|null $default = null,
+        public int|float|bool|string|null $default = null,
         public ?array $given = null,
         public bool $shown = true,
         public ?string $was = null,
@@ -32,10 +32,27 @@ final readonly class Column
         $this->width = self::WIDTHS[$code];
     }
 
-    /** A value as its property holds it: truth is kept as 1 and 0. */
+    /** Whether it holds texts, which lie packed as numbers of `Texts`. */
+    public function isText(): bool
+    {
+        return is_string($this->default);
+    }
+
+    /** Whether its values are packed as something else than they are. */
+    public function isCoded(): bool
+    {
+        return is_bool($this->default) || is_string($this->default);
+    }
+
+    /** A value as its property holds it: truth is kept as 1 and 0, a text by its number. */
     public function value(mixed $value): mixed
     {
-        return is_bool($this->default) && is_int($value) ? $value === 1 : $value;
+        return match (true) {
+            ! is_int($value) => $value,
+            is_bool($this->default) => $value === 1,
+            is_string($this->default) => Texts::text($value),
+            default => $value,
+        };
     }
 
     /** Values of a document from before it was made wider, as they are packed now. */
@@ -53,6 +70,16 @@ final readonly class Column
     /** One value, packed. */
     public function pack(mixed $value): string
     {
-        return pack($this->code, $value);
+        return pack($this->code, $this->isText() ? Texts::number($value) : $value);
+    }
+
+    /**
+     * Many values, packed.
+     *
+     * @param  list<mixed>  $values
+     */
+    public function packAll(array $values): string
+    {
+        return $values === [] ? '' : pack($this->code.'*', ...($this->isText() ? array_map(Texts::number(...), $values) : $values));
     }
 }

@@ -7,7 +7,8 @@ namespace Jactonic\Core\Score;
 /**
  * The notes or points of a part as they are kept: their number in 32 bits, and then for each column that is not the
  * default throughout its place in the table in a byte, and its values packed one after another. The highest bit of that
- * byte is set for a column that was made wider since the first documents were written: so those are read as well.
+ * byte is set for a column that was made wider since the first documents were written: so those are read as well. A column
+ * of texts has them in full (`Texts`).
  */
 final class Document
 {
@@ -21,7 +22,10 @@ final class Document
     {
         $out = pack('V', $count);
         foreach (array_keys($table->columns) as $i => $name) {
-            $out .= isset($packed[$name]) ? chr($table->columns[$name]->was === null ? $i : $i | self::WIDER).$packed[$name] : '';
+            if (isset($packed[$name])) {
+                $column = $table->columns[$name];
+                $out .= chr($column->was === null ? $i : $i | self::WIDER).($column->isText() ? Texts::write($packed[$name]) : $packed[$name]);
+            }
         }
 
         return $out;
@@ -40,6 +44,12 @@ final class Document
         for ($at = 4; $at < strlen($document);) {
             $which = ord($document[$at]);
             $column = $columns[$which & ~self::WIDER] ?? throw new \UnexpectedValueException('A document has a column that is not known.');
+            if ($column->isText()) {
+                [$packed[$column->name], $length] = Texts::read($document, $at + 1);
+                $at += 1 + $length;
+
+                continue;
+            }
             $length = $count * ($which & self::WIDER ? $column->width : $column->widthBefore());
             $bytes = substr($document, $at + 1, $length);
             $packed[$column->name] = $which & self::WIDER ? $bytes : $column->widened($bytes);

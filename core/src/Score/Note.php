@@ -46,6 +46,8 @@ final class Note
      * @param  int  $release  release velocity 0–127, or one of the constants: how its file ends it
      * @param  int  $group  0 for none; notes of one number belong together
      * @param  int  $channel  0–15, as the file had it
+     * @param  int  $articulation  which of its track's set, from 1; 0 for the first
+     * @param  string  $own  its curves, as `Expression` writes them; empty for none
      * @param  int  $carryVelocity  by how much it was pushed past the loudest, or below 0 past the softest
      */
     public function __construct(
@@ -77,6 +79,10 @@ final class Note
         public float $carryLength = 0.0,
         /** @phpstan-readonly-allow-private-mutation */
         public int $carryVelocity = 0,
+        /** @phpstan-readonly-allow-private-mutation */
+        public int $articulation = 0,
+        /** @phpstan-readonly-allow-private-mutation */
+        public string $own = '',
     ) {
     }
 
@@ -125,6 +131,7 @@ final class Note
         [$note->length, $note->carryLength] = self::split($length);
         $note->driftStart = self::whole($this->driftStart * $factor);
         $note->driftLength = self::whole($this->driftLength * $factor);
+        $note->own = $this->own === '' ? '' : Expression::of($this->own)->stretched($factor)->text();
 
         return $note;
     }
@@ -161,6 +168,7 @@ final class Note
         $note->driftLength = $first && $last ? $this->driftLength : 0;
         $note->carryStart = $first ? $this->carryStart : 0.0;
         $note->carryLength = $last ? $this->carryLength : 0.0;
+        $note->own = $first || $this->own === '' ? $this->own : Expression::of($this->own)->from($from - $this->start)->text();
 
         return $note;
     }

@@ -90,10 +90,7 @@ final class Rows implements \ArrayAccess, \Countable, \IteratorAggregate
             return $this->all;
         }
         $count = $this->count();
-        $columns = [];
-        foreach (array_keys($this->table->columns) as $name) {
-            $columns[] = $this->column($name);
-        }
+        $columns = array_map($this->column(...), array_keys($this->table->columns));
 
         return $this->all = $count === 0 ? [] : array_combine($this->ids(), array_map($this->table->make, ...$columns));
     }
@@ -119,8 +116,7 @@ final class Rows implements \ArrayAccess, \Countable, \IteratorAggregate
         if ($this->all !== null) {
             return array_column($this->all, $name);
         }
-        $column = $this->table->columns[$name];
-        $packed = $this->packed()[$name] ?? null;
+        [$column, $packed] = [$this->table->columns[$name], $this->packed()[$name] ?? null];
         if ($packed === null) {
             return array_fill(0, $this->count(), $column->default);
         }
@@ -131,16 +127,21 @@ final class Rows implements \ArrayAccess, \Countable, \IteratorAggregate
             return array_map(static fn (mixed $v): int => (is_int($v) ? $v : 0) + $shift, $values);
         }
 
-        return is_bool($column->default) ? array_map($column->value(...), $values) : $values;
+        return $column->isCoded() ? array_map($column->value(...), $values) : $values;
     }
 
     /** The least place of all, as a tick; null where there is nothing. */
     public function least(): ?int
     {
-        $places = $this->all === null ? unpack('P*', $this->packed()[$this->table->place] ?? '') : $this->column($this->table->place);
-        $least = $places === false || $places === [] ? null : min($places);
+        $places = unpack('P*', $this->packed()[$this->table->place] ?? '') ?: [];
 
-        return is_int($least) ? $least + ($this->all === null ? $this->shift : 0) : null;
+        return $places === [] || ! is_int($least = min($places)) ? null : $least + $this->shift;
+    }
+
+    /** Whether any of them has something else in a column than its default. */
+    public function hasOther(string $name): bool
+    {
+        return $this->packed === null && $this->all !== null ? array_filter(array_column($this->all, $name), fn (mixed $v): bool => $v !== $this->table->columns[$name]->default) !== [] : isset($this->packed()[$name]);
     }
 
     public function count(): int
@@ -208,10 +209,9 @@ final class Rows implements \ArrayAccess, \Countable, \IteratorAggregate
      */
     public function with(array $before, array $after): self
     {
-        if ($before === [] && $after === []) {
+        if ($before + $after === []) {
             return $this;
-        }
-        if ($this->all !== null || count($before) + count($after) > self::MANY) {
+        } elseif ($this->all !== null || count($before) + count($after) > self::MANY) {
             return $this->among($before, $after);
         }
         $rows = new self($this->table);
@@ -263,12 +263,12 @@ final class Rows implements \ArrayAccess, \Countable, \IteratorAggregate
         return (is_int($offset) ? $this->get($offset) : null) ?? throw new \OutOfBoundsException('There is nothing with the id '.print_r($offset, true).'.');
     }
 
-    public function offsetSet(mixed $offset, mixed $value): void
+    public function offsetSet(mixed $offset, mixed $value): never
     {
         throw new \LogicException('What a part holds is changed by a Change.');
     }
 
-    public function offsetUnset(mixed $offset): void
+    public function offsetUnset(mixed $offset): never
     {
         throw new \LogicException('What a part holds is changed by a Change.');
     }
@@ -391,8 +391,7 @@ final class Rows implements \ArrayAccess, \Countable, \IteratorAggregate
         }
         $packed = [];
         foreach ($this->table->columns as $name => $column) {
-            $values = array_column($this->all, $name);
-            $packed[$name] = $values === [] ? '' : pack($column->code.'*', ...$values);
+            $packed[$name] = $column->packAll(array_column($this->all, $name));
         }
 
         return $this->packed = Document::canonical($this->table, $packed, count($this->all));

@@ -50,6 +50,8 @@ final readonly class Table
             new Column('carryStart', 'e', 0.0, shown: false),
             new Column('carryLength', 'e', 0.0, shown: false),
             new Column('carryVelocity', 'P', 0),
+            new Column('articulation', 'C', 0, [0, ArticulationSet::MOST, 0]),
+            new Column('own', 'V', '', [0, 0, 0]),
         ], 'start', static fn (mixed ...$columns): Note => new Note(...$columns)); // @phpstan-ignore argument.type (the columns are in the order of its constructor)
     }
 

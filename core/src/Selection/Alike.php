@@ -51,6 +51,19 @@ final class Alike
     }
 
     /**
+     * Those of the same articulation; none is one too.
+     *
+     * @param  array<int, true>  $chosen
+     * @return list<int>
+     */
+    public static function articulation(Part $part, array $chosen, int $near): array
+    {
+        $wanted = array_map(static fn (Note $n): int => $n->articulation, self::models($part, $chosen, $near));
+
+        return self::ids(array_filter($part->inOrder(), static fn (Note $n): bool => in_array($n->articulation, $wanted, true)));
+    }
+
+    /**
      * Those softer than the softest chosen, or louder than the loudest; with none chosen, than the middle of all.
      *
      * @param  array<int, true>  $chosen

@@ -42,6 +42,7 @@ enum Move: string
     case OffBeat = 'off-beat';
     case SamePlace = 'same-place';
     case SameLength = 'same-length';
+    case SameArticulation = 'same-articulation';
     case Softer = 'softer';
     case Louder = 'louder';
     case EverySecond = 'every-second';
@@ -82,6 +83,7 @@ enum Move: string
             self::OffBeat => 'Choose the notes off the beat',
             self::SamePlace => 'Choose the notes at the same place in the bar',
             self::SameLength => 'Choose the notes of the same length',
+            self::SameArticulation => 'Choose the notes of the same articulation',
             self::Softer => 'Choose the softer notes',
             self::Louder => 'Choose the louder notes',
             self::EverySecond => 'Choose every second note',
@@ -158,6 +160,7 @@ enum Move: string
                 self::Changes => Chords::changes($part->inOrder($ids === [] ? null : $ids), $score->time),
                 self::SamePlace => Alike::place($part, $chosen, $near, $score->time),
                 self::SameLength => Alike::length($part, $chosen, $near),
+                self::SameArticulation => Alike::articulation($part, $chosen, $near),
                 self::Softer => Alike::loudness($part, $chosen, -1),
                 self::Louder => Alike::loudness($part, $chosen, 1),
                 self::EverySecond => self::every($part->inOrder($ids === [] ? null : $ids), 2),

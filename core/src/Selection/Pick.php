@@ -31,6 +31,7 @@ final readonly class Pick
         'offGrid' => 'ticks, 1 or more',
         'outOfScale' => 'true or false',
         'overlapping' => 'true or false',
+        'articulation' => 'its number in the track’s set, or 0 for none',
         'group' => 'the number of a group, or true for all that are grouped, or false',
         'every' => '{"nth": 1 or more, "from": 1 or more}',
         'span' => '{"from": tick, "to": tick}',
@@ -56,6 +57,7 @@ final readonly class Pick
             $good = match ($key) {
                 'all' => $value === true,
                 'muted', 'onBeat', 'overlapping', 'outOfScale' => is_bool($value),
+                'articulation' => is_int($value) && $value >= 0,
                 'group' => is_bool($value) || (is_int($value) && $value >= 1),
                 'pitch', 'pitchClass', 'start', 'length', 'velocity' => self::isRange($value),
                 'inChord' => $value === 'top' || $value === 'bottom' || (is_int($value) && $value >= 1),
@@ -111,6 +113,7 @@ final readonly class Pick
                 'offGrid' => self::offGrid($notes, $part, $time, is_int($value) ? $value : 1),
                 'overlapping' => self::keep($notes, Overlaps::ids($part->inOrder()), $value === true),
                 'outOfScale' => self::outOfScale($notes, $part->ownSettings()->scale ?? $songs ?? throw Refusal::parameter('pick.outOfScale', $value, 'only where the song or the part has a scale'), $value === true),
+                'articulation' => self::filter($notes, static fn (Note $n): bool => $n->articulation === $value),
                 'group' => self::filter($notes, static fn (Note $n): bool => is_bool($value) ? $n->group > 0 === $value : $n->group === $value),
                 'not' => self::keep($notes, $value instanceof self ? array_fill_keys($value->of($part, $time, $songs), true) : [], false),
                 'and' => array_reduce(self::picks($value), static fn (array $left, self $p): array => self::keep($left, array_fill_keys($p->of($part, $time, $songs), true), true), $notes),

@@ -9,6 +9,7 @@ use Jactonic\Core\Edit\Catalogue;
 use Jactonic\Core\Edit\Outcome;
 use Jactonic\Core\Edit\Takes;
 use Jactonic\Core\Edit\TimeChange;
+use Jactonic\Core\Score\ArticulationSet;
 use Jactonic\Core\Score\Lane;
 use Jactonic\Core\Score\Note;
 use Jactonic\Core\Score\Part;
@@ -43,13 +44,13 @@ final class Make
         $notes = [];
         for ($id = 1; $id <= $count; $id++) {
             $notes[] = new Note($id, mt_rand(0, 16 * 960), mt_rand(1, 2000), mt_rand(20, 110), mt_rand(1, 127), muted: mt_rand(0, 9) === 0, group: $id <= 6 ? intdiv($id + 1, 2) : 0, channel: mt_rand(0, 2),
-                driftStart: mt_rand(-50, 50), driftLength: mt_rand(-9, 9));
+                driftStart: mt_rand(-50, 50), driftLength: mt_rand(-9, 9), articulation: $id % 7 === 0 ? 2 : 0, own: $id % 9 === 0 ? '{"bend":[[0,0],[100,512]],"cc:11":[[50,90]]}' : '');
         }
         $points = array_map(static fn (int $i): Point => new Point($i, mt_rand(0, 16 * 960), 0xB0 | mt_rand(0, 2), [1, 11, 64][$i % 3], mt_rand(0, 127)), range(1, 20));
         $time = Timeline::of(960, [[0, 500_000], [6_000, 731_000]], [[0, 4, 4], [7_680, 7, 8]], [[1_920, base64_encode('Mooring'), 0, 0]]);
 
         return new Score($time, [1 => Part::of(1, 'Take', $notes, $points, PartSettings::fromArray(['grid' => '1/16T', 'swing' => 58.5, 'strength' => 83]))],
-            [1 => new Track(1, 'Piano', 0), 2 => new Track(2, 'Bass', 1)], 2, 3, name: 'Crossing');
+            [1 => ArticulationSet::on(new Track(1, 'Piano', 0), ArticulationSet::read('Guitar')), 2 => new Track(2, 'Bass', 1)], 2, 3, name: 'Crossing');
     }
 
     /**

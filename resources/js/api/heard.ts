@@ -56,6 +56,11 @@ export class Heard {
         return this.all?.notes ?? this.part.ordered;
     }
 
+    /** The notes that have a channel to themselves. */
+    get alone(): readonly Note[] {
+        return this.all?.notes.filter((n) => n.channel > 15) ?? [];
+    }
+
     /** In order of time. */
     get points(): readonly Point[] {
         if (this.all) return this.all.points;
@@ -69,6 +74,15 @@ export class Heard {
     }
 }
 
-function point(id: number, [tick, status, data1, data2]: number[]): Point {
-    return { ...pointOf([id, tick!, status!, data1!, data2!, 1]) };
+/** A point with the channel that a single note has to itself. */
+export type OwnPoint = Point & { channel?: number };
+
+function point(id: number, [tick, status, data1, data2, channel]: number[]): OwnPoint {
+    const made = pointOf([id, tick!, status!, data1!, data2!, 1]);
+    return channel === undefined ? made : { ...made, channel };
+}
+
+/** The channel that a point is told on: of its message, or that of a single note. */
+export function channelOf(point: OwnPoint): number {
+    return point.channel ?? point.status & 0x0f;
 }

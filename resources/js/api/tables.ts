@@ -13,6 +13,8 @@ export const NOTE_COLUMNS = [
     'driftStart',
     'driftLength',
     'carryVelocity',
+    'articulation',
+    'own',
     'until',
 ] as const;
 
@@ -20,17 +22,18 @@ export const NOTE_COLUMNS = [
 export const POINT_COLUMNS = ['id', 'tick', 'status', 'data1', 'data2', 'heard'] as const;
 
 export type Row = number[];
-export type Note = Record<(typeof NOTE_COLUMNS)[number], number>;
+/** Numbers, but for the curves of its own, which are a text. */
+export type Note = Record<Exclude<(typeof NOTE_COLUMNS)[number], 'own'>, number> & { own: string };
 export type Point = Record<(typeof POINT_COLUMNS)[number], number>;
 
 export function noteOf(row: Row): Note {
-    const note = {} as Note;
+    const note: Record<string, number> = {};
     for (let i = 0; i < NOTE_COLUMNS.length; i++) note[NOTE_COLUMNS[i]!] = row[i]!;
-    return note;
+    return note as unknown as Note;
 }
 
 export function rowOf(note: Note): Row {
-    return NOTE_COLUMNS.map((name) => note[name]);
+    return NOTE_COLUMNS.map((name) => note[name] as number);
 }
 
 export function pointOf(row: Row): Point {
@@ -45,5 +48,5 @@ export function rowOfPoint(point: Point): Row {
 
 /** A note that is not in the part, to be sounded or drawn. */
 export function passing(note: Partial<Note>): Note {
-    return { ...noteOf(NOTE_COLUMNS.map(() => 0)), ...note };
+    return { ...noteOf(NOTE_COLUMNS.map(() => 0)), own: '', ...note };
 }

@@ -1,3 +1,4 @@
+import { channelOf } from '../api/heard';
 import type { Part } from '../api/part.svelte';
 import type { Song } from '../api/song.svelte';
 import type { Point } from '../api/tables';
@@ -22,7 +23,7 @@ function standing(parts: Iterable<[Part, readonly Point[]]>, routing: Routing, t
             if (point.tick > tick) break;
             if (!point.heard) continue;
             const kind = point.status & 0xf0;
-            for (const channel of routing.reach(part, point.status & 0x0f)) {
+            for (const channel of routing.reach(part, channelOf(point))) {
                 const which =
                     kind === 0xb0 || kind === 0xa0 ? `${channel}:${kind}:${point.data1}` : `${channel}:${kind}`;
                 // Put in again, so that a bank is chosen before its program as in the file.

@@ -1,4 +1,5 @@
 import type { Part } from '../api/part.svelte';
+import { channelOf } from '../api/heard';
 import type { Song } from '../api/song.svelte';
 import type { Note } from '../api/tables';
 import type { Time } from '../api/time';
@@ -36,7 +37,7 @@ export function planOf(
     const messages: Message[] = [];
     for (const point of part.heard.points) {
         if (!point.heard) continue;
-        for (const channel of routing.reach(part, point.status & 0x0f)) {
+        for (const channel of routing.reach(part, channelOf(point))) {
             times.push(time.seconds(point.tick));
             messages.push([channel, point.status, ...dataOf(point)]);
         }
@@ -49,10 +50,10 @@ export function wantedOf(song: Song, routing: Routing): Wanted[] {
     const wanted = new Map<string, { program: number; drums: boolean; strikes: Set<number> }>();
     const programs = new Map<number, Set<number>>();
     for (const part of song.parts.values())
-        for (const { status, data1 } of part.points)
-            if ((status & 0xf0) === PROGRAM)
-                for (const channel of routing.reach(part, status & 0x0f))
-                    programs.set(channel, (programs.get(channel) ?? new Set()).add(data1));
+        for (const point of part.heard.points)
+            if ((point.status & 0xf0) === PROGRAM)
+                for (const channel of routing.reach(part, channelOf(point)))
+                    programs.set(channel, (programs.get(channel) ?? new Set()).add(point.data1));
     for (const part of song.parts.values())
         for (const note of part.heard.notes) {
             const channel = routing.of(part, note.channel);

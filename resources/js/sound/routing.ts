@@ -25,16 +25,20 @@ export class Routing {
                 else if (known !== program) this.give(track, channel);
             }
         }
+        // Notes with curves of their own have channels that the file's do not know.
+        for (const part of song.parts.values())
+            for (const { channel } of part.heard.alone)
+                if (!this.own.has(keyOf(part, channel))) this.own.set(keyOf(part, channel), this.count++);
     }
 
     /** The channel for a track's notes and points. */
     of(part: Part, channel: number): number {
-        return this.own.get(`${part.trackId}:${channel}`) ?? channel;
+        return this.own.get(keyOf(part, channel)) ?? channel;
     }
 
     /** The channels that a track's controllers reach: those of a track without a channel of its own reach all that share it. */
     reach(part: Part, channel: number): number[] {
-        const own = this.own.get(`${part.trackId}:${channel}`);
+        const own = this.own.get(keyOf(part, channel));
         return own !== undefined
             ? [own]
             : part.notes.size > 0
@@ -62,6 +66,11 @@ export class Routing {
         this.all.set(channel, [...(this.all.get(channel) ?? []), given]);
         if (channel === DRUMS) this.drums.add(given);
     }
+}
+
+/** Channels past the file's sixteen are a part's own. */
+function keyOf(part: Part, channel: number): string {
+    return channel > 15 ? `${part.trackId}:${part.id}:${channel}` : `${part.trackId}:${channel}`;
 }
 
 function firstPrograms(track: Track): Map<number, number> {

@@ -40,6 +40,7 @@ export const ASKS: Record<
             ['fourth from below', 4],
         ],
     },
+    articulation: { words: 'articulation, by its number', kind: 'number', first: 2 },
     onBeat: { words: 'on the beat', kind: 'yes', first: true },
     muted: { words: 'muted', kind: 'yes', first: true },
     overlapping: { words: 'overlapping', kind: 'yes', first: true },

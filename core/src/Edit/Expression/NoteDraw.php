@@ -1,0 +1,46 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jactonic\Core\Edit\Expression;
+
+use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\Family;
+use Jactonic\Core\Edit\Outcome;
+use Jactonic\Core\Edit\OwnCurve;
+use Jactonic\Core\Edit\Say;
+use Jactonic\Core\Edit\Spec;
+use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Param\Param;
+use Jactonic\Core\Refusal;
+use Jactonic\Core\Score\Note;
+
+/**
+ * Draws a curve that belongs to single notes, as points in ticks from their start: they replace what lies from the first
+ * of them to the last. A bend is in the units of the message, −8192 to 8191.
+ */
+final class NoteDraw implements Edit
+{
+    public static function spec(): Spec
+    {
+        return new Spec('note-draw', 'Draw on the note', Family::Lane, 'Draws a curve that only the chosen notes have.', [
+            Param::lane('lane', 'Lane: bend, pressure or a controller', true),
+            Param::points('points', 'Points, in ticks from the note’s start'),
+        ], words: ['expression', 'bend', 'curve'], examples: [['points' => [[0, 0], [240, 2048], [480, 0]]], ['lane' => 'cc:11', 'points' => [[0, 40], [300, 100]]]], keeps: true, asked: false);
+    }
+
+    public function apply(Work $work): Outcome
+    {
+        $lane = OwnCurve::lane($work);
+        $points = $work->params->points('points');
+        [$least, $most] = $lane->range();
+        foreach ($points as [, $value]) {
+            if ($value < $least || $value > $most) {
+                throw Refusal::parameter('points', $value, "a value from $least to $most");
+            }
+        }
+
+        return OwnCurve::draw($work, $lane, static fn (Note $n): array => OwnCurve::replaced($n, $lane, $points[0][0], $points[count($points) - 1][0], $points),
+            static fn (int $count): string => sprintf('%s drawn on %s.', $lane->title(), Say::notes($count)));
+    }
+}

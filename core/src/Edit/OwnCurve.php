@@ -1,0 +1,104 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jactonic\Core\Edit;
+
+use Jactonic\Core\Refusal;
+use Jactonic\Core\Score\BendRange;
+use Jactonic\Core\Score\Expression;
+use Jactonic\Core\Score\Lane;
+use Jactonic\Core\Score\Note;
+use Jactonic\Core\Score\Part;
+use Jactonic\Core\Sounding\Performing;
+use Jactonic\Core\Standard\GeneralMidi;
+
+/** What edits of notes' own curves have in common. */
+final class OwnCurve
+{
+    /** A bend has more values than are told apart: it goes by steps of so much. */
+    private const BEND_STEP = 16;
+
+    /**
+     * Gives each chosen note other points in a lane of its own.
+     *
+     * @param  \Closure(Note, Part): list<array{int, int}>  $points  in ticks from its start, in units of the lane
+     * @param  \Closure(int): string  $said  from how many notes it was
+     *
+     * @throws Refusal where drums are among them, which have one channel for all
+     */
+    public static function draw(Work $work, Lane $lane, \Closure $points, \Closure $said): Outcome
+    {
+        $draft = new Draft;
+        $count = 0;
+        foreach ($work->parts() as $part) {
+            foreach ($work->chosen($part) as $note) {
+                if ($note->channel === GeneralMidi::DRUM_CHANNEL) {
+                    throw new Refusal('Drums share one channel, so that none of them can have curves of its own: nothing changed.');
+                }
+                $own = Expression::of($note->own)->with($lane, $points($note, $part));
+                $draft->put($part, $note->with(['own' => $own->text()]));
+                $count++;
+            }
+        }
+        $change = $draft->change();
+        $outcome = new Outcome($change, $work->selection, $said($count));
+        $score = $change->applyTo($work->score);
+        $voices = array_merge(...array_values(array_map(static fn (Part $p): array => $p->notes->hasOther('own') ? Performing::of($p, $score)->voices : [], $score->parts)));
+        [, $shared] = Performing::spread($voices, Performing::free($score));
+
+        return $shared === null ? $outcome : $outcome->warn(sprintf('From %s on more notes with curves of their own sound at once than there are free channels: those beyond share one in the file.', $work->time()->position($shared)));
+    }
+
+    /**
+     * As few points as show a curve.
+     *
+     * @param  int  $from  ticks from the note's start
+     * @param  \Closure(float, float): float  $value  from the share of the stretch, 0 to 1, and its seconds, to units of the lane
+     * @return list<array{int, int}>
+     */
+    public static function sample(Work $work, Note $note, Lane $lane, int $from, int $to, \Closure $value): array
+    {
+        [$least, $most] = $lane->range();
+        $step = $least < 0 ? self::BEND_STEP : 1;
+        $begin = $work->time()->tempos->seconds($note->start + $from);
+        $every = Curve::every($work, $note->start + $from);
+        $points = [];
+        $last = null;
+        for ($tick = $from; $last === null || $tick < $to + $every; $tick += $every) {
+            // Where it ends is looked at whatever the distance of the last look.
+            $tick = min($tick, $to);
+            $exact = $value(($tick - $from) / max(1, $to - $from), $work->time()->tempos->seconds($note->start + $tick) - $begin);
+            $at = (int) max($least, min($most, round($exact / $step) * $step));
+            if ($at !== $last) {
+                $points[] = [$tick, $at];
+                $last = $at;
+            }
+        }
+
+        return $points;
+    }
+
+    /** What is given for a lane in its units: cents of a bend by the range that holds in the part, else as it is. */
+    public static function units(Work $work, Part $part, Lane $lane, float $amount): float
+    {
+        return $lane->name !== 'bend' ? $amount : $amount / BendRange::of($part->points->all(), $work->score->channelOf($part)) * 8192;
+    }
+
+    /**
+     * The points of a lane with others in a stretch.
+     *
+     * @param  list<array{int, int}>  $points
+     * @return list<array{int, int}>
+     */
+    public static function replaced(Note $note, Lane $lane, int $from, int $to, array $points): array
+    {
+        return [...array_filter(Expression::of($note->own)->points($lane), static fn (array $p): bool => $p[0] < $from || $p[0] > $to), ...$points];
+    }
+
+    /** The lane that is named, else the bend. */
+    public static function lane(Work $work): Lane
+    {
+        return $work->params->has('lane') ? $work->params->lane('lane') : Lane::parse('bend');
+    }
+}
