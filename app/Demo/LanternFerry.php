@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Demo;
 
 use Jactonic\Core\Harmony\Scale;
+use Jactonic\Core\Score\ArticulationSet;
+use Jactonic\Core\Score\Expression;
 use Jactonic\Core\Score\Kept;
 use Jactonic\Core\Score\Note;
 use Jactonic\Core\Score\Part;
@@ -154,7 +156,7 @@ final class LanternFerry
             }
         }
 
-        $this->track('Vibraphone', 2, 11, 92, 80, [['Vibes, quay', $quay, ['grid' => '1/8T'], []], ['Vibes, water', $player->take(), ['grid' => '1/8'], []]]);
+        $this->track('Vibraphone', 2, 11, 92, 80, [['Vibes, quay', $quay, ['grid' => '1/8T'], []], ['Vibes, water', self::bent($player->take()), ['grid' => '1/8'], []]]);
     }
 
     private function kit(): void
@@ -203,12 +205,34 @@ final class LanternFerry
         foreach ($this->bars(0, 4, self::BAR, 0) as $i => $bar) {
             $slow->chord($bar + 20, self::BAR - 60, array_slice(self::QUAY[$i], 1), 46);
         }
-        $line = array_map(static fn (Note $n): Note => $n->with(['channel' => 4]), $this->vibes);
+        // Plucked for its first four bars.
+        $line = array_map(static fn (Note $n): Note => $n->with(['channel' => 4, 'articulation' => $n->start < 12 * self::BAR - 60 ? 2 : 0]), $this->vibes);
 
         $this->track('String pad', 4, 48, 78, 50, [['Pad, quay', $slow->take(), ['grid' => 'bar'], []], ['Pad, answer', $line, ['grid' => '1/8T'], []], ['Pad, water', $water, ['grid' => 'bar'], $swell]]);
+        $last = array_key_last($this->tracks);
+        $this->tracks[$last] = ArticulationSet::on($this->tracks[$last], ArticulationSet::read('Strings'));
         [$round, $answer] = array_slice($this->parts, -3, 2);
         $this->put($round, new PartHead($round->head->track, $round->name, 0, 0, 4 * self::BAR, plays: new PlaysAs(until: 8 * self::BAR)));
         $this->put($answer, new PartHead($answer->head->track, $answer->name, 8 * self::BAR, min(8 * self::BAR, $line[0]->start), self::CROSSING, plays: new PlaysAs(-12, 60, 30)));
+    }
+
+    /**
+     * A line whose fifth bar begins with a note that is bent up into its pitch, by a semitone.
+     *
+     * @param  list<Note>  $notes
+     * @return list<Note>
+     */
+    private static function bent(array $notes): array
+    {
+        $bend = array_map(static fn (int $k): array => [$k * 30, (int) round(-4096 + 4096 * $k / 10)], range(0, 10));
+        foreach ($notes as $i => $note) {
+            if ($note->start >= self::CROSSING + 4 * self::WALTZ - 60) {
+                $notes[$i] = $note->with(['own' => Expression::read(['bend' => $bend], 'own')->text()]);
+                break;
+            }
+        }
+
+        return $notes;
     }
 
     /**

@@ -16,7 +16,9 @@ use Jactonic\Core\Keymap\Defaults;
 use Jactonic\Core\Keymap\Stroke;
 use Jactonic\Core\Recipe\Recipe;
 use Jactonic\Core\Recording\Passage;
+use Jactonic\Core\Score\ArticulationSet;
 use Jactonic\Core\Score\Table;
+use Jactonic\Core\Standard\Articulations;
 use Jactonic\Core\Standard\GeneralMidi;
 use Jactonic\Core\Time\Timeline;
 
@@ -36,6 +38,7 @@ final class SetupController
             'ppq' => Timeline::PPQ,
             'programs' => GeneralMidi::PROGRAMS,
             'controllers' => (object) GeneralMidi::CONTROLLERS,
+            'articulations' => array_map(static fn (array $set): array => ArticulationSet::read($set)->toArray(), Articulations::SETS),
             'families' => GeneralMidi::FAMILIES,
             'kits' => GeneralMidi::KITS,
             'kept' => Stroke::KEPT,

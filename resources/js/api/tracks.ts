@@ -6,6 +6,22 @@ export interface RowSet {
     order: number[];
 }
 
+export interface Articulation {
+    id: string;
+    name: string;
+    mark: string;
+    /** What is sent: {program}, {key}, {cc, value} or {channel}. */
+    do: Record<string, number>[];
+    length: number;
+    velocity: number;
+}
+
+/** The ways in which a track's instrument is played; the first holds where a note has none. */
+export interface ArticulationSet {
+    name: string;
+    articulations: Articulation[];
+}
+
 export interface TrackData {
     id: number;
     name: string;
@@ -16,6 +32,8 @@ export interface TrackData {
     sound: { program: number; drums: boolean } | null;
     volume: number;
     pan: number;
+    /** Null where it has none. */
+    articulations: ArticulationSet | null;
     rows: RowSet;
     parts: PartData[];
 }

@@ -1,5 +1,5 @@
 export type { PartHead, Plays, RowSet, SoundsData, TrackData } from './tracks';
-import type { PartHead, SoundsData, TrackData } from './tracks';
+import type { ArticulationSet, PartHead, SoundsData, TrackData } from './tracks';
 /** What the server says and is asked, as docs/architecture.md has it. */
 import type { ScaleData } from './head.svelte';
 import type { Row } from './tables';
@@ -344,6 +344,7 @@ export interface Setup {
     /** Sounds of General MIDI, by number. */
     programs: string[];
     controllers: Record<string, string>;
+    articulations: ArticulationSet[];
     families: string[];
     kits: Record<string, string>;
     importLimit: number;

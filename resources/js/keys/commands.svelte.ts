@@ -1,3 +1,4 @@
+import type { ArticulationSet } from '../api/tracks';
 import type { Binding, Param, RecipeData, Setup, Spec } from '../api/types';
 
 /** A command as a person looks for it: with some parameters given, and some to be asked for. */
@@ -25,6 +26,8 @@ class Commands {
     kits: Record<string, string> = {};
     /** Names of controllers by number, where the standard names them. */
     controllers: Record<string, string> = {};
+    /** Sets of articulations that ship. */
+    articulations: ArticulationSet[] = [];
     /** Ticks to a quarter. */
     ppq = 0;
     private byId = new Map<string, Spec>();
@@ -32,6 +35,7 @@ class Commands {
     start(setup: Setup): void {
         this.specs = setup.commands;
         this.ppq = setup.ppq;
+        this.articulations = setup.articulations;
         this.controllers = setup.controllers;
         [this.programs, this.families, this.kits] = [setup.programs, setup.families, setup.kits];
         this.edits = new Set(setup.edits);

@@ -11,6 +11,7 @@ import { View } from '../stage/view';
 import { Lanes } from './lanes.svelte';
 import type { Drawn, Overlay } from './layers/overlay';
 import { pitchName } from './names';
+import { OwnCurves } from './own.svelte';
 import { Passing } from './passing';
 import { UsedRows } from './rows.svelte';
 import type { StepInput } from './steps.svelte';
@@ -35,6 +36,7 @@ export class Sheet {
     readonly view: View;
     readonly stage: Stage<LayerName | LaneLayer>;
     readonly lanes: Lanes;
+    readonly own: OwnCurves;
     colours: Colours;
     overlay: Overlay = {
         box: null,
@@ -85,6 +87,7 @@ export class Sheet {
         this.view.end = song.end;
         this.underlay = new Underlay(song, part);
         this.lanes = new Lanes(this);
+        this.own = new OwnCurves(this);
         this.views = new Views(this);
         this.stage = new Stage(() => this.place());
         this.colours = coloursOf(this.trackIndex);
@@ -130,6 +133,7 @@ export class Sheet {
             o.outlines ||
             o.landing ||
             o.marked ||
+            this.own.note !== null ||
             o.sounding.length + o.drawn.length + o.held.length + o.erased.size > 0
         )
             this.touch('overlay');

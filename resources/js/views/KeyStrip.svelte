@@ -5,7 +5,8 @@
     import { chips } from '../keys/chips';
     import { signAt } from '../keys/layout';
     import { labels } from '../keys/strokes';
-    import { CARET_MOVERS } from '../roll/commands/make';
+    import { articulated } from '../roll/articulated.svelte';
+    import { ARTICULATES, CARET_MOVERS } from '../roll/commands/make';
     import { stepState } from '../roll/steps.svelte';
     import { typing } from '../sound/inputs/typing.svelte';
 
@@ -23,6 +24,9 @@
     function matters(b: Binding): boolean {
         if (b.command === 'step') return stepState.on;
         if (b.command === 'keyboard') return !typing.on;
+        // Of a set of articulations only those that it has.
+        if (b.command === ARTICULATES && articulated.set && articulated.name(Number(b.params.number ?? 0)) === null)
+            return false;
         if (keys.chosen !== 0 || CARET_MOVERS.includes(b.command)) return true;
         return commands.find(b.command)?.needs !== 'notes' && b.params.edit === undefined;
     }
@@ -38,6 +42,10 @@
     }
 
     function worded(b: Binding): Binding {
+        if (b.command === ARTICULATES) {
+            const name = articulated.name(Number(b.params.number ?? 0));
+            return name ? { ...b, label: name } : b;
+        }
         if (b.command === 'repeat-command')
             return { ...b, label: `repeat: ${keys.repeats[Number(b.params.back ?? 1) - 1] ?? 'nothing yet'}` };
         if (keys.chosen === 0 && CARET_MOVERS.includes(b.command)) return { ...b, label: `caret ${b.label}` };

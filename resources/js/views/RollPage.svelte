@@ -19,6 +19,8 @@
     import EditPanel from './EditPanel.svelte';
     import GroovePanel from './GroovePanel.svelte';
     import InputPanel from './InputPanel.svelte';
+    import ArticulationsPanel from './ArticulationsPanel.svelte';
+    import { articulated } from '../roll/articulated.svelte';
     import LanesPanel from './LanesPanel.svelte';
     import NudgePanel from './NudgePanel.svelte';
     import { panels } from './panels.svelte';
@@ -110,6 +112,10 @@
         };
     });
     $effect(() => {
+        articulated.set = song.trackOf(part).articulations;
+        sheet?.touch('notes');
+    });
+    $effect(() => {
         const opened = part;
         untrack(() => song.openPart(opened));
         return () => song.openPart(null);
@@ -167,6 +173,8 @@
         <RowsPanel {song} {part} {sheet} />
     {:else if open?.name === 'lanes' && sheet}
         <LanesPanel {part} {sheet} />
+    {:else if open?.name === 'articulations'}
+        <ArticulationsPanel {song} />
     {:else if open?.name === 'sound'}
         <SoundPanel {song} />
     {:else if open?.name === 'shelf' || open?.name === 'shelve'}

@@ -19,6 +19,7 @@
     import RollPage from './RollPage.svelte';
     import ShelfPanel from './ShelfPanel.svelte';
     import SongChords from './SongChords.svelte';
+    import ArticulationsPanel from './ArticulationsPanel.svelte';
     import SoundPanel from './SoundPanel.svelte';
     import TempoPanel from './TempoPanel.svelte';
     import RecipesPanel from './recipes/RecipesPanel.svelte';
@@ -181,6 +182,8 @@
     {#if !low || song.stage === 'song'}
         {#if open?.name === 'edit' && spec && part}
             {#key spec}<EditPanel {song} {part} {spec} />{/key}
+        {:else if open?.name === 'articulations'}
+            <ArticulationsPanel {song} />
         {:else if open?.name === 'sound'}
             <SoundPanel {song} />
         {:else if open?.name === 'shelf' || open?.name === 'shelve'}

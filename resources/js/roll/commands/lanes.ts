@@ -75,7 +75,11 @@ export function inLanes(sheet: Sheet): Record<string, Handler> {
             song.do(asked(edit, p, press));
         };
     return {
-        lane: () => (lanes.next() ? undefined : false),
+        expression: () => song.afterAll(() => sheet.own.turn()),
+        lane: () => {
+            if (sheet.own.open) return sheet.own.next();
+            return lanes.next() ? undefined : false;
+        },
         'lane-show': (p) => lanes.turn(String(p.lane)),
         select: (p) => {
             const move = lane() ? moves[String(p.move)] : undefined;
@@ -83,6 +87,7 @@ export function inLanes(sheet: Sheet): Record<string, Handler> {
             song.afterAll(move);
         },
         escape: () => {
+            if (sheet.own.open) return sheet.own.away();
             if (!lane()) return false;
             song.inTurn(() => {
                 if (song.inLane.points.size > 0) choose([]);

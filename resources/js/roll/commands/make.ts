@@ -99,6 +99,20 @@ export const clearLane = (part: number, lane: string, from: number, to: number):
     on: { part, notes: [] },
     params: { lane, from, to },
 });
+/** Curves that one note has of its own. */
+export const drawOnNote = (lane: string, points: [number, number][], on: On): Command => ({
+    edit: 'note-draw',
+    on,
+    params: { lane, points },
+});
+export const clearOnNote = (lane: string, on: On): Command => ({ edit: 'note-clear', on, params: { lane } });
+/** A track's set of articulations, and the command whose parameter is a number in it. */
+export const articulationsOf = (track: number, set: unknown): Command => ({
+    edit: 'track-articulations',
+    on: [{ tracks: [track] }],
+    params: { set },
+});
+export const ARTICULATES = 'articulate';
 export const drawVelocities = (points: [number, number][]): Command => ({ edit: 'velocity-draw', params: { points } });
 export const songScale = (scale: string | null): Command => ({ edit: 'song-scale', params: { scale } });
 export const songRename = (name: string): Command => ({ edit: 'song-rename', params: { name } });

@@ -9,6 +9,7 @@ import { noteAt } from './drag';
 import { erase } from './erase';
 import { grab } from './grab';
 import { drawSpan } from './span';
+import { onNote } from './own';
 import { reachUnder } from './reach-under';
 import { raise, stemAt } from './stem';
 import { strike } from './strike';
@@ -56,7 +57,7 @@ export function handsOf(sheet: Sheet, element: (surface: Surface) => HTMLElement
     return {
         notes: new Hands(
             on('notes'),
-            [erase(sheet), write(sheet), grab(sheet), reachUnder(sheet), box(sheet)],
+            [onNote(sheet), erase(sheet), write(sheet), grab(sheet), reachUnder(sheet), box(sheet)],
             overNotes,
         ),
         ruler: new Hands(on('ruler'), [drawSpan(sheet)], ({ x }) =>

@@ -157,6 +157,6 @@ function draw(sheet: Sheet, name: string, height: () => number): Gesture {
 }
 
 /** Of points that follow one another at one value only the first. */
-function fewest(points: [number, number][]): [number, number][] {
+export function fewest(points: [number, number][]): [number, number][] {
     return points.filter(([, value], i) => i === 0 || value !== points[i - 1]![1]);
 }

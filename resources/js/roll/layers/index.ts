@@ -8,6 +8,7 @@ import { paintGrid } from './grid';
 import { paintKeyboard } from './keyboard';
 import { paintNotes } from './notes';
 import { paintOverlay } from './overlay';
+import { paintOwn } from './own';
 import { paintRuler } from './ruler';
 import { paintUnderlay } from './underlay';
 import { paintStroke, paintVelocity } from './velocity';
@@ -34,7 +35,12 @@ export function layersOf(sheet: Sheet): Record<LayerName, LayerSpec> {
                 ),
             covers: true,
         },
-        overlay: { paint: (ctx) => paintOverlay(ctx, view, part, sheet.overlay, sheet.colours) },
+        overlay: {
+            paint: (ctx) => {
+                paintOverlay(ctx, view, part, sheet.overlay, sheet.colours);
+                paintOwn(sheet, ctx);
+            },
+        },
         ruler: {
             paint: (ctx, _, height) =>
                 paintRuler(

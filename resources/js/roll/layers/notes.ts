@@ -1,9 +1,11 @@
 import type { Part } from '../../api/part.svelte';
 import type { Note } from '../../api/tables';
 import type { Colours } from '../../stage/colours';
+import { articulated, paintStretches } from '../articulated.svelte';
 import { noteName } from '../names';
 import { inkOf, mixed, Pixels, type Ink } from '../../stage/pixels';
 import type { View } from '../../stage/view';
+import { paintCurves } from './own';
 
 /** Notes lower or narrower than this have no room for an edge and marks. */
 const PLAIN_ROW = 7;
@@ -72,6 +74,7 @@ export function paintNotes(
     const pale: Inks = { ...common, edge: common.faint, full: mixed(common.faint, common.paper) };
     const chosen: number[] = [];
     const named: Note[] = [];
+    const curved: Note[] = [];
     const isChosen = flags.read(part, selected, versions);
     // What lies under a note already drawn in the same pixels need not be drawn again.
     const reached = new Float64Array(128).fill(-Infinity);
@@ -100,7 +103,8 @@ export function paintNotes(
         }
         const note = part.ordered[i]!;
         paintNote(view, part, note, isChosen[i] === 1, x, w, own, playedPlaces);
-        if (w >= NAMED_WIDTH && row >= NAMED_ROW) named.push(note);
+        if (note.own && w >= MARKED_WIDTH) curved.push(note);
+        if (row >= NAMED_ROW && (w >= NAMED_WIDTH || (note.articulation > 0 && w >= MARKED_WIDTH))) named.push(note);
     };
     part.places(Math.floor(left), Math.ceil(view.right), (i) => {
         if (seen[pitches[i]!] === 0) return;
@@ -111,7 +115,9 @@ export function paintNotes(
     for (const i of chosen) visit(i);
     pixels.put(ctx);
     paintNames(ctx, view, named, c);
+    paintCurves(ctx, view, curved, c);
     if (!dense) paintOverlaps(ctx, view, part, c);
+    paintStretches(ctx, view, part, c);
 }
 
 function paintNote(
@@ -184,9 +190,18 @@ function paintNames(ctx: CanvasRenderingContext2D, view: View, notes: Note[], c:
         const x = view.x(note.start);
         const w = note.length * view.scale;
         const indent = Math.max(0, -x);
+        const y = view.y(note.pitch) + view.row / 2 + 0.5;
         const name = noteName(note.pitch, note.channel);
-        if (w - indent > BESIDE + LETTER * name.length)
-            ctx.fillText(name, x + indent + 9, view.y(note.pitch) + view.row / 2 + 0.5);
+        const mark = note.articulation > 0 ? articulated.mark(note.articulation) : '';
+        const both = mark ? `${name} ${mark}` : name;
+        const fits = (text: string): boolean => w - indent > BESIDE + LETTER * text.length;
+        // Where there is no room for both, how it is played says more than its row.
+        const text = [both, mark, name].find((t) => t && fits(t));
+        if (text) ctx.fillText(text, x + indent + 9, y);
+        else if (mark) {
+            // Beside the wedge of one that is early or late.
+            ctx.fillText(mark, x + indent + 5, y);
+        }
     }
 }
 

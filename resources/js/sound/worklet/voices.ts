@@ -77,7 +77,11 @@ export class Voices {
     }
 
     channels(count: number, drums: readonly number[]): void {
-        while (this.synth.midiChannels.length < count) this.synth.createMIDIChannel();
+        while (this.synth.midiChannels.length < count) {
+            this.synth.createMIDIChannel();
+            // A new channel has all its controllers at nought, its volume too.
+            (this.synth.midiChannels.at(-1) as unknown as { reset: (tell: boolean) => void }).reset(false);
+        }
         for (let channel = CHANNELS; channel < count; channel++)
             this.synth.midiChannels[channel]!.setDrums(drums.includes(channel));
     }
