@@ -209,7 +209,7 @@ final class LanternFerry
         $line = array_map(static fn (Note $n): Note => $n->with(['channel' => 4, 'articulation' => $n->start < 12 * self::BAR - 60 ? 2 : 0]), $this->vibes);
 
         $this->track('String pad', 4, 48, 78, 50, [['Pad, quay', $slow->take(), ['grid' => 'bar'], []], ['Pad, answer', $line, ['grid' => '1/8T'], []], ['Pad, water', $water, ['grid' => 'bar'], $swell]]);
-        $last = array_key_last($this->tracks);
+        $last = count($this->tracks);
         $this->tracks[$last] = ArticulationSet::on($this->tracks[$last], ArticulationSet::read('Strings'));
         [$round, $answer] = array_slice($this->parts, -3, 2);
         $this->put($round, new PartHead($round->head->track, $round->name, 0, 0, 4 * self::BAR, plays: new PlaysAs(until: 8 * self::BAR)));

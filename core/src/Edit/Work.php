@@ -148,23 +148,22 @@ final readonly class Work
     /** What an edit that moves notes takes, to say whether the points of the lanes under them come along. */
     public static function lanes(): Param
     {
-        return Param::choice('lanes', 'Lanes under the notes', ['stay', 'along'], 'stay', setting: 'lanes');
+        return Param::choice('lanes', 'Lanes under the notes', ['stay', 'along'], 'along', setting: 'lanes');
     }
 
     /**
      * Moves the points from the start of the part's first chosen note up to the end of its last, where the parameter
-     * `lanes` is "along". Points keep no fractions, so they go to the nearest tick, and none before the song's start.
+     * `lanes` is "along" and all that sounds there is moved. Points keep no fractions, so they go to the nearest tick, and none before the song's start.
      *
      * @param  \Closure(float): float  $to  from a place to where it goes, in ticks
      */
     public function moveLanes(Draft $draft, Part $part, \Closure $to): void
     {
-        $chosen = $this->chosen($part);
-        if ($chosen === [] || $part->points->isEmpty() || $this->params->choice('lanes', $part->ownSettings()) === 'stay') {
+        $stretch = Along::stretch($this, $part);
+        if ($stretch === null) {
             return;
         }
-        $from = min(array_map(static fn (Note $n): int => $n->start, $chosen));
-        $until = max(array_map(static fn (Note $n): int => $n->end(), $chosen));
+        [$from, $until] = $stretch;
         foreach ($part->points->all() as $point) {
             if ($point->tick >= $from && $point->tick < $until) {
                 $draft->putPoint($part, $point->movedTo(max(0, Note::whole($to($point->tick)))));

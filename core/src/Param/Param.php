@@ -58,6 +58,11 @@ final readonly class Param
         return new self($name, $title, new ArticulationsValue);
     }
 
+    public static function curves(string $name, string $title): self
+    {
+        return new self($name, $title, new CurvesValue, optional: true);
+    }
+
     public static function points(string $name, string $title): self
     {
         return new self($name, $title, new PointList);

@@ -10,6 +10,7 @@ use Jactonic\Core\Harmony\Scale;
 use Jactonic\Core\Recording\Event;
 use Jactonic\Core\Refusal;
 use Jactonic\Core\Score\ArticulationSet;
+use Jactonic\Core\Score\Expression;
 use Jactonic\Core\Score\Lane;
 use Jactonic\Core\Score\PartClip;
 use Jactonic\Core\Score\PartSettings;
@@ -138,6 +139,14 @@ final readonly class Params
         $value = $this->value($name, null);
 
         return $value instanceof Chord ? $value : throw $this->missing($name);
+    }
+
+    /** None where none are given. */
+    public function curves(string $name): Expression
+    {
+        $value = $this->value($name, null);
+
+        return $value instanceof Expression ? $value : Expression::of('');
     }
 
     /** Null where there is to be none. */

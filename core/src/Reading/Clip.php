@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Reading;
 
+use Jactonic\Core\Edit\Along;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Needs;
 use Jactonic\Core\Edit\Spec;
@@ -43,6 +44,9 @@ final class Clip implements Reading
         $ends = array_map(static fn (Note $n): int => $n->end(), $notes);
         $anchor = $span[0] ?? ($starts === [] ? 0 : $work->lines($part)->nearest(min($starts)));
 
-        return ['notes' => array_map(Table::notes()->given(...), $notes), 'anchor' => $anchor, 'length' => max(0, ($span[1] ?? ($ends === [] ? 0 : max($ends))) - $anchor)];
+        $lanes = $part->ownSettings()?->lanes === 'stay' ? null : ($span ?? Along::under($part, $notes));
+
+        return ['notes' => array_map(Table::notes()->given(...), $notes), 'anchor' => $anchor, 'length' => max(0, ($span[1] ?? ($ends === [] ? 0 : max($ends))) - $anchor),
+            'points' => $lanes === null ? (object) [] : (object) Along::curves($part, ...$lanes)->lanes];
     }
 }

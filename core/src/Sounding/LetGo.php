@@ -12,7 +12,7 @@ use Jactonic\Core\Standard\Message;
 final class LetGo
 {
     /** Sustain, sostenuto, soft pedal, hold: down from 64 on. */
-    private const PEDALS = [64, 66, 67, 69];
+    public const PEDALS = [64, 66, 67, 69];
 
     private const DOWN = 64;
 

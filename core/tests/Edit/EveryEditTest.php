@@ -9,6 +9,7 @@ use Jactonic\Core\Edit\Catalogue;
 use Jactonic\Core\Edit\ChangeCodec;
 use Jactonic\Core\Edit\Needs;
 use Jactonic\Core\Edit\Takes;
+use Jactonic\Core\Param\CurvesValue;
 use Jactonic\Core\Refusal;
 use Jactonic\Core\Tests\Support\Make;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -152,8 +153,8 @@ final class EveryEditTest extends TestCase
             yield "$spec->id with a parameter that it has not" => [$spec->id, 'colour', 'red'];
             foreach ($spec->params as $param) {
                 foreach (['text', -99_999_999_999, 1e300, [], [[]], true] as $i => $bad) {
-                    // A text is a name, truth a flag; an empty list of notes is a list of notes, and nothing may have been played.
-                    if (! ($bad === 'text' && $param->kind->field() === 'text') && ! ($bad === true && $param->kind->field() === 'flag') && ! ($bad === [] && in_array($param->kind->field(), ['notes', 'played'], true))) {
+                    // A text is a name, truth a flag; an empty list of notes is a list of notes, no curves are none, and nothing may have been played.
+                    if (! ($bad === 'text' && $param->kind->field() === 'text') && ! ($bad === true && $param->kind->field() === 'flag') && ! ($bad === [] && in_array($param->kind->field(), ['notes', 'played'], true)) && ! ($bad === [] && $param->kind instanceof CurvesValue)) {
                         yield "$spec->id with a bad $param->name, $i" => [$spec->id, $param->name, $bad];
                     }
                 }

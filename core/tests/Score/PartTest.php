@@ -126,7 +126,7 @@ final class PartTest extends TestCase
         self::assertSame('Nudge step 5 ms.', $own->sentence($fresh));
         self::assertSame('grid', $own->changed(['tied' => 'toggle'])->nudge->unit);
         self::assertSame(5.0, $own->changed(['tied' => true])->changed(['tied' => 'toggle'])->nudge->amount);
-        self::assertSame('along', $fresh->changed(['lanes' => 'toggle'])->lanes);
+        self::assertSame('stay', $fresh->changed(['lanes' => 'toggle'])->lanes);
     }
 
     /** @return iterable<string, array{array<string, mixed>, string}> */

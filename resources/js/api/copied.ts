@@ -22,6 +22,12 @@ export class Copied {
         return {
             anchor: scaled(kept.anchor),
             length: scaled(kept.length),
+            points: Object.fromEntries(
+                Object.entries(kept.points ?? {}).map(([lane, points]) => [
+                    lane,
+                    points.map(([tick, value]): [number, number] => [scaled(tick), value]),
+                ]),
+            ),
             notes: kept.notes.map((n) => ({
                 ...n,
                 start: scaled(n.start!),

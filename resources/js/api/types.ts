@@ -367,6 +367,8 @@ export type PlayedEvent =
 /** Notes carried away, and which place among them goes where they are put. */
 export interface Clip {
     notes: Record<string, number>[];
+    /** Of lanes under them, by name: tick and value. */
+    points?: Record<string, [number, number][]>;
     anchor: number;
     length: number;
 }

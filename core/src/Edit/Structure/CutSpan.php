@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit\Structure;
 
+use Jactonic\Core\Edit\Along;
 use Jactonic\Core\Edit\Draft;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
@@ -28,6 +29,7 @@ final class CutSpan implements Edit
         return new Spec('cut-span', 'Cut the span out', Family::Structure, 'Takes away what lies in a span; notes are cut at its edges.', [
             Param::place('from', 'Span from', default: new Word('span-start')),
             Param::place('to', 'Span to', 1, new Word('span-end')),
+            Work::lanes(),
         ], Needs::Part, ['delete', 'range', 'clear', 'remove'], [['from' => 960, 'to' => 9000], ['from' => 4000, 'to' => 9100]]);
     }
 
@@ -43,6 +45,9 @@ final class CutSpan implements Edit
         foreach ($work->parts() as $part) {
             $chosen = $work->chosen($part);
             $left[$part->id] = [];
+            if ($chosen === [] && $work->params->choice('lanes', $part->ownSettings()) === 'along') {
+                Along::clear($draft, $part, $from, $to);
+            }
             foreach ($chosen ?: $part->inOrder() as $note) {
                 if ($note->start >= $to || $note->end() <= $from) {
                     if ($chosen !== []) {

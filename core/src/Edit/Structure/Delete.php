@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit\Structure;
 
+use Jactonic\Core\Edit\Along;
 use Jactonic\Core\Edit\Draft;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
@@ -19,13 +20,17 @@ final class Delete implements Edit
 {
     public static function spec(): Spec
     {
-        return new Spec('delete', 'Delete', Family::Structure, 'Takes the notes or points away.', words: ['remove', 'erase', 'clear', 'notes', 'points'], takes: [Takes::Notes, Takes::Points]);
+        return new Spec('delete', 'Delete', Family::Structure, 'Takes the notes or points away.', [Work::lanes()], words: ['remove', 'erase', 'clear', 'notes', 'points'], takes: [Takes::Notes, Takes::Points], panel: '');
     }
 
     public function apply(Work $work): Outcome
     {
         $draft = new Draft;
         foreach ($work->parts() as $part) {
+            $stretch = Along::stretch($work, $part);
+            if ($stretch !== null) {
+                Along::clear($draft, $part, ...$stretch);
+            }
             foreach ($work->chosen($part) as $note) {
                 $draft->drop($part, $note);
             }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit\Structure;
 
+use Jactonic\Core\Edit\Along;
 use Jactonic\Core\Edit\Draft;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
@@ -39,6 +40,7 @@ final class Insert implements Edit
             Param::notes('notes', 'Notes'),
             Param::place('at', 'Place of the first', optional: true),
             Param::integer('anchor', 'What goes there instead of the first', 0, PHP_INT_MAX >> 20, unit: 'ticks', optional: true),
+            Param::curves('points', 'Points of the lanes under them'),
             Param::integer('touch', 'Touch, where a note says no velocity', 1, 4, optional: true),
         ], Needs::Part, ['add', 'draw', 'paste', 'new', 'create'], asked: false, examples: [['notes' => [['start' => 5, 'length' => 10, 'pitch' => 60]], 'at' => 700], ['notes' => [['start' => 999, 'pitch' => 61], ['start' => 0, 'pitch' => 3]]]]);
     }
@@ -72,6 +74,11 @@ final class Insert implements Edit
             $last = $draft->regrouped($part, $last);
             $draft->put($part, $last);
             $ids[] = $last->id;
+        }
+        $curves = $work->params->curves('points');
+        if (! $curves->isEmpty()) {
+            $ends = array_map(static fn (array $new): int => $new['start'] + max(1, $new['length']), $given);
+            Along::put($draft, $work, $part, $curves, $shift, $earliest + $shift, max($ends) + $shift);
         }
         $outcome = new Outcome($draft->change(), new Selection([$part->id => $ids]), count($ids) === 1
             ? Say::note($last, $work->score).' inserted.'

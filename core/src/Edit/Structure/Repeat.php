@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit\Structure;
 
+use Jactonic\Core\Edit\Along;
 use Jactonic\Core\Edit\Draft;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
@@ -39,6 +40,7 @@ final class Repeat implements Edit
             Param::choice('every', 'Every', ['cells', 'bars', 'span'], 'cells'),
             Param::place('from', 'Span from', optional: true),
             Param::place('to', 'Span to', 1, optional: true),
+            Work::lanes(),
         ], words: ['duplicate', 'copy', 'again', 'loop'], examples: [[], ['times' => 3, 'every' => 'bars'], ['every' => 'span', 'from' => 960, 'to' => 5000]]);
     }
 
@@ -53,7 +55,12 @@ final class Repeat implements Edit
         $draft = new Draft;
         $ids = [];
         foreach ($work->parts() as $part) {
+            $stretch = Along::stretch($work, $part);
+            $curves = $stretch === null ? null : Along::curves($part, ...$stretch);
             foreach ($shifts as $shift) {
+                if ($stretch !== null && $curves !== null) {
+                    Along::put($draft, $work, $part, $curves, $shift, $stretch[0] + $shift, $stretch[1] + $shift);
+                }
                 foreach ($work->chosen($part) as $note) {
                     $copy = $draft->regrouped($part, $note->copiedAs($draft->newId($part))->movedTo($note->start + $note->carryStart + $shift), $shift);
                     $draft->put($part, $copy);

@@ -106,7 +106,7 @@ final class NudgeTest extends TestCase
         $params = ['by' => ['unit' => 'ms', 'amount' => 10]];
         $ticks = static fn (Score $s): array => array_map(static fn (Point $p): int => $p->tick, array_values($s->part(1)->points->all()));
 
-        self::assertSame([0, 1000, 2390, 2400], $ticks(Make::after($score, 'nudge', $params)));
+        self::assertSame([0, 1000, 2390, 2400], $ticks(Make::after($score, 'nudge', $params + ['lanes' => 'stay'])));
         $along = Make::edit($score, 'nudge', $params + ['lanes' => 'along']);
         $after = $along->change->applyTo($score);
         self::assertSame([0, 1019, 2409, 2400], $ticks($after));

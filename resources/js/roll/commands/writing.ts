@@ -97,7 +97,7 @@ export function writing(sheet: Sheet): Record<string, Handler> {
                 const { clip } = song.copied;
                 if (!clip) return song.tell('Nothing was copied yet.');
                 const at = p.where === 'place' ? clip.anchor : lineAtCaret();
-                song.do(make.insert(here().id, clip.notes, { at, anchor: clip.anchor }));
+                song.do(make.insert(here().id, clip.notes, { at, anchor: clip.anchor, points: clip.points ?? {} }));
                 // Pasted once more it follows on.
                 song.afterAll(() => {
                     song.putCaret(at + clip.length);

@@ -1,0 +1,135 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jactonic\Core\Edit;
+
+use Jactonic\Core\Score\Expression;
+use Jactonic\Core\Score\Lane;
+use Jactonic\Core\Score\Note;
+use Jactonic\Core\Score\Part;
+use Jactonic\Core\Score\Point;
+use Jactonic\Core\Sounding\LetGo;
+
+/**
+ * Points of lanes that go along with the notes above them: copied, cut and moved with them where the part's setting says
+ * so and all that sounds in the stretch is meant; one note of a chord leaves the pedal where it is. What holds where a
+ * stretch begins goes with it, and what held behind it holds there again, so that nothing is left hanging.
+ */
+final class Along
+{
+    /**
+     * The stretch under the chosen notes of a part, where its points go along; null where they stay.
+     *
+     * @return array{int, int}|null first tick and the one after the last
+     */
+    public static function stretch(Work $work, Part $part): ?array
+    {
+        $chosen = $work->chosen($part);
+        if ($chosen === [] || $part->points->isEmpty() || $work->params->choice('lanes', $part->ownSettings()) === 'stay') {
+            return null;
+        }
+
+        return self::under($part, $chosen);
+    }
+
+    /**
+     * The stretch under notes; null where other notes of the part sound in it too.
+     *
+     * @param  list<Note>  $chosen
+     * @return array{int, int}|null
+     */
+    public static function under(Part $part, array $chosen): ?array
+    {
+        if ($chosen === []) {
+            return null;
+        }
+        $from = min(array_map(static fn (Note $n): int => $n->start, $chosen));
+        $until = max(array_map(static fn (Note $n): int => $n->end(), $chosen));
+        $ids = array_fill_keys(array_map(static fn (Note $n): int => $n->id, $chosen), true);
+        foreach ($part->notes->all() as $note) {
+            if ($note->start < $until && $note->end() > $from && ! isset($ids[$note->id]) && ! $note->muted) {
+                return null;
+            }
+        }
+
+        return [$from, $until];
+    }
+
+    /**
+     * The points of a stretch as curves, in ticks of the song, with what holds where it begins.
+     */
+    public static function curves(Part $part, int $from, int $until): Expression
+    {
+        $own = Expression::of('');
+        $lanes = [];
+        foreach ([...array_map(static fn (Point $p): Point => $p->movedTo($from), Contents::state($part, $from)), ...$part->points->all()] as $point) {
+            $lane = Lane::of($point);
+            if ($point->tick >= $from && $point->tick < $until && ($lane->name === 'bend' || $lane->name === 'pressure' || str_starts_with($lane->name, 'cc:'))) {
+                $lanes[$lane->name][] = [$point->tick, $lane->value($point)];
+            }
+        }
+        foreach ($lanes as $name => $points) {
+            // Nothing was bent or down where it begins: nor is it where it goes.
+            if (min(array_column($points, 0)) > $from && ($name === 'bend' || in_array((int) substr($name, 3), LetGo::PEDALS, true))) {
+                array_unshift($points, [$from, 0]);
+            }
+            $own = $own->with(Lane::parse($name), $points);
+        }
+
+        return $own;
+    }
+
+    /** Puts curves, later by so many ticks, in place of what their lanes have in a stretch. */
+    public static function put(Draft $draft, Work $work, Part $part, Expression $curves, int $shift, int $from, int $until): void
+    {
+        $channel = $work->score->channelOf($part);
+        foreach (array_keys($curves->lanes) as $name) {
+            $lane = Lane::parse($name);
+            $held = Curve::heldAt($part, $lane, $channel, $until);
+            $stands = Curve::standsAt($part, $lane, $channel, $until);
+            Curve::clear($draft, $part, $lane, $channel, $from, $until);
+            $last = null;
+            foreach ($curves->points($lane) as [$tick, $value]) {
+                $last = $lane->point($draft->newPointId($part), max(0, $tick + $shift), $channel, $value);
+                $draft->putPoint($part, $last);
+            }
+            if ($stands || $last === null) {
+                continue;
+            }
+            if ($held !== null && $held !== $lane->value($last)) {
+                $draft->putPoint($part, $lane->point($draft->newPointId($part), $until, $channel, $held));
+            }
+            foreach ($held === null ? LetGo::after([$last], $until) : [] as $free) {
+                $draft->putPoint($part, $free->copiedAs($draft->newPointId($part)));
+            }
+        }
+    }
+
+    /** Takes the points of a stretch away; what held at its end holds from its beginning on. */
+    public static function clear(Draft $draft, Part $part, int $from, int $until): int
+    {
+        $count = 0;
+        $after = [];
+        foreach ($part->points->all() as $point) {
+            if ($point->tick >= $from && $point->tick < $until) {
+                $draft->dropPoint($part, $point);
+                $after[Lane::of($point)->name.' '.($point->status & 0x0F)] = true;
+                $count++;
+            }
+        }
+        $before = [];
+        foreach (Contents::state($part, $from) as $point) {
+            $before[Lane::of($point)->name.' '.($point->status & 0x0F)] = Lane::of($point)->value($point);
+        }
+        foreach (Contents::state($part, $until) as $point) {
+            $key = Lane::of($point)->name.' '.($point->status & 0x0F);
+            // What a lane held before the stretch holds on by itself.
+            if (isset($after[$key]) && array_key_exists($key, $before) && $before[$key] !== Lane::of($point)->value($point)) {
+                $draft->putPoint($part, $point->movedTo($from)->copiedAs($draft->newPointId($part)));
+            }
+        }
+
+        return $count;
+    }
+}
