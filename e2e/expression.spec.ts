@@ -184,3 +184,32 @@ test('a note’s own bend is heard on it alone: the other note of the chord stay
     await expect.poll(async () => (await loud(392)) - (await loud(440))).toBeGreaterThan(12);
     await press(page, 'Space');
 });
+
+test('sets of lanes by key, kept under a name; the pedal as stretches, a program in the middle of a part by name', async ({
+    page,
+}) => {
+    const song = await open(page, LINE, 'Strings', 48);
+    await press(page, 'Alt+v', '5');
+    await said(page, 'Lanes of “Strings”: Expression, Modulation.');
+    await expect(page.getByTestId('lane-cc:11')).toBeVisible();
+    await expect(page.getByTestId('lane-cc:1')).toBeVisible();
+    await press(page, 'Alt+v', 'x', 'Alt+v', 'b', 'Escape', 'Alt+v', 'Shift+7');
+    await said(page, 'The lanes shown are kept as “Winds”.');
+    await press(page, 'Alt+v', 'v');
+    await page.getByLabel('Name of set 3').fill('Bends');
+    await page.getByLabel('Name of set 3').press('Enter');
+    await press(page, 'Escape', 'Alt+v', '6', 'Alt+v', '7');
+    await said(page, 'Lanes of “Bends”: Pitch bend.');
+    await press(page, 'Alt+v', 'Shift+s');
+    await said(page, 'as long as the pedal holds them');
+    // From the third note on plucked, by the name of the sound.
+    await press(page, 'Escape', 'Home', 'Control+Alt+PageDown', 'Alt+w', 't');
+    await page.keyboard.type('pizz');
+    await press(page, 'Control+Enter');
+    await said(page, '1 point drawn in program.');
+    const programs = (await fetchSong(page, song.id)).tracks[0]!.parts[0]!.points.filter(
+        (p) => (p[2]! & 0xf0) === 0xc0,
+    );
+    expect(programs.map((p) => p[3])).toEqual([48, 45]);
+    expect(programs[1]![1]).toBeGreaterThan(0);
+});

@@ -51,6 +51,14 @@ final class SeeingCommands
                 ['title' => 'Lane of pressure', 'params' => ['lane' => 'pressure'], 'words' => ['aftertouch']],
                 ['title' => 'Only velocities below the notes', 'params' => ['lane' => 'none'], 'words' => ['hide lanes']],
             ]),
+            new Command(new Spec('lane-set', 'A set of lanes', Family::View, 'Shows a set of lanes that was kept, or keeps those that are shown.', [
+                Param::integer('number', 'Set', 1, 4, 1),
+                Param::flag('keep', 'Keep what is shown as this set'),
+            ], Needs::Part, ['controllers', 'layout', 'recall', 'store']), self::ROLL, [
+                ...array_map(static fn (int $n): array => ['title' => "Lanes: set $n", 'params' => ['number' => $n]], [1, 2, 3, 4]),
+                ...array_map(static fn (int $n): array => ['title' => "Keep the lanes shown as set $n", 'params' => ['number' => $n, 'keep' => true]], [1, 2, 3, 4]),
+            ]),
+            new Command(new Spec('pedal-tails', 'Notes as long as the pedal holds them', Family::View, 'Draws notes as long as they sound, the pedal down, or as they are written.', needs: Needs::Part, words: ['sustain', 'pedal', 'ring', 'sounding length']), self::ROLL),
             new Command(new Spec('expression', 'Draw on the note itself', Family::Lane, 'Opens the curves that the chosen note has of its own: bend, pressure or a controller.', needs: Needs::Notes, words: ['expression', 'bend', 'vibrato', 'per note', 'curve']), self::ROLL),
             new Command(new Spec('follow', 'Follow the playing line', Family::View, 'The view follows the playing line by page, holds it in the middle, or stays.', needs: Needs::Part, words: ['scroll', 'autoscroll', 'playhead', 'page']), self::ROLL),
             new Command(new Spec('align-under', 'Line up with the parts underneath', Family::Timing, 'Moves the notes chosen to the starts of notes underneath.', [

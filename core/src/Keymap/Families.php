@@ -230,6 +230,8 @@ final class Families
         }
 
         return [...$rows,
+            ...array_merge(...array_map(static fn (int $n): array => [['Alt+V '.($n + 4), 'lane-set', "lanes: set $n", ['number' => $n]], ['Alt+V Shift+'.($n + 4), 'lane-set', "keep lanes as set $n", ['number' => $n, 'keep' => true]]], [1, 2, 3, 4])),
+            ['Alt+V Shift+S', 'pedal-tails', 'notes as the pedal holds them'],
             ['Alt+V W', 'lane-shape', 'a swell of expression over the span', ['lane' => 'cc:11', 'shape' => 'swell']],
             ['Alt+V Q', 'pedal', 'the pedal from the chords'],
             ['Alt+V Shift+W', 'panel', 'shapes: settings', ['edit' => 'lane-shape']],

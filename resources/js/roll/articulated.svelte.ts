@@ -21,12 +21,54 @@ class Articulated {
 export const articulated = new Articulated();
 
 const BAND = 15;
+const [CONTROLLER, SUSTAIN, DOWN] = [0xb0, 64, 64];
+
+/** Stretches in which the sustain pedal is down: from, until. */
+export function pedalled(part: Part, end: number): [number, number][] {
+    const stretches: [number, number][] = [];
+    let from: number | null = null;
+    for (const { tick, status, data1, data2, heard } of part.points) {
+        if ((status & 0xf0) !== CONTROLLER || data1 !== SUSTAIN || !heard) continue;
+        if (data2 >= DOWN) from ??= tick;
+        else if (from !== null) {
+            stretches.push([from, tick]);
+            from = null;
+        }
+    }
+    if (from !== null) stretches.push([from, end]);
+    return stretches;
+}
+
+/** The pedal as a line under the notes; where it is asked for, notes go on until it is let go. */
+export function paintPedal(ctx: CanvasRenderingContext2D, view: View, part: Part, tails: boolean, c: Colours): void {
+    const stretches = pedalled(part, view.end);
+    if (stretches.length === 0) return;
+    const y = view.height - 3;
+    ctx.fillStyle = c.sounding;
+    for (const [from, until] of stretches) {
+        if (until < view.left || from > view.right) continue;
+        ctx.fillRect(view.x(from), y, Math.max(2, (until - from) * view.scale - 2), 2);
+        ctx.fillRect(view.x(from), y - 5, 1.5, 7);
+    }
+    if (!tails) return;
+    ctx.fillStyle = c.tint;
+    let at = 0;
+    part.between(view.left - view.width / view.scale, view.right, (note) => {
+        const end = note.start + note.length;
+        while (at > 0 && stretches[at]![0] > end) at--;
+        while (at + 1 < stretches.length && stretches[at]![1] <= end) at++;
+        const [from, until] = stretches[at]!;
+        if (from > end || until <= end) return;
+        ctx.fillRect(view.x(end), view.y(note.pitch) + view.row / 2 - 1, (until - end) * view.scale, 2);
+    });
+}
 
 /** A line of stretches at the foot of the notes: which articulation holds from where to where. */
 export function paintStretches(ctx: CanvasRenderingContext2D, view: View, part: Part, c: Colours): void {
     const { set } = articulated;
     if (!set || !part.ordered.some((n) => n.articulation > 0)) return;
-    const y = view.height - BAND;
+    // Above the line of the pedal.
+    const y = view.height - BAND - 6;
     ctx.fillStyle = c.paper;
     ctx.globalAlpha = 0.92;
     ctx.fillRect(0, y, view.width, BAND);

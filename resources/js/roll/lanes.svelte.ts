@@ -4,6 +4,21 @@ import { commands } from '../keys/commands.svelte';
 import type { Sheet } from './sheet.svelte';
 
 const KEPT = 'jactonic.lanes';
+const SETS = 'jactonic.lane-sets';
+
+/** Lanes that are called together, by a name. */
+export interface LaneSet {
+    name: string;
+    lanes: readonly string[];
+}
+
+/** What the sets are before they are kept otherwise. */
+const SHIPPED: readonly LaneSet[] = [
+    { name: 'Strings', lanes: ['cc:11', 'cc:1'] },
+    { name: 'Keys', lanes: ['cc:64'] },
+    { name: 'Winds', lanes: ['cc:2', 'cc:11', 'bend'] },
+    { name: 'Synths', lanes: ['cc:74', 'cc:1', 'bend'] },
+];
 const HEIGHT = 80;
 const LEAST = 40;
 const MOST = 240;
@@ -12,6 +27,8 @@ const MOST = 240;
 export class Lanes {
     shown = $state.raw<readonly string[]>(read());
     heights = $state.raw<Readonly<Record<string, number>>>({});
+    /** Four sets of lanes, each under a key. */
+    sets = $state.raw<readonly LaneSet[]>(readSets());
     /** What is drawn before it is let go: tick and value. */
     stroke: { lane: string; points: [number, number][]; clears: boolean } | null = null;
     /** By how much a point in hand is moved. */
@@ -40,6 +57,34 @@ export class Lanes {
             this.focus(lane);
         } else if (song.inLane.lane !== lane) this.focus(lane);
         else this.away(lane);
+    }
+
+    /** Shows a set of lanes. */
+    call(number: number): void {
+        const set = this.sets[number - 1];
+        if (!set) return;
+        const { song } = this.sheet;
+        this.keep(set.lanes);
+        if (!set.lanes.includes(song.inLane.lane ?? '')) song.inLane.focus(null);
+        song.tell(
+            `Lanes of “${set.name}”: ${set.lanes.length === 0 ? 'only velocities' : set.lanes.map(titleOf).join(', ')}.`,
+        );
+    }
+
+    /** Keeps the lanes that are shown as a set; with a name, calls it so. */
+    store(number: number, name = this.sets[number - 1]!.name): void {
+        this.put(number, { name, lanes: this.shown });
+        this.sheet.song.tell(`The lanes shown are kept as “${name}”.`);
+    }
+
+    rename(number: number, name: string): void {
+        const called = name.trim().slice(0, 60);
+        if (called) this.put(number, { ...this.sets[number - 1]!, name: called });
+    }
+
+    private put(number: number, set: LaneSet): void {
+        this.sets = this.sets.map((s, i) => (i === number - 1 ? set : s));
+        localStorage.setItem(SETS, JSON.stringify(this.sets));
     }
 
     away(lane: string): void {
@@ -97,5 +142,14 @@ function read(): string[] {
         return Array.isArray(kept) ? kept.map(String) : [];
     } catch {
         return [];
+    }
+}
+
+function readSets(): readonly LaneSet[] {
+    try {
+        const kept: unknown = JSON.parse(localStorage.getItem(SETS) ?? 'null');
+        return Array.isArray(kept) && kept.length === SHIPPED.length ? (kept as LaneSet[]) : SHIPPED;
+    } catch {
+        return SHIPPED;
     }
 }

@@ -60,6 +60,7 @@ export class Sheet {
     holding: () => boolean = () => false;
     laneOpen = $state(localStorage.getItem('jactonic.lane') !== 'closed');
     playedPlaces = $state(localStorage.getItem('jactonic.played') !== 'hidden');
+    pedalTails = $state(localStorage.getItem('jactonic.tails') === 'shown');
     cursor = $state('default');
     /** The edit whose landing is looked at while its key is held. */
     looked = $state.raw<Command | null>(null);

@@ -86,5 +86,22 @@
             <li class="px-4 py-2">No lane is called so.</li>
         {/each}
     </ul>
+    <h3 class="px-4 pt-3 font-semibold">Sets, by Alt V and 5 to 8</h3>
+    <ol class="pb-2" data-testid="lane-sets">
+        {#each sheet.lanes.sets as set, i (i)}
+            <li class="flex items-center gap-2 px-4 py-0.5 text-sm">
+                <span class="w-4 tabular-nums">{i + 5}</span>
+                <input
+                    class="input input-xs w-28"
+                    maxlength="60"
+                    aria-label="Name of set {i + 1}"
+                    value={set.name}
+                    onchange={(e) => sheet.lanes.rename(i + 1, e.currentTarget.value)}
+                />
+                <button class="btn btn-xs" onclick={() => sheet.lanes.call(i + 1)}>Show</button>
+                <button class="btn btn-xs" onclick={() => sheet.lanes.store(i + 1)}>Keep what is shown</button>
+            </li>
+        {/each}
+    </ol>
     {#snippet foot()}Enter shows it and works in it; once more puts it away.{/snippet}
 </Panel>

@@ -3,6 +3,7 @@
     import type { Song } from '../api/song.svelte';
     import { newTrack, soundOf } from '../arrange/commands/make';
     import { commands } from '../keys/commands.svelte';
+    import { drawLane } from '../roll/commands/make';
     import { transport } from '../sound/transport.svelte';
     import Panel from './Panel.svelte';
     import { panels } from './panels.svelte';
@@ -57,6 +58,13 @@
         document.querySelector('[data-sound-at=true]')?.scrollIntoView({ block: 'nearest' });
     });
 
+    /** From the caret on: a program in the middle of the part. */
+    function fromHere(): void {
+        if (!chosen || !part) return;
+        song.do(drawLane(part.id, 'program', [[song.caret.tick, chosen.program]]));
+        panels.close();
+    }
+
     function take(asNew: boolean): void {
         if (!chosen) return;
         if (asNew || !track) song.do(newTrack(chosen.program, chosen.drums));
@@ -67,6 +75,7 @@
     function press(e: KeyboardEvent): void {
         const step = { ArrowDown: 1, ArrowUp: -1, PageDown: 8, PageUp: -8 }[e.key];
         if (step) at = Math.max(0, Math.min(found.length - 1, Math.min(at, found.length - 1) + step));
+        else if (e.key === 'Enter' && (e.ctrlKey || e.metaKey)) fromHere();
         else if (e.key === 'Enter') take(e.shiftKey);
         else return;
         e.preventDefault();
@@ -106,6 +115,9 @@
         {/each}
     </ul>
     {#snippet foot()}
-        Arrows walk and let hear. Enter takes it{track ? ', Shift Enter makes a new track with it' : ''}.
+        Arrows walk and let hear. Enter takes it{track ? ', Shift Enter makes a new track with it' : ''}{part
+            ? ', Ctrl Enter plays it from the caret on'
+            : ''}.
+        {#if part}<button class="btn btn-xs" disabled={!chosen} onclick={fromHere}>From the caret on</button>{/if}
     {/snippet}
 </Panel>

@@ -80,6 +80,15 @@ export function inLanes(sheet: Sheet): Record<string, Handler> {
             if (sheet.own.open) return sheet.own.next();
             return lanes.next() ? undefined : false;
         },
+        'lane-set': (p) => (p.keep ? lanes.store(Number(p.number ?? 1)) : lanes.call(Number(p.number ?? 1))),
+        'pedal-tails': () => {
+            sheet.pedalTails = !sheet.pedalTails;
+            localStorage.setItem('jactonic.tails', sheet.pedalTails ? 'shown' : 'hidden');
+            sheet.touch('notes');
+            song.tell(
+                sheet.pedalTails ? 'Notes are drawn as long as the pedal holds them.' : 'Notes are drawn as written.',
+            );
+        },
         'lane-show': (p) => lanes.turn(String(p.lane)),
         select: (p) => {
             const move = lane() ? moves[String(p.move)] : undefined;

@@ -1,6 +1,7 @@
 import { Lane } from '../../api/lane';
 import type { Point } from '../../api/tables';
 import type { Gesture, Touch } from '../../stage/hands';
+import { commands } from '../../keys/commands.svelte';
 import * as make from '../commands/make';
 import { valueAt, yOf } from '../layers/lane';
 import { titleOf } from '../lanes.svelte';
@@ -14,7 +15,9 @@ const REACH = 6;
 export function laneWords(sheet: Sheet, name: string, { x, y }: Touch, height: number): string {
     const lane = new Lane(name);
     const tick = Math.max(0, sheet.view.tick(x));
-    return `${titleOf(name)} ${valueAt(lane, y, height)}  ${sheet.song.time.position(tick, sheet.part.lines)}`;
+    const value = valueAt(lane, y, height);
+    const called = name === 'program' ? `${value + 1} ${commands.programs[value] ?? ''}` : String(value);
+    return `${titleOf(name)} ${called}  ${sheet.song.time.position(tick, sheet.part.lines)}`;
 }
 
 /**

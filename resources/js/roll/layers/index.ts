@@ -31,6 +31,7 @@ export function layersOf(sheet: Sheet): Record<LayerName, LayerSpec> {
                     song.selected,
                     `${part.version} ${song.selectionVersion} ${song.selected.size}`,
                     sheet.playedPlaces,
+                    sheet.pedalTails,
                     sheet.colours,
                 ),
             covers: true,

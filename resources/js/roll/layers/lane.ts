@@ -1,4 +1,5 @@
 import { Lane } from '../../api/lane';
+import { commands } from '../../keys/commands.svelte';
 import type { Sheet } from '../sheet.svelte';
 
 /** Room above the highest value and below the lowest, in pixels. */
@@ -59,6 +60,7 @@ export function paintLane(sheet: Sheet, name: string, ctx: CanvasRenderingContex
             taken = x;
         }
     }
+    if (name === 'program') paintPrograms(sheet, ctx, height);
     paintHand(sheet, lane, ctx, height);
     if (lanes.stroke?.lane === name) {
         ctx.strokeStyle = lanes.stroke.clears ? c.trouble : c.selected;
@@ -68,6 +70,19 @@ export function paintLane(sheet: Sheet, name: string, ctx: CanvasRenderingContex
         for (const [tick, value] of lanes.stroke.points) ctx.lineTo(view.x(tick), yOf(lane, value, height));
         ctx.stroke();
         ctx.setLineDash([]);
+    }
+}
+
+/** Programs by their names. */
+function paintPrograms({ view, part, colours: c }: Sheet, ctx: CanvasRenderingContext2D, height: number): void {
+    const lane = new Lane('program');
+    ctx.fillStyle = c.ink;
+    ctx.font = `11px ${c.font}`;
+    ctx.textBaseline = 'bottom';
+    for (const point of part.points) {
+        if (!lane.holds(point) || point.tick > view.right) continue;
+        const y = yOf(lane, lane.value(point), height);
+        ctx.fillText(commands.programs[lane.value(point)] ?? '', view.x(point.tick) + 5, y < 16 ? y + 15 : y - 2);
     }
 }
 

@@ -1,7 +1,7 @@
 import type { Part } from '../../api/part.svelte';
 import type { Note } from '../../api/tables';
 import type { Colours } from '../../stage/colours';
-import { articulated, paintStretches } from '../articulated.svelte';
+import { articulated, paintPedal, paintStretches } from '../articulated.svelte';
 import { noteName } from '../names';
 import { inkOf, mixed, Pixels, type Ink } from '../../stage/pixels';
 import type { View } from '../../stage/view';
@@ -62,6 +62,7 @@ export function paintNotes(
     selected: ReadonlySet<number>,
     versions: string,
     playedPlaces: boolean,
+    tails: boolean,
     c: Colours,
 ): void {
     const common = { paper: inkOf(c.paper), ink: inkOf(c.ink), faint: inkOf(c.faint) };
@@ -117,6 +118,7 @@ export function paintNotes(
     paintNames(ctx, view, named, c);
     paintCurves(ctx, view, curved, c);
     if (!dense) paintOverlaps(ctx, view, part, c);
+    paintPedal(ctx, view, part, tails, c);
     paintStretches(ctx, view, part, c);
 }
 
