@@ -148,6 +148,31 @@ async function keys() {
     }
 }
 
+/** A lane: all of 20,000 points shaped by a key; and a stroke over 64 bars, with how many points the server keeps of it. */
+async function lanes() {
+    const events = [[0, 0x90, 60, 80], [90, 0x80, 60, 64]];
+    for (let i = 0; i < 20000; i++) events.push([i * 6, 0xb0, 11, 20 + (i % 90)]);
+    const page = await roll(await bring(track(events.sort((a, b) => a[0] - b[0]), [])));
+    await page.keyboard.press('Alt+v');
+    await page.keyboard.press('e');
+    await page.waitForTimeout(300);
+    await page.keyboard.press('Control+a');
+    await page.waitForTimeout(500);
+    const times = [];
+    for (let i = 0; i < 20; i++) {
+        times.push(await untilSeen(page, 'roll', i % 2 ? 'ArrowDown' : 'ArrowUp'));
+        await page.waitForTimeout(30);
+    }
+    row('20,000 points shaped, key press → on screen, 95th percentile', p95(times.slice(2)), 'ms', 100, `median ${median(times).toFixed(1)} ms`);
+    await page.close();
+    // A rise over 64 bars: what half a unit needs is one point a unit.
+    const song = await bring(midi(4));
+    const part = song.tracks[0].parts[0].id;
+    const drawn = await fetch(`${base}/api/songs/${song.id}/edits`, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify({ base: song.revision, do: [{ edit: 'lane-line', on: { part, notes: [] }, params: { lane: 'cc:11', from: 0, to: 64 * 3840, low: 0, high: 127 } }] }) });
+    const { parts } = await drawn.json();
+    row('a line over 64 bars: points kept, to those that it needs', parts[part].putPoints.length / 128, '×', 2);
+}
+
 /** From the event of a key press to its command having been called, with 500 shortcuts more than ship. */
 async function resolving() {
     const own = (await (await fetch(`${base}/api/key-sets`)).json()).keymap;
@@ -308,7 +333,7 @@ function size() {
 
 const sound = playing({ browser, base, bring, track, midi, row, median, roll });
 const staves = arranging({ browser, base, bring, row, median, p95, untilSeen, frames, countFrames });
-const parts = { server, keys, resolving, scrolling, underlay, arranging: staves, opening, playing: sound.playing, hidden: sound.hidden, reading, size };
+const parts = { server, keys, lanes, resolving, scrolling, underlay, arranging: staves, opening, playing: sound.playing, hidden: sound.hidden, reading, size };
 const wanted = process.argv.slice(3);
 // Ten minutes of silence on the screen are only measured where they are asked for.
 for (const [name, measure] of Object.entries(parts)) if (wanted.includes(name) || (wanted.length === 0 && name !== 'hidden')) await measure();

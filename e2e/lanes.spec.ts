@@ -184,3 +184,28 @@ test('the pedal is written from the chords by two keys, and heard and saved', as
     expect(pedal.filter((p) => p[1] === 127).length).toBeGreaterThanOrEqual(7);
     expect(await saved(page, 64)).toEqual(pedal);
 });
+
+test('a straight stroke is bowed while it is drawn: with Alt its ends stay, and up and down bend it', async ({
+    page,
+}) => {
+    const song = await open(page);
+    await press(page, 'Alt+v', 'e', 'Escape');
+    const lane = (await page.getByTestId('lane-cc:11').boundingBox())!;
+    const from = (await spot(page, 0, 60)).x;
+    await page.keyboard.down('Shift');
+    await page.mouse.move(from + 2, lane.y + lane.height - 8);
+    await page.mouse.down();
+    await page.mouse.move(from + 400, lane.y + 8, { steps: 4 });
+    await page.keyboard.down('Alt');
+    await page.mouse.move(from + 400, lane.y + 68, { steps: 4 });
+    await page.mouse.up();
+    await page.keyboard.up('Alt');
+    await page.keyboard.up('Shift');
+    await said(page, /^Expression from \d+ to 1\d\d: \d+ points\.$/);
+    const drawn = await points(page, song, 11);
+    const [low, high] = [drawn[0]!, drawn.at(-1)!];
+    expect(high[1] - low[1]).toBeGreaterThan(90);
+    // Bowed late: half way along it has not risen by half.
+    const half = drawn.findLast(([tick]) => tick <= (low[0] + high[0]) / 2)!;
+    expect(half[1]).toBeLessThan(low[1] + (high[1] - low[1]) * 0.4);
+});

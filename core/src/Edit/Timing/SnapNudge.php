@@ -10,8 +10,10 @@ use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Outcome;
 use Jactonic\Core\Edit\Say;
 use Jactonic\Core\Edit\Spec;
+use Jactonic\Core\Edit\Takes;
 use Jactonic\Core\Edit\Work;
 use Jactonic\Core\Param\Param;
+use Jactonic\Core\Score\Note;
 
 /**
  * Moves the first chosen note to the next line of its part's grid, or with steps below 0 to the one before; all others
@@ -22,26 +24,33 @@ final class SnapNudge implements Edit
 {
     public static function spec(): Spec
     {
-        return new Spec('snap-nudge', 'Go to the next line', Family::Timing, 'Moves notes together until the first stands on the next line.', [
+        return new Spec('snap-nudge', 'Go to the next line', Family::Timing, 'Moves notes or points together until the first stands on the next line.', [
             Param::integer('steps', 'Lines, below 0 for earlier', -10_000, 10_000, 1),
             Work::lanes(),
-        ], keeps: true, words: ['snap', 'grid', 'align', 'nudge'], examples: [[], ['steps' => 5]]);
+        ], keeps: true, words: ['snap', 'grid', 'align', 'nudge'], examples: [[], ['steps' => 5]], takes: [Takes::Notes, Takes::Points]);
     }
 
     public function apply(Work $work): Outcome
     {
-        [$part, $first] = $work->first();
+        $place = $work->firstPlace();
+        $first = Note::whole($place);
+        $part = $work->selection->isEmpty() ? $work->partsOfPoints()[0] : $work->first()[0];
         $lines = $work->lines($part);
         $steps = $work->params->integer('steps');
-        $line = $first->start;
+        $line = $first;
         for ($i = 0; $i < abs($steps); $i++) {
             $line = $steps > 0 ? $lines->after($line) : $lines->before($line);
         }
         $draft = new Draft;
-        $work->moveAll($draft, $line - $first->start - $first->carryStart);
+        $work->moveAll($draft, $line - $place);
+        foreach ($work->partsOfPoints() as $each) {
+            foreach ($work->chosenPoints($each) as $point) {
+                $draft->putPoint($each, $point->movedTo($point->tick + Note::whole($line - $place)));
+            }
+        }
 
-        return new Outcome($draft->change(), $work->selection, $line === $first->start
-            ? Say::notes($work->selection->count()).': the first stands on the song’s first line already.'
-            : sprintf('%s moved %s to the line at %s.', Say::notes($work->selection->count()), $line < $first->start ? 'earlier' : 'later', $work->time()->position($line)));
+        return new Outcome($draft->change(), $work->selection, $line === $first
+            ? Say::chosen($work).': the first stands on the song’s first line already.'
+            : sprintf('%s moved %s to the line at %s.', Say::chosen($work), $line < $first ? 'earlier' : 'later', $work->time()->position($line)));
     }
 }

@@ -89,10 +89,11 @@ export const lineInLane = (
     to: number,
     low: number,
     high: number,
+    curve = 0,
 ): Command => ({
     edit: 'lane-line',
     on: { part, notes: [] },
-    params: { lane, from, to, low, high },
+    params: { lane, from, to, low, high, curve },
 });
 export const clearLane = (part: number, lane: string, from: number, to: number): Command => ({
     edit: 'lane-clear',

@@ -22,7 +22,7 @@ export function laneWords(sheet: Sheet, name: string, { x, y }: Touch, height: n
 
 /**
  * In a lane: a press on a point takes it and those chosen in hand, a stroke over paper draws, with Shift in a straight
- * line, with Mod by the lines of the grid; the second button clears what it goes over.
+ * line, which Alt bows, with Mod by the lines of the grid; the second button clears what it goes over.
  */
 export function laneGestures(sheet: Sheet, name: string, height: () => number): Gesture[] {
     return [hold(sheet, name, height), draw(sheet, name, height)];
@@ -92,6 +92,23 @@ function draw(sheet: Sheet, name: string, height: () => number): Gesture {
     let drawn = new Map<number, number>();
     let last = { x: 0, y: 0 };
     let clears = false;
+    /** The bow of a straight stroke, −100 early to 100 late, and where the hand was when it began to be set. */
+    let bow = 0;
+    let bowed: { y: number; bow: number } | null = null;
+
+    /** The stroke as it would be drawn, from its first place to its last. */
+    function curved(): void {
+        const points = [...drawn].sort(([a], [b]) => a - b);
+        const [[from, low], [to, high]] = [points[0]!, points.at(-1)!];
+        const power = 4 ** (Math.abs(bow) / 100);
+        const bent = (x: number): number => (bow < 0 ? 1 - (1 - x) ** power : x ** power);
+        const shown = Array.from({ length: 33 }, (_, i): [number, number] => [
+            from + ((to - from) * i) / 32,
+            low + (high - low) * bent(i / 32),
+        ]);
+        sheet.lanes.stroke = { lane: name, clears, points: shown };
+        sheet.touch(`lane:${name}`);
+    }
 
     function show(): void {
         sheet.lanes.stroke = { lane: name, clears, points: [...drawn].sort(([a], [b]) => a - b) };
@@ -121,10 +138,20 @@ function draw(sheet: Sheet, name: string, height: () => number): Gesture {
             if (song.inLane.lane !== name) song.inLane.focus(name);
             drawn = new Map([[Math.max(0, Math.round(view.tick(x))), valueAt(lane, y, height())]]);
             last = { x, y };
+            bow = 0;
+            bowed = null;
             show();
             return true;
         },
         move(touch) {
+            if (touch.shift && touch.alt && drawn.size > 1) {
+                // The ends stay, and up and down bows the line.
+                bowed ??= { y: touch.y, bow };
+                bow = Math.max(-100, Math.min(100, Math.round(bowed.bow + (touch.y - bowed.y))));
+                sheet.onHover(`bow ${bow}`);
+                return curved();
+            }
+            bowed = null;
             if (touch.shift) {
                 const [first] = drawn;
                 drawn = new Map([
@@ -134,7 +161,8 @@ function draw(sheet: Sheet, name: string, height: () => number): Gesture {
                 last = { x: touch.x, y: touch.y };
             } else follow(touch.x, touch.y);
             sheet.onHover(laneWords(sheet, name, touch, height()));
-            show();
+            if (touch.shift && bow !== 0) curved();
+            else show();
         },
         drop(touch) {
             const points = [...drawn].sort(([a], [b]) => a - b);
@@ -144,7 +172,7 @@ function draw(sheet: Sheet, name: string, height: () => number): Gesture {
             if (clears) return song.do(make.clearLane(part.id, name, first[0], end_[0] + 1));
             if (touch.shift && points.length > 1) {
                 const [low, high] = [first, end_].map(([, v]) => Math.round(lane.share(v) * 127)) as [number, number];
-                return song.do(make.lineInLane(part.id, name, first[0], end_[0], low, high));
+                return song.do(make.lineInLane(part.id, name, first[0], end_[0], low, high, bow));
             }
             song.do(make.drawLane(part.id, name, touch.mod ? byLines(points) : fewest(points)));
         },
