@@ -213,3 +213,17 @@ test('sets of lanes by key, kept under a name; the pedal as stretches, a program
     expect(programs.map((p) => p[3])).toEqual([48, 45]);
     expect(programs[1]![1]).toBeGreaterThan(0);
 });
+
+test('a new track begins with the lanes of its kind: a piano with its pedal; put away, they stay away', async ({
+    page,
+}) => {
+    const answer = await page.request.post('/api/songs', { data: { name: 'New', program: 0 } });
+    const { song, part } = (await answer.json()) as { song: { id: number }; part: number };
+    await page.goto(`/songs/${song.id}/parts/${part}`);
+    await expect(page.getByTestId('lane-cc:64')).toBeVisible();
+    await press(page, 'Alt+v', 'x');
+    await said(page, 'Only the velocities are shown.');
+    await page.reload();
+    await expect(page.getByTestId('roll')).toHaveAttribute('data-drawn', /^\d/);
+    await expect(page.getByTestId('lane-cc:64')).toHaveCount(0);
+});

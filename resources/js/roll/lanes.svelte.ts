@@ -12,6 +12,14 @@ export interface LaneSet {
     lanes: readonly string[];
 }
 
+/** Programs from, to, and the set that is theirs: pianos, strings, winds, synthesizers. */
+const KINDS: readonly [number, number, number][] = [
+    [0, 7, 1],
+    [40, 51, 0],
+    [56, 79, 2],
+    [80, 103, 3],
+];
+
 /** What the sets are before they are kept otherwise. */
 const SHIPPED: readonly LaneSet[] = [
     { name: 'Strings', lanes: ['cc:11', 'cc:1'] },
@@ -25,7 +33,7 @@ const MOST = 240;
 
 /** Lanes below the notes, besides the velocities: which are shown, how high, and what is being drawn in one. */
 export class Lanes {
-    shown = $state.raw<readonly string[]>(read());
+    shown = $state.raw<readonly string[]>([]);
     heights = $state.raw<Readonly<Record<string, number>>>({});
     /** Four sets of lanes, each under a key. */
     sets = $state.raw<readonly LaneSet[]>(readSets());
@@ -34,7 +42,24 @@ export class Lanes {
     /** By how much a point in hand is moved. */
     held: { lane: string; ticks: number; by: number } | null = null;
 
-    constructor(private readonly sheet: Sheet) {}
+    constructor(private readonly sheet: Sheet) {
+        this.shown = this.ofKind() ?? read(KEPT);
+    }
+
+    /** What a new track, with nothing in it yet, begins with: the set of its kind; null for others. */
+    private ofKind(): readonly string[] | null {
+        const track = this.sheet.song.trackOf(this.sheet.part);
+        if (track.parts.some((p) => p.notes.size > 0) || !track.sound || track.sound.drums) return null;
+        const own = localStorage.getItem(this.own);
+        if (own !== null) return read(this.own);
+        const set = KINDS.find(([from, to]) => track.sound!.program >= from && track.sound!.program <= to);
+        return set ? this.sets[set[2]]!.lanes : null;
+    }
+
+    private get own(): string {
+        const { song, part } = this.sheet;
+        return `${KEPT}.${song.id}.${part.trackId}`;
+    }
 
     height(lane: string): number {
         return this.heights[lane] ?? HEIGHT;
@@ -123,6 +148,7 @@ export class Lanes {
     private keep(shown: readonly string[]): void {
         this.shown = shown;
         localStorage.setItem(KEPT, JSON.stringify(shown));
+        localStorage.setItem(this.own, JSON.stringify(shown));
     }
 }
 
@@ -136,9 +162,9 @@ export function titleOf(lane: string): string {
     return named[lane] ?? commands.controllers[lane.slice(3)] ?? `Controller ${lane.slice(3)}`;
 }
 
-function read(): string[] {
+function read(key: string): string[] {
     try {
-        const kept: unknown = JSON.parse(localStorage.getItem(KEPT) ?? '[]');
+        const kept: unknown = JSON.parse(localStorage.getItem(key) ?? '[]');
         return Array.isArray(kept) ? kept.map(String) : [];
     } catch {
         return [];

@@ -61,7 +61,8 @@
     /** From the caret on: a program in the middle of the part. */
     function fromHere(): void {
         if (!chosen || !part) return;
-        song.do(drawLane(part.id, 'program', [[song.caret.tick, chosen.program]]));
+        const [{ id }, { program }] = [part, chosen];
+        song.inTurn(() => song.do(drawLane(id, 'program', [[song.caret.tick, program]])));
         panels.close();
     }
 
