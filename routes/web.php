@@ -10,6 +10,7 @@ use App\Http\Controllers\RecipeController;
 use App\Http\Controllers\SetupController;
 use App\Http\Controllers\ShelfController;
 use App\Http\Controllers\SongController;
+use App\Http\Controllers\TypedController;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Route;
 
@@ -20,6 +21,7 @@ Route::prefix('api')->where(['song' => $id, 'track' => $id, 'groove' => $id, 'se
     // Answers at once and does nothing: whether the server is there, and what a request costs by itself.
     Route::get('alive', static fn (): Response => new Response('', 204));
     Route::get('setup', SetupController::class);
+    Route::post('typed', TypedController::class);
     Route::get('doing/{key}', [DoingController::class, 'show']);
     Route::delete('doing/{key}', [DoingController::class, 'stop']);
     Route::get('songs', [SongController::class, 'index']);

@@ -26,11 +26,11 @@ final class WallTest extends TestCase
         'Recording' => ['Score', 'Time'],
         'Selection' => ['Harmony', 'Score', 'Standard', 'Time'],
         'Midi' => ['Score', 'Sounding', 'Standard', 'Time'],
-        'Param' => ['Harmony', 'Recording', 'Score', 'Selection', 'Time'],
+        'Param' => ['Harmony', 'Recording', 'Score', 'Selection', 'Standard', 'Time'],
         'Edit' => ['Harmony', 'Param', 'Recording', 'Score', 'Selection', 'Sounding', 'Standard', 'Time'],
         'Reading' => ['Edit', 'Harmony', 'Param', 'Recording', 'Score', 'Selection', 'Sounding', 'Standard', 'Time'],
         'Recipe' => ['Edit', 'Param', 'Score', 'Selection'],
-        'Command' => ['Edit', 'Param', 'Recipe', 'Score', 'Selection'],
+        'Command' => ['Edit', 'Param', 'Recipe', 'Score', 'Selection', 'Time'],
         'Keymap' => ['Command'],
     ];
 

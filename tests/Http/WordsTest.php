@@ -53,4 +53,16 @@ final class WordsTest extends TestCase
             $this->postJson('/api/key-sets/import', ['file' => $file])->assertStatus(422)->assertJsonPath('detail', 'This is no file of shortcuts: a file that was saved here holds a name and keys.');
         }
     }
+
+    public function test_a_typed_line_is_read_and_what_cannot_be_says_so(): void
+    {
+        $song = $this->song();
+        $this->postJson('/api/typed', ['line' => 'go 2.1', 'context' => 'roll', 'song' => $song->id])->assertOk()
+            ->assertJsonPath('found.0.command', 'go')->assertJsonPath('found.0.params.to', 3840);
+        $this->postJson('/api/typed', ['line' => 'transpose x', 'context' => 'roll'])->assertOk()->assertJsonPath('found', [])
+            ->assertJsonPath('stopped', '“x” is nothing that “Transpose” takes.');
+        $this->postJson('/api/typed', ['line' => 5, 'context' => 'roll'])->assertStatus(422)->assertJsonPath('detail', static fn (string $d): bool => str_contains($d, '“line” was 5'));
+        $this->postJson('/api/typed', ['line' => str_repeat('x', 500), 'context' => 'roll'])->assertStatus(422);
+        $this->postJson('/api/typed', ['line' => 'go 2.1', 'context' => 'cellar'])->assertStatus(422);
+    }
 }

@@ -11,6 +11,7 @@ use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Jactonic\Core\Command\Command;
 use Jactonic\Core\Command\Commands;
+use Jactonic\Core\Command\Typed;
 use Jactonic\Core\Edit\Catalogue;
 use Jactonic\Core\Keymap\Defaults;
 use Jactonic\Core\Keymap\Stroke;
@@ -39,6 +40,7 @@ final class SetupController
             'programs' => GeneralMidi::PROGRAMS,
             'controllers' => (object) GeneralMidi::CONTROLLERS,
             'articulations' => array_map(static fn (array $set): array => ArticulationSet::read($set)->toArray(), Articulations::SETS),
+            'examples' => Typed::EXAMPLES,
             'families' => GeneralMidi::FAMILIES,
             'kits' => GeneralMidi::KITS,
             'kept' => Stroke::KEPT,

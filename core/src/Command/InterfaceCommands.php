@@ -34,7 +34,7 @@ final class InterfaceCommands
     /** @return list<Command> */
     private static function choosing(): array
     {
-        $moves = array_map(static fn (Move $m): array => ['title' => $m->title(), 'params' => ['move' => $m->value]], Move::cases());
+        $moves = array_map(static fn (Move $m): array => ['title' => $m->title(), 'params' => ['move' => $m->value], 'words' => $m->words()], Move::cases());
 
         return [
             new Command(new Spec('select', 'Choose notes', Family::Selection, 'Chooses other notes; nothing changes.', [
@@ -74,8 +74,8 @@ final class InterfaceCommands
             new Command(new Spec('tool', 'Pen or eraser in hand', Family::Structure, 'Takes the pen or the eraser in hand, or puts it down: with the pen a press writes, with the eraser it deletes.', [
                 Param::choice('tool', 'Which', ['pen', 'eraser'], 'pen'),
             ], Needs::Part, ['draw', 'pencil', 'erase', 'mouse', 'write']), self::OPEN, [
-                ['title' => 'Pen in hand, or down', 'params' => ['tool' => 'pen'], 'words' => ['draw', 'write']],
-                ['title' => 'Eraser in hand, or down', 'params' => ['tool' => 'eraser'], 'words' => ['delete', 'rub out']],
+                ['title' => 'Pen in hand, or down', 'params' => ['tool' => 'pen'], 'words' => ['draw', 'pencil', 'write']],
+                ['title' => 'Eraser in hand, or down', 'params' => ['tool' => 'eraser'], 'words' => ['erase', 'delete', 'rub out']],
             ]),
             new Command(new Spec('caret', 'Caret to', Family::View, 'Puts the caret at a note, at the part’s end, at a line, or in another row in use; what is chosen stays chosen.', [
                 Param::choice('to', 'Where', array_keys($to), 'next-note'),
@@ -211,7 +211,7 @@ final class InterfaceCommands
                 Param::text('name', 'Panel', ''),
             ], Needs::Part, ['settings', 'options']), self::OPEN, [
                 ['title' => 'Grid reading', 'params' => ['name' => 'reading'], 'words' => ['detect', 'analyse', 'which grid', 'swing']],
-                ['title' => 'Grooves', 'params' => ['name' => 'groove'], 'words' => ['feel', 'template', 'extract']],
+                ['title' => 'Grooves', 'params' => ['name' => 'groove'], 'words' => ['groove', 'feel', 'template', 'extract']],
                 ['title' => 'Pen settings', 'params' => ['name' => 'pen'], 'words' => ['touches', 'new notes', 'velocity', 'length']],
                 ['title' => 'Nudge settings', 'params' => ['name' => 'nudge'], 'words' => ['step', 'amount']],
                 ['title' => 'Recording settings', 'params' => ['name' => 'recording'], 'words' => ['count-in', 'metronome', 'latency', 'punch', 'overdub', 'replace']],
@@ -280,7 +280,7 @@ final class InterfaceCommands
             new Command(new Spec('fit', 'See all', Family::View, 'Shows the whole part, or the notes chosen, as large as it goes.', [
                 Param::choice('what', 'What', ['all', 'selection', 'span', 'last'], 'all'),
             ], Needs::Part, ['zoom', 'fit', 'whole']), self::OPEN, [
-                ['title' => 'See the whole part', 'params' => ['what' => 'all'], 'words' => ['zoom', 'fit']],
+                ['title' => 'See the whole part', 'params' => ['what' => 'all'], 'words' => ['fit', 'whole song', 'zoom']],
                 ['title' => 'See what is chosen', 'params' => ['what' => 'selection'], 'words' => ['zoom', 'fit']],
                 ['title' => 'See the span', 'params' => ['what' => 'span'], 'words' => ['zoom', 'fit']],
                 ['title' => 'See the view before', 'params' => ['what' => 'last'], 'words' => ['zoom', 'back', 'last']],

@@ -51,6 +51,9 @@ final class SeeingCommands
                 ['title' => 'Lane of pressure', 'params' => ['lane' => 'pressure'], 'words' => ['aftertouch']],
                 ['title' => 'Only velocities below the notes', 'params' => ['lane' => 'none'], 'words' => ['hide lanes']],
             ]),
+            new Command(new Spec('go', 'Go to a place', Family::Transport, 'Takes the caret to a bar and a beat, as it is typed: go 17.3.', [
+                Param::place('to', 'Place'),
+            ], Needs::Song, ['jump', 'bar', 'position', 'caret', 'locate']), ['roll', 'song'], formsOnly: true),
             new Command(new Spec('lane-set', 'A set of lanes', Family::View, 'Shows a set of lanes that was kept, or keeps those that are shown.', [
                 Param::integer('number', 'Set', 1, 4, 1),
                 Param::flag('keep', 'Keep what is shown as this set'),

@@ -33,4 +33,9 @@ final class Choice extends Plain
     {
         return ['choices' => $this->choices];
     }
+
+    public function typed(array $words): ?array
+    {
+        return in_array(strtolower($words[0]), $this->choices, true) ? [strtolower($words[0]), 1] : null;
+    }
 }

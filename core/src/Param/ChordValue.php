@@ -33,4 +33,9 @@ final class ChordValue extends Plain
     {
         return ['shape' => '[A-G][#b♯♭]?[-+0-9A-Za-zΔø°#♯♭(),/]*'];
     }
+
+    public function typed(array $words): ?array
+    {
+        return $this->longest($words, 1);
+    }
 }

@@ -29,4 +29,9 @@ final class GridValue extends Plain
     {
         return 'grid';
     }
+
+    public function typed(array $words): ?array
+    {
+        return $this->longest($words, 1);
+    }
 }

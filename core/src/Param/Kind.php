@@ -31,6 +31,14 @@ interface Kind
     /** @return array<string, mixed> what the field has to know: least, most, unit, choices; shape: what is typed of it looks like this */
     public function limits(): array;
 
+    /**
+     * What the first of some typed words say, as a command would bring it; null where they say nothing of this kind.
+     *
+     * @param  non-empty-list<string>  $words
+     * @return array{mixed, int}|null the value, and how many words it took
+     */
+    public function typed(array $words): ?array;
+
     /** Whether a field can ask a person for it. */
     public function isAskable(): bool;
 }

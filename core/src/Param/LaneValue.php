@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Jactonic\Core\Param;
 
 use Jactonic\Core\Score\Lane;
+use Jactonic\Core\Standard\GeneralMidi;
 
 /** A lane by its name. */
 final class LaneValue extends Plain
@@ -27,5 +28,16 @@ final class LaneValue extends Plain
     public function field(): string
     {
         return 'text';
+    }
+
+    public function typed(array $words): ?array
+    {
+        foreach (GeneralMidi::CONTROLLERS as $number => $name) {
+            if (strcasecmp($name, $words[0]) === 0) {
+                return ["cc:$number", 1];
+            }
+        }
+
+        return $this->longest($words, 1);
     }
 }

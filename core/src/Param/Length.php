@@ -28,4 +28,9 @@ final class Length extends Plain
     {
         return 'length';
     }
+
+    public function typed(array $words): ?array
+    {
+        return str_contains($words[0], '/') || str_contains($words[0], 'bar') ? $this->longest($words, 1) : null;
+    }
 }

@@ -33,4 +33,9 @@ final class Name extends Plain
     {
         return 'text';
     }
+
+    public function typed(array $words): ?array
+    {
+        return $this->longest($words, count($words));
+    }
 }

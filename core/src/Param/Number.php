@@ -32,4 +32,11 @@ final class Number extends Plain
     {
         return ['min' => $this->min, 'max' => $this->max, 'unit' => $this->unit];
     }
+
+    public function typed(array $words): ?array
+    {
+        $number = TypedNumber::number($words, $this->unit);
+
+        return $number !== null && $number[0] >= $this->min && $number[0] <= $this->max ? $number : null;
+    }
 }

@@ -40,4 +40,10 @@ final class PitchValue extends Plain
     {
         return ['shape' => '[A-G][#b♯♭]?-?[0-9]'];
     }
+
+    public function typed(array $words): ?array
+    {
+        // A bare number is a number.
+        return is_numeric($words[0]) ? null : $this->longest($words, 3);
+    }
 }

@@ -49,4 +49,10 @@ final class Place extends Plain
     {
         return ['min' => $this->min, 'max' => self::LAST, 'unit' => 'ticks', 'choices' => self::WORDS];
     }
+
+    public function typed(array $words): ?array
+    {
+        // A bar alone or with its beat and tick is a place once there are bars to count by: `Position`.
+        return preg_match('/^\d{1,6}(\.\d{1,3}){1,2}$/', $words[0]) === 1 ? [new Position($words[0]), 1] : $this->longest($words, 1);
+    }
 }

@@ -34,4 +34,12 @@ final class ProgressionValue extends Plain
         // More than one chord: a single one is a chord by name.
         return ['shape' => '[^ |]+(?:[ |]+[^ |]+)+'];
     }
+
+    public function typed(array $words): ?array
+    {
+        // One chord alone is a chord.
+        $found = count($words) > 1 ? $this->longest($words, count($words)) : null;
+
+        return $found !== null && $found[1] > 1 ? $found : null;
+    }
 }

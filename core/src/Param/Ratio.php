@@ -39,4 +39,9 @@ final class Ratio extends Plain
     {
         return ['shape' => '[0-9]+/[0-9]+'];
     }
+
+    public function typed(array $words): ?array
+    {
+        return preg_match('/^[\d.\/]+$/', $words[0]) !== 1 ? null : $this->longest($words, 1);
+    }
 }

@@ -33,4 +33,9 @@ final class ScaleValue extends Plain
     {
         return ['shape' => '[A-G][#b♯♭]?(?: [A-Za-z]+)+', 'roots' => Scale::ROOTS, 'kinds' => Scale::names()];
     }
+
+    public function typed(array $words): ?array
+    {
+        return $this->longest($words, 4);
+    }
 }

@@ -25,4 +25,9 @@ final class Text extends Plain
     {
         return 'text';
     }
+
+    public function typed(array $words): ?array
+    {
+        return $this->longest($words, count($words));
+    }
 }

@@ -32,4 +32,11 @@ final class Whole extends Plain
     {
         return ['min' => $this->min, 'max' => $this->max, 'unit' => $this->unit];
     }
+
+    public function typed(array $words): ?array
+    {
+        $number = TypedNumber::number($words, $this->unit);
+
+        return $number !== null && $number[0] === floor($number[0]) && $number[0] >= $this->min && $number[0] <= $this->max ? [(int) $number[0], $number[1]] : null;
+    }
 }

@@ -94,6 +94,25 @@ enum Move: string
         };
     }
 
+    /**
+     * Other words that it is looked for by.
+     *
+     * @return list<string>
+     */
+    public function words(): array
+    {
+        return match ($this) {
+            self::Inverse => ['invert', 'the others', 'inverse'],
+            self::Tops => ['melody', 'top note', 'lead'],
+            self::Basses => ['bass note', 'root'],
+            self::EverySecond => ['every other', 'alternate'],
+            self::Row => ['row', 'same note'],
+            self::OutOfScale => ['wrong notes', 'accidentals'],
+            self::OffGrid => ['loose', 'early and late'],
+            default => [],
+        };
+    }
+
     private function isWalk(): bool
     {
         return in_array($this, [self::Next, self::Previous, self::GrowNext, self::GrowPrevious, self::Higher, self::Lower, self::Alone], true);

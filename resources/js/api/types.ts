@@ -345,6 +345,8 @@ export interface Setup {
     programs: string[];
     controllers: Record<string, string>;
     articulations: ArticulationSet[];
+    /** Lines that may be typed, by page. */
+    examples: Record<string, string[]>;
     families: string[];
     kits: Record<string, string>;
     importLimit: number;

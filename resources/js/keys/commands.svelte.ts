@@ -1,19 +1,8 @@
 import type { ArticulationSet } from '../api/tracks';
-import type { Binding, Param, RecipeData, Setup, Spec } from '../api/types';
+import type { Binding, RecipeData, Setup, Spec } from '../api/types';
+import { entriesOf, same, type Entry } from './entries';
 
-/** A command as a person looks for it: with some parameters given, and some to be asked for. */
-export interface Entry {
-    id: string;
-    command: string;
-    params: Record<string, unknown>;
-    title: string;
-    group: string;
-    about: string;
-    words: string[];
-    needs: Spec['needs'];
-    contexts: string[];
-    ask: Param[];
-}
+export { keyOf, same, type Entry } from './entries';
 
 /** All commands, as the server's catalogue has them, and the recipes among them. */
 class Commands {
@@ -28,6 +17,8 @@ class Commands {
     controllers: Record<string, string> = {};
     /** Sets of articulations that ship. */
     articulations: ArticulationSet[] = [];
+    /** Lines that may be typed, by page. */
+    examples: Record<string, string[]> = {};
     /** Ticks to a quarter. */
     ppq = 0;
     private byId = new Map<string, Spec>();
@@ -36,6 +27,7 @@ class Commands {
         this.specs = setup.commands;
         this.ppq = setup.ppq;
         this.articulations = setup.articulations;
+        this.examples = setup.examples;
         this.controllers = setup.controllers;
         [this.programs, this.families, this.kits] = [setup.programs, setup.families, setup.kits];
         this.edits = new Set(setup.edits);
@@ -58,32 +50,8 @@ class Commands {
 
     /** Every command as it can be looked for. */
     entries(): Entry[] {
-        const entries: Entry[] = [];
-        for (const spec of this.specs) {
-            const { id: command, group, about, needs, contexts } = spec;
-            const common = { command, group, about, needs, contexts };
-            const add = (title: string, params: Record<string, unknown>, words: string[], ask: Param[] = []): void => {
-                entries.push({ ...common, id: keyOf(command, params, ask), params, title, words, ask });
-            };
-            for (const f of spec.forms) add(f.title, f.params, [...(f.words ?? []), ...spec.words]);
-            if (command === 'set') for (const p of spec.params) add(p.title, {}, spec.words, [p]);
-            else if (command === 'recipe')
-                for (const r of this.recipes) add(r.name, { recipe: r.key }, [...spec.words, 'recipe']);
-            else if (spec.asked && !spec.formsOnly && !spec.params.some((p) => p.hidden))
-                add(spec.title, {}, spec.words, this.edits.has(command) ? spec.params : []);
-        }
-        return entries;
+        return entriesOf(this.specs, this.recipes, this.edits);
     }
-}
-
-/** A command and its parameters as one text, the same for the same. */
-export function keyOf(command: string, params: Record<string, unknown>, ask: Param[] = []): string {
-    const sorted = Object.entries(params).sort(([a], [b]) => (a < b ? -1 : 1));
-    return `${command} ${JSON.stringify(sorted)}${ask.map((p) => `?${p.name}`).join('')}`;
-}
-
-export function same(a: Record<string, unknown>, b: Record<string, unknown>): boolean {
-    return keyOf('', a) === keyOf('', b);
 }
 
 /** Parameters in words: ": semitones 7". */

@@ -27,66 +27,57 @@ export class Search {
         }));
     }
 
-    /**
-     * Those that fit, the best first; with nothing typed all, those used of late first. A value typed behind the words is
-     * given to those that ask for one.
-     */
+    /** Those that fit, the best first; with nothing typed all, those used of late first. */
     find(text: string, recent: string[] = []): Entry[] {
-        const value = /^(.*\S)\s+([+−-]?\d+(?:[.,]\d+)?|\d+\/\d+[td]?)\s*%?$/i.exec(text.trim());
-        const valued = value ? this.exact(value[1]!.toLowerCase()).flatMap((e) => withValue(e, value[2]!)) : [];
-        return [...valued, ...this.shaped(text.trim()), ...this.fit(text, recent)];
-    }
-
-    /** Those that have every word, somewhere. */
-    exact(typed: string): Entry[] {
-        return this.entries.filter((e) => typed.split(/\s+/).every((w) => textOf(e).includes(w)));
-    }
-
-    /** A word, and behind it what looks like a value that its command asks for: a chord, a scale, a pitch. */
-    private shaped(text: string): Entry[] {
-        const [, word, value] = /^(\S+)\s+(.+)$/.exec(text) ?? [];
-        if (!word || !value) return [];
-        const first = (e: Entry): number => Number(!e.title.toLowerCase().startsWith(word.toLowerCase()));
-        const found = this.exact(word.toLowerCase()).sort((a, b) => first(a) - first(b));
-        return found.flatMap((e) => {
-            const p = e.ask.find((a) => a.shape && new RegExp(`^(?:${a.shape})$`, 'i').test(value));
-            const named = p && textOf(e).includes(p.title.toLowerCase());
-            return named ? [{ ...e, id: `${e.id} ${value}`, title: `${e.title}: ${value}`, params: { ...e.params, [p.name]: value }, ask: [] }] : []; // prettier-ignore
-        });
-    }
-
-    private fit(text: string, recent: string[]): Entry[] {
         const typed = text.trim().toLowerCase();
         const place = (e: Entry): number => {
             const at = recent.indexOf(e.id);
             return at < 0 ? recent.length : at;
         };
         if (typed === '') return [...this.entries].sort((a, b) => place(a) - place(b));
-        const exact = this.exact(typed);
-        const rank = (e: Entry): number =>
-            e.title.toLowerCase().startsWith(typed) ? 0 : e.title.toLowerCase().includes(typed) ? 1 : 2;
-        exact.sort((a, b) => rank(a) - rank(b) || place(a) - place(b));
-        const seen = new Set(exact.map((e) => e.id));
-        const like = this.fuse?.search(typed).map((r) => r.item) ?? [];
-        return [...exact, ...like.filter((e) => !seen.has(e.id))];
+        const words = typed.split(/\s+/);
+        const scored = this.entries
+            .map((e) => ({ e, score: isPhrase(e, typed) ? 0.2 : words.reduce((sum, w) => sum + fits(e, w), 0) }))
+            .filter((s) => Number.isFinite(s.score));
+        if (scored.length > 0)
+            return scored
+                .sort((a, b) => a.score - b.score || place(a.e) - place(b.e) || a.e.title.length - b.e.title.length)
+                .map((s) => s.e);
+        // Nothing has the words as they were typed: those that differ by a letter or two.
+        const each = words.map((w) => {
+            const near = new Set(this.fuse?.search(w).map((r) => r.item.id) ?? []);
+            return (e: Entry): boolean => near.has(e.id) || Number.isFinite(fits(e, w));
+        });
+        return (this.fuse?.search(typed) ?? []).map((r) => r.item).filter((e) => each.every((like) => like(e)));
+    }
+
+    /** Those that have every word, somewhere. */
+    exact(typed: string): Entry[] {
+        return this.entries.filter((e) => typed.split(/\s+/).every((w) => textOf(e).includes(w)));
     }
 }
 
-/** A command with what was typed as the value of the first parameter that it fits. */
-function withValue(e: Entry, typed: string): Entry[] {
-    const number = Number(typed.replace('−', '-').replace(',', '.'));
-    for (const p of e.ask) {
-        const isNumber = p.type === 'integer' || p.type === 'number';
-        const fits = isNumber
-            ? number >= p.min! && number <= p.max! && (p.type === 'number' || Number.isInteger(number))
-            : p.type === 'grid' && /^\d+\/\d+[td]?$/i.test(typed);
-        if (!fits) continue;
-        const value = isNumber ? number : typed.toUpperCase();
-        const name = p.title.split(',')[0]!.toLowerCase();
-        const title = `${e.title}${name === e.title.toLowerCase() ? '' : `: ${name}`} ${value}${p.unit === '%' ? ' %' : ''}`;
-        return [{ ...e, id: `${e.id} ${value}`, title, params: { ...e.params, [p.name]: value }, ask: [] }];
-    }
-    return [];
+/** Whether what was typed is, as it stands, another word for a command. */
+function isPhrase(e: Entry, typed: string): boolean {
+    return typed.includes(' ') && e.words.some((w) => w.toLowerCase() === typed);
+}
+
+/** How far a word is from what a command is called: 0 for its first word; nothing for a word that it has nowhere. */
+function fits(e: Entry, word: string): number {
+    const title = e.title.toLowerCase().split(/[^\p{L}\p{N}]+/u);
+    // A recipe is one's own: it comes beside the command that it is named after, not before it.
+    if (title[0] === word) return e.command === 'recipe' ? 1 : 0;
+    if (title.includes(word)) return 1;
+    const words = e.words.map((w) => w.toLowerCase());
+    const place = words.indexOf(word);
+    // What stands first among its other words is what it is most.
+    if (place >= 0) return place === 0 ? 0.8 : 2 + place / 20;
+    if (title.some((t) => t.startsWith(word))) return 3;
+    if (words.some((w) => w.split(' ').includes(word))) return 3.5;
+    if (words.some((w) => w.startsWith(word))) return 4;
+    if (word.length > 2 && words.some((w) => w.includes(word))) return 5;
+    if (e.group === word) return 6;
+    return word.length > 3 && e.about.toLowerCase().includes(word) ? 8 : Infinity;
 }
 
 function textOf(e: Entry): string {

@@ -1,14 +1,16 @@
 <script lang="ts">
-    import { tick } from 'svelte';
+    import { tick, untrack } from 'svelte';
     import type { Part } from '../api/part.svelte';
     import type { Song } from '../api/song.svelte';
     import type { Settings } from '../api/types';
     import { commands, keyOf, paramWords, same, type Entry } from '../keys/commands.svelte';
     import { keys } from '../keys/keys.svelte';
     import { Search } from '../keys/search';
+    import { TypedLine } from '../keys/typed.svelte';
     import { labels } from '../keys/strokes';
     import { typing } from '../sound/inputs/typing.svelte';
     import Field from './fields/Field.svelte';
+    import LandingWords from './LandingWords.svelte';
     import GiveKey from './GiveKey.svelte';
     import Panel from './Panel.svelte';
     import { panels } from './panels.svelte';
@@ -17,15 +19,6 @@
 
     const SHOWN = 60;
     const RECENT = 12;
-    const NEEDS: Record<string, string> = {
-        notes: 'notes chosen',
-        part: 'an open part',
-        parts: 'a part chosen',
-        tracks: 'a track',
-        song: 'an open song',
-        nothing: '',
-    };
-
     let text = $state('');
     let at = $state(0);
     /** The command whose parameters are asked for, or to which a key is given. */
@@ -37,9 +30,12 @@
     let field: HTMLInputElement;
 
     const recent = recentIds();
-    const search = $derived(new Search(commands.entries()));
-    // What is not for here stands after what is.
-    const all = $derived(hereFirst(search.find(text, recent)));
+    const line = new TypedLine();
+    // Its settings, and as it was set last, are ways to run an edit, and no lines of their own.
+    const search = $derived(new Search(commands.entries().filter((e) => !wayOf(e))));
+    // What is not for here stands after what is; what was typed with its values stands first.
+    const all = $derived([...line.found, ...hereFirst(search.find(text, recent))]);
+    const examples = $derived(text.trim() === '' ? (commands.examples[keys.context] ?? []) : []);
     const shown = $derived(all.slice(0, SHOWN));
     const chosen = $derived(shown[Math.min(at, shown.length - 1)] ?? null);
     const settings = $derived(part?.settings ?? ({} as Settings));
@@ -75,12 +71,53 @@
 
     function hereFirst(found: Entry[]): Entry[] {
         const isHere = (e: Entry): boolean => keys.can(e.command);
-        // What only resembles what was typed stands after what has every word of it.
-        const known = new Set(commands.entries().map((e) => e.id));
-        const exact = new Set(search.exact(text.trim().toLowerCase()).map((e) => e.id));
-        const rank = (e: Entry): number =>
-            (text.trim() === '' || exact.has(e.id) || !known.has(e.id) ? 0 : 2) + (isHere(e) ? 0 : 1);
-        return [...found].sort((a, b) => rank(a) - rank(b));
+        return [...found].sort((a, b) => Number(!isHere(a)) - Number(!isHere(b)));
+    }
+
+    /** The edit whose settings an entry opens, or that it does as it was set last; empty for others. */
+    function wayOf(e: Entry): string {
+        return e.command === 'panel' || e.command === 'again' ? String(e.params.edit ?? '') : '';
+    }
+
+    /** Other ways to run an edit. */
+    function ways(e: Entry): { label: string; command: string; params: Record<string, unknown>; keys: string }[] {
+        if (!commands.edits.has(e.command) || e.id.startsWith('typed')) return [];
+        const panel = commands.find(e.command)?.panel;
+        const settings = !panel ? null : panel === 'edit' ? { edit: e.command } : { name: panel };
+        return [
+            ...(settings ? [{ label: 'settings', command: 'panel', params: settings }] : []),
+            ...(e.ask.length > 0 ? [{ label: 'as last set', command: 'again', params: { edit: e.command } }] : []),
+        ].map((w) => ({
+            ...w,
+            keys: labels(keys.keysFor(w.command, w.params, keys.context) || ' ')
+                .join(' ')
+                .trim(),
+        }));
+    }
+
+    // What is typed with values is looked at before it is done.
+    $effect(() => {
+        line.ask(text, keys.context, song?.id ?? null);
+    });
+    $effect(() => {
+        const here = song;
+        if (!here?.open || !chosen?.id.startsWith('typed') || !commands.edits.has(chosen.command)) return;
+        const command = { edit: chosen.command, params: chosen.params };
+        untrack(() => void here.looking.look([command]));
+        return () => here.looking.unlook();
+    });
+
+    /** Puts what is chosen into the recipe that is being recorded, or begins one with it. */
+    async function note(e: Entry | null): Promise<void> {
+        if (!e || !song) return;
+        if (!commands.edits.has(e.command) && e.command !== 'set') {
+            said = `${e.title} is no step of a recipe.`;
+            return;
+        }
+        if (!song.notebook.recording) await song.notebook.record();
+        const step = e.command === 'set' ? { set: e.params } : { edit: e.command, params: e.params };
+        song.notebook.recording = [...(song.notebook.recording ?? []), step];
+        said = `${e.title}: step ${song.notebook.recording.length} of the recipe being recorded.`;
     }
 
     /** Why a command cannot be done here and now; empty where it can. */
@@ -89,7 +126,8 @@
             return e.contexts.includes('any')
                 ? ''
                 : `not here: ${e.contexts.map((c) => ({ roll: 'in a part', song: 'on a song’s page', songs: 'in the list of songs', keys: 'among the shortcuts' })[c] ?? c).join(', ')}`;
-        if (e.needs === 'notes' && (song?.selected.size ?? 0) === 0) return 'needs notes chosen';
+        if (e.needs === 'notes' && keys.context === 'roll' && !song?.anyChosen) return 'needs notes chosen';
+        if (e.needs === 'parts' && song?.chosenParts.length === 0) return 'needs a part chosen';
         return '';
     }
 
@@ -144,7 +182,12 @@
         if (e.key === 'Enter' && !(e.target instanceof HTMLButtonElement)) {
             e.preventDefault();
             e.stopPropagation();
-            void (e.altKey ? give(chosen) : choose(asking ?? chosen));
+            const { altKey, shiftKey } = e;
+            // What was typed just now may still be on its way to be read.
+            void line
+                .settled()
+                .then(tick)
+                .then(() => (altKey ? give(chosen) : shiftKey && !asking ? note(chosen) : choose(asking ?? chosen)));
         } else if ((e.key === 'ArrowDown' || e.key === 'ArrowUp') && !asking) {
             e.preventDefault();
             e.stopPropagation();
@@ -169,7 +212,7 @@
             class="input w-full"
             type="text"
             data-first
-            placeholder="Any word: quantize, louder, feel…"
+            placeholder="Any word, with its values: louder, transpose -7"
             aria-label="Find a command by any word"
             role="combobox"
             aria-expanded="true"
@@ -180,9 +223,20 @@
         />
     </div>
     {#if said}<p class="px-4 pb-2" role="status">{said}</p>{/if}
+    {#if examples.length > 0}
+        <p class="px-4 pb-1 text-sm">Typed with its values, a command is one line:</p>
+        <p class="flex flex-wrap gap-1 px-4 pb-3" data-testid="examples">
+            {#each examples as example (example)}
+                <button class="btn btn-xs font-normal" onclick={() => ((text = example), field.focus())}
+                    >{example}</button
+                >
+            {/each}
+        </p>
+    {/if}
     {#if shown.length === 0}
         <p class="px-4">
-            No command has that word. Every command has a title, a group and other words for it; try one of those.
+            {#if line.stopped}{line.stopped}{/if} No command has that word. Every command has a title, a group and other words
+            for it; try one of those.
         </p>
     {/if}
     <ul bind:this={list} id="command-list" role="listbox" aria-label="Commands" class="pb-2" data-testid="commands">
@@ -208,8 +262,23 @@
                 </button>
                 <p class="flex justify-between gap-2 text-sm text-base-content/80">
                     <span>{entry.group}</span>
-                    <span>{lacking(entry) || (NEEDS[entry.needs] ? `needs ${NEEDS[entry.needs]}` : '')}</span>
+                    <span>{lacking(entry)}</span>
                 </p>
+                {#if entry === chosen && ways(entry).length > 0 && asking !== entry}
+                    <p class="flex flex-wrap gap-2 pt-1 text-sm">
+                        {#each ways(entry) as way (way.label)}
+                            <button
+                                class="btn btn-xs"
+                                tabindex="-1"
+                                onclick={() => (panels.close(), keys.run(way.command, way.params, 'list'))}
+                                >{way.label}{#if way.keys}<kbd class="key">{way.keys}</kbd>{/if}</button
+                            >
+                        {/each}
+                    </p>
+                {/if}
+                {#if entry === chosen && entry.id.startsWith('typed') && song?.looking.landing}
+                    <div class="pt-1 text-sm"><LandingWords landing={song.looking.landing} /></div>
+                {/if}
                 {#if giving === entry}
                     <GiveKey
                         command={entry.command}
@@ -240,7 +309,7 @@
     {#if all.length > SHOWN}<p class="px-4 pb-3 text-sm">{all.length - SHOWN} more: type another word.</p>{/if}
     {#snippet foot()}
         <kbd class="key">↑ ↓</kbd> choose <kbd class="key">Enter</kbd> do it <kbd class="key">Alt Enter</kbd> give it a
-        key
+        key {#if song}<kbd class="key">Shift Enter</kbd> into a recipe{/if}
         {#if asking}<kbd class="key">Esc</kbd> back to the list{/if}
     {/snippet}
 </Panel>

@@ -26,7 +26,7 @@ final class Articulate implements Edit
         return new Spec('articulate', 'Articulation', Family::Lane, 'Gives notes an articulation of their track’s set.', [
             Param::integer('number', 'Number in the set; 0 for none', 0, ArticulationSet::MOST, 0),
             Param::text('name', 'Or its name', ''),
-        ], words: ['articulation', 'pizzicato', 'plucked', 'tremolo', 'staccato', 'legato', 'muted', 'playing style'], examples: [['number' => 2], ['name' => 'Muted']], keeps: true);
+        ], words: ['pizzicato', 'articulation', 'plucked', 'tremolo', 'staccato', 'legato', 'muted', 'playing style'], examples: [['number' => 2], ['name' => 'Muted']], keeps: true);
     }
 
     public function apply(Work $work): Outcome

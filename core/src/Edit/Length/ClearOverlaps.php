@@ -27,7 +27,7 @@ final class ClearOverlaps implements Edit
         return new Spec('clear-overlaps', 'Clear overlaps', Family::Length, 'Ends notes where the next one begins.', [
             Param::choice('scope', 'What counts as overlap', ['any', 'pitch'], 'any'),
             Param::number('gather', 'Notes of one chord lie within', 0, 1000, Chords::GATHER, 'ms'),
-        ], keeps: true, words: ['overlap', 'trim', 'mono', 'doubled', 'cut', 'shorten'], examples: [[], ['gather' => 0]]);
+        ], keeps: true, words: ['clash', 'overlap', 'trim', 'mono', 'doubled', 'cut', 'shorten'], examples: [[], ['gather' => 0]]);
     }
 
     public function apply(Work $work): Outcome

@@ -32,7 +32,7 @@ final class Legato implements Edit
             Param::choice('tail', 'The last chord', ['bar', 'part', 'keep'], 'bar'),
             Param::integer('gap', 'Gap before the next', 0, 100_000, 0, 'ticks'),
             Param::number('gather', 'Notes of one chord lie within', 0, 1000, Chords::GATHER, 'ms'),
-        ], keeps: true, words: ['extend', 'fill', 'gaps', 'next', 'pad', 'length', 'connect'], examples: [[], ['mode' => 'fill', 'tail' => 'part', 'gap' => 30], ['mode' => 'shorten', 'tail' => 'keep']]);
+        ], keeps: true, words: ['sustain notes', 'extend', 'fill', 'gaps', 'next', 'pad', 'length', 'connect'], examples: [[], ['mode' => 'fill', 'tail' => 'part', 'gap' => 30], ['mode' => 'shorten', 'tail' => 'keep']]);
     }
 
     public function apply(Work $work): Outcome

@@ -25,8 +25,8 @@ final class ScaleLength implements Edit
         return new Spec('scale-length', 'Scale the length', Family::Length, 'Makes each note longer or shorter by a share of itself.', [
             Param::number('percent', 'Of the present length', 1, 1600, 100, '%'),
         ], keeps: true, words: ['duration', 'double', 'half', 'stretch', 'percent', 'staccato'], forms: [
-            ['title' => 'Half as long', 'params' => ['percent' => 50], 'words' => ['halve', 'staccato', 'shorter']],
-            ['title' => 'Twice as long', 'params' => ['percent' => 200], 'words' => ['double', 'longer']],
+            ['title' => 'Half length', 'params' => ['percent' => 50], 'words' => ['halve', 'staccato', 'shorter']],
+            ['title' => 'Double length', 'params' => ['percent' => 200], 'words' => ['double', 'longer', 'lengthen']],
         ], examples: [['percent' => 50], ['percent' => 133.3]]);
     }
 

@@ -28,7 +28,7 @@ final class Mirror implements Edit
             Param::pitch('axis', 'About', optional: true),
             Param::choice('in', 'In', ['semitones', 'scale'], 'semitones'),
             Param::scale('scale', 'Scale'),
-        ], words: ['invert', 'upside down', 'flip', 'inversion'], examples: [[], ['axis' => 65], ['in' => 'scale', 'scale' => 'D dorian']], keeps: true, forms: [
+        ], words: ['upside down', 'flip', 'invert', 'inversion'], examples: [[], ['axis' => 65], ['in' => 'scale', 'scale' => 'D dorian']], keeps: true, forms: [
             ['title' => 'Mirror pitches', 'params' => []],
             ['title' => 'Mirror pitches in the scale', 'params' => ['in' => 'scale'], 'words' => ['diatonic', 'degrees']],
         ]);

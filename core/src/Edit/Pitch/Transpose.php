@@ -23,6 +23,7 @@ final class Transpose implements Edit
         return new Spec('transpose', 'Transpose', Family::Pitch, 'Moves pitches up or down by semitones.', [
             Param::integer('semitones', 'Semitones, below 0 for down', -127, 127, adds: true),
         ], keeps: true, words: ['pitch', 'octave', 'semitone', 'fifth', 'up', 'down'], forms: array_map(static fn (array $f): array => ['title' => $f[0], 'params' => ['semitones' => $f[1]]], [
+            ['A third up', 4], ['A third down', -4],
             ['A semitone up', 1], ['A semitone down', -1], ['An octave up', 12], ['An octave down', -12], ['A fifth up', 7], ['A fifth down', -7], ['A fourth up', 5], ['A fourth down', -5],
         ]), examples: [['semitones' => 12], ['semitones' => -7]]);
     }

@@ -25,7 +25,7 @@ final class TurnChord implements Edit
         return new Spec('turn-chord', 'Turn chords', Family::Pitch, 'Turns chords into their next inversions.', [
             Param::integer('by', 'Times, below 0 for down', -12, 12, 1),
             Param::number('gather', 'Notes of one chord lie within', 0, 1000, Chords::GATHER, 'ms'),
-        ], Needs::Part, ['invert', 'inversion', 'voicing'], [['by' => 1], ['by' => -1]], forms: [
+        ], Needs::Part, ['inversion', 'invert', 'voicing'], [['by' => 1], ['by' => -1]], forms: [
             ['title' => 'Turn chords up', 'params' => ['by' => 1], 'words' => ['inversion', 'higher']],
             ['title' => 'Turn chords down', 'params' => ['by' => -1], 'words' => ['inversion', 'lower']],
         ]);

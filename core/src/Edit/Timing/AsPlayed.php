@@ -25,7 +25,7 @@ final class AsPlayed implements Edit
     {
         return new Spec('as-played', 'Back to as played', Family::Timing, 'Puts back the played start and length of each note.', [
             Param::choice('what', 'What goes back', ['both', 'start', 'length'], 'both'),
-        ], keeps: true, words: ['restore', 'feel', 'original', 'timing']);
+        ], keeps: true, words: ['original', 'as recorded', 'undo quantize', 'restore', 'feel', 'original', 'timing']);
     }
 
     public function apply(Work $work): Outcome

@@ -31,8 +31,8 @@ final class Nudge implements Edit
             Param::step('by', 'Step', setting: 'nudge'),
             Work::lanes(),
         ], keeps: true, words: ['move', 'shift', 'earlier', 'later', 'left', 'right'], forms: [
-            ['title' => 'Later', 'params' => ['steps' => 1], 'words' => ['behind', 'late', 'lay back', 'right']],
-            ['title' => 'Earlier', 'params' => ['steps' => -1], 'words' => ['ahead', 'early', 'push', 'rush', 'left']],
+            ['title' => 'Later', 'params' => ['steps' => 1], 'words' => ['late', 'behind', 'lay back', 'lazy', 'drag', 'right']],
+            ['title' => 'Earlier', 'params' => ['steps' => -1], 'words' => ['early', 'ahead', 'push', 'rush', 'left']],
         ], examples: [[], ['steps' => 3, 'by' => ['unit' => 'ms', 'amount' => 7]], ['steps' => 1, 'by' => ['unit' => 'bar', 'amount' => 1]]], takes: [Takes::Notes, Takes::Points]);
     }
 

@@ -36,7 +36,7 @@ final class Quantize implements Edit
             Param::number('swing', 'Swing', 50, 75, Lines::STRAIGHT, '%', setting: 'swing'),
             Param::choice('target', 'What moves', ['starts', 'ends', 'both'], 'starts'),
             Param::integer('window', 'Window', 0, 100, 100, '%'),
-        ], takes: [Takes::Notes, Takes::Points], keeps: true, words: ['grid', 'tighten', 'snap', 'correct', 'timing'], examples: [[], ['strength' => 37], ['target' => 'both', 'grid' => '1/8', 'swing' => 66.67], ['target' => 'ends', 'window' => 40]]);
+        ], takes: [Takes::Notes, Takes::Points], keeps: true, words: ['align', 'grid', 'on the grid', 'tighten', 'snap', 'correct', 'timing'], examples: [[], ['strength' => 37], ['target' => 'both', 'grid' => '1/8', 'swing' => 66.67], ['target' => 'ends', 'window' => 40]]);
     }
 
     public function apply(Work $work): Outcome

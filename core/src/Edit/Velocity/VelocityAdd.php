@@ -29,8 +29,8 @@ final class VelocityAdd implements Edit
     {
         $forms = [];
         foreach ([5, 1, 10] as $by) {
-            $forms[] = ['title' => "Louder by $by", 'params' => ['amount' => $by], 'words' => ['up', 'increase']];
-            $forms[] = ['title' => "Softer by $by", 'params' => ['amount' => -$by], 'words' => ['down', 'quieter', 'decrease']];
+            $forms[] = ['title' => "Louder by $by", 'params' => ['amount' => $by], 'words' => ['increase', 'up']];
+            $forms[] = ['title' => "Softer by $by", 'params' => ['amount' => -$by], 'words' => ['quieter', 'decrease', 'down']];
         }
 
         return $forms;

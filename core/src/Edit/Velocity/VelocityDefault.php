@@ -19,7 +19,7 @@ final class VelocityDefault implements Edit
 {
     public static function spec(): Spec
     {
-        return new Spec('velocity-default', 'Velocity of the pen', Family::Velocity, 'Gives all notes the velocity that new notes get.', takes: [Takes::Notes, Takes::Points], keeps: true, words: ['velocity', 'default', 'reset', 'pen']);
+        return new Spec('velocity-default', 'Velocity of the pen', Family::Velocity, 'Gives all notes the velocity that new notes get.', takes: [Takes::Notes, Takes::Points], keeps: true, words: ['default', 'velocity', 'reset', 'pen']);
     }
 
     public function apply(Work $work): Outcome

@@ -17,7 +17,7 @@ final class VelocityLevel implements Edit
 {
     public static function spec(): Spec
     {
-        return new Spec('velocity-level', 'Level velocities', Family::Velocity, 'Gives all notes the mean of their velocities.', takes: [Takes::Notes, Takes::Points], keeps: true, words: ['velocity', 'even', 'flatten', 'equal', 'mean']);
+        return new Spec('velocity-level', 'Level velocities', Family::Velocity, 'Gives all notes the mean of their velocities.', takes: [Takes::Notes, Takes::Points], keeps: true, words: ['even', 'velocity', 'flatten', 'equal', 'mean']);
     }
 
     public function apply(Work $work): Outcome

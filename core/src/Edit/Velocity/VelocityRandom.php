@@ -27,7 +27,7 @@ final class VelocityRandom implements Edit
         return new Spec('velocity-random', 'Loosen velocities', Family::Velocity, 'Loosens velocities by chance.', [
             Param::integer('amount', 'At most', 1, 126, 10),
             Param::integer('seed', 'Seed', 0, 0x7FFFFFFF, 1),
-        ], takes: [Takes::Notes, Takes::Points], keeps: true, words: ['velocity', 'random', 'chance', 'vary', 'dynamics']);
+        ], takes: [Takes::Notes, Takes::Points], keeps: true, words: ['random', 'velocity', 'chance', 'vary', 'dynamics']);
     }
 
     public function apply(Work $work): Outcome

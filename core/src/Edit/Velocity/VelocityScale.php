@@ -21,7 +21,7 @@ final class VelocityScale implements Edit
     {
         return new Spec('velocity-scale', 'Scale velocities', Family::Velocity, 'Makes every velocity a share of itself.', [
             Param::number('percent', 'Of the present velocity', 1, 1000, 100, '%'),
-        ], takes: [Takes::Notes, Takes::Points], keeps: true, words: ['velocity', 'dynamics', 'relation', 'percent', 'gain'], forms: [
+        ], takes: [Takes::Notes, Takes::Points], keeps: true, words: ['relation', 'velocity', 'dynamics', 'percent', 'gain'], forms: [
             ['title' => 'Half as loud', 'params' => ['percent' => 50]],
             ['title' => 'A tenth louder', 'params' => ['percent' => 110]],
             ['title' => 'A tenth softer', 'params' => ['percent' => 90], 'words' => ['quieter']],

@@ -26,7 +26,7 @@ final class VelocityToward implements Edit
         return new Spec('velocity-toward', 'Toward a velocity', Family::Velocity, 'Pulls velocities toward a value, or spreads them away from it.', [
             Param::integer('value', 'Toward', Note::SOFTEST, Note::LOUDEST, optional: true),
             Param::number('percent', 'Distance that is left', 0, 400, 50, '%'),
-        ], takes: [Takes::Notes, Takes::Points], keeps: true, words: ['velocity', 'compress', 'expand', 'even', 'tame', 'spread', 'dynamics'], forms: [
+        ], takes: [Takes::Notes, Takes::Points], keeps: true, words: ['compress', 'even out', 'pull together', 'tame', 'velocity', 'expand', 'even', 'spread', 'dynamics'], forms: [
             ['title' => 'Pull velocities together', 'params' => ['percent' => 50], 'words' => ['even out', 'compress', 'tame']],
             ['title' => 'Spread velocities', 'params' => ['percent' => 150], 'words' => ['expand', 'apart']],
         ], examples: [[], ['value' => 80, 'percent' => 200]]);

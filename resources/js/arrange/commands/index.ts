@@ -84,6 +84,13 @@ function moving(desk: Desk): Record<string, Handler> {
             if (p.edge || p.next) return false;
             askSpan(desk, { what: 'steps', steps: Number(p.steps ?? 1) * times, by: p.by });
         }),
+        go: (p) => {
+            song.inTurn(() => {
+                song.putCaret(Number(p.to ?? 0));
+                desk.revealTime(song.caret.tick, song.caret.tick + 1);
+                tellCaret(desk);
+            });
+        },
         locate: (p) => {
             song.inTurn(() => {
                 song.putCaret(

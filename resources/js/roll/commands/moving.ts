@@ -74,6 +74,13 @@ export function moving(sheet: Sheet): Record<string, Handler> {
         [SPAN_MOVERS[0]!]: orElse(SPAN_MOVERS[0]!, (p, times) =>
             askSpan(sheet, { what: 'steps', steps: Number(p.steps ?? 1) * times, by: p.by }),
         ),
+        go: (p) => {
+            song.inTurn(() => {
+                song.putCaret(Number(p.to ?? 0));
+                sheet.showCaret();
+                sheet.sayCaret();
+            });
+        },
         locate: (p) => {
             song.inTurn(() => {
                 song.putCaret(p.to === 'start' ? 0 : sheet.part.lastEnd);
