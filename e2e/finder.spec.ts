@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { bring, caret, chosen, LOOSE, midi, notesOf, openRoll, press, said } from './support';
+import { bring, caret, chosen, LOOSE, midi, notesOf, openRoll, press, said, spot } from './support';
 
 test('a command typed with its value: its landing while typing, Enter does it; examples where nothing is typed', async ({
     page,
@@ -61,4 +61,88 @@ test('an edit stands once in the list, with its settings and as last set as ways
     // Nothing was done to the notes.
     expect((await notesOf(page, song)).map((n) => n[4])).toEqual(LOOSE.map((n) => n[3]));
     await press(page, 'Escape');
+});
+
+test('the guide, by F1 and from the finder: each key in it is one that ships, and is shown as the person has set it', async ({
+    page,
+}) => {
+    const song = await bring(page, midi(LOOSE, 'Piano', 0));
+    await openRoll(page, song);
+    await press(page, 'F1');
+    const guide = page.getByTestId('guide');
+    await expect(guide.getByRole('heading', { name: 'On the grid' })).toBeVisible();
+    await expect(guide.getByRole('row', { name: /read the grid out of the playing/ })).toContainText('Alt R');
+    // What stands in a column of keys and is no typed text leads to a command.
+    const lost = await guide.evaluate((el) =>
+        [...el.querySelectorAll('td:last-child code:not(.key)')].map((c) => c.textContent),
+    );
+    expect(lost).toEqual([]);
+    expect(await guide.locator('.key').count()).toBeGreaterThan(150);
+    await press(page, 'Escape');
+    await expect(page.getByTestId('roll')).toBeVisible();
+    await press(page, 'Shift+F1');
+    await expect(guide.getByRole('heading', { name: 'Marks' })).toBeInViewport();
+    await press(page, 'Escape', '/');
+    await page.getByLabel('Find a command by any word').fill('help');
+    await press(page, 'Enter');
+    await expect(guide).toBeVisible();
+});
+
+test('what can be done with a note, a place or the ruler is on the second button, with its keys, walked by arrows and letters', async ({
+    page,
+}) => {
+    const song = await bring(page, midi(LOOSE, 'Piano', 0));
+    await openRoll(page, song);
+    const note = await spot(page, 150, 60);
+    await page.mouse.click(note.x, note.y, { button: 'right' });
+    const menu = page.getByTestId('menu');
+    await chosen(page, 1);
+    await expect(menu.getByRole('menuitem', { name: /^Quantize Q/i })).toBeVisible();
+    await page.keyboard.press('m');
+    await expect(page.locator(':focus')).toContainText(/^m/i);
+    await page.keyboard.press('Enter');
+    await expect(menu).toBeHidden();
+    await said(page, '1 note');
+    const empty = await spot(page, 3000, 66);
+    await page.mouse.click(empty.x, empty.y, { button: 'right' });
+    await expect(menu.getByRole('menuitem', { name: /paste at the caret/i })).toBeVisible();
+    await page.keyboard.press('Escape');
+    await page.getByTestId('ruler').click({ button: 'right', position: { x: 200, y: 12 } });
+    await expect(menu.getByRole('menuitem', { name: /span/i }).first()).toBeVisible();
+    await page.keyboard.press('Escape');
+    await expect(menu).toBeHidden();
+});
+
+test('the strip keeps what is always at hand in sight at 1024, 1280 and 1920 wide; panels end above the lines', async ({
+    page,
+}) => {
+    const song = await bring(page, midi(LOOSE, 'Piano', 0));
+    await openRoll(page, song);
+    await press(page, 'Control+a');
+    for (const width of [1024, 1280, 1920]) {
+        await page.setViewportSize({ width, height: 800 });
+        const always = (await page.getByTestId('always').boundingBox())!;
+        expect(always.x + always.width).toBeLessThanOrEqual(width);
+        for (const words of ['play, stop', 'loop', 'history', 'all commands', 'guide', 'shortcuts'])
+            await expect(page.getByTestId('always')).toContainText(words);
+        // Nothing in it is cut off at its side: an entry is seen whole, or not at all.
+        const cut = await page.getByTestId('key-strip').evaluate((el) => {
+            const box = el.firstElementChild!.getBoundingClientRect();
+            return [...el.querySelectorAll('.entry')]
+                .map((b) => b.getBoundingClientRect())
+                .filter(
+                    (b) => b.top < box.bottom - 2 && (b.bottom > el.getBoundingClientRect().bottom + 1 || b.left < 0),
+                );
+        });
+        expect(cut).toEqual([]);
+    }
+    await page.setViewportSize({ width: 1280, height: 800 });
+    await press(page, 'Alt+q');
+    const panel = (await page.getByRole('dialog').boundingBox())!;
+    const line = (await page.getByTestId('said').boundingBox())!;
+    expect(panel.y + panel.height).toBeLessThanOrEqual(line.y + 1);
+    // An entry of the strip is a button too.
+    await press(page, 'Escape');
+    await page.getByTestId('always').getByText('guide').click();
+    await expect(page.getByTestId('guide')).toBeVisible();
 });

@@ -84,6 +84,7 @@ Route::view('/', 'app');
 Route::view('/keys', 'app');
 Route::view('/keys/sheet', 'app');
 Route::view('/pace', 'app');
+Route::view('/guide', 'app');
 Route::view('/songs/{song}', 'app')->where('song', $id);
 Route::view('/songs/{song}/chords', 'app')->where('song', $id);
 Route::view('/songs/{song}/parts/{part}', 'app')->where(['song' => $id, 'part' => $id]);

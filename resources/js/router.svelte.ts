@@ -1,6 +1,6 @@
 export type Place =
     | { at: 'songs' }
-    | { at: 'keys'; page: 'shortcuts' | 'sheet' | 'pace' }
+    | { at: 'keys'; page: 'shortcuts' | 'sheet' | 'pace' | 'guide' }
     | { at: 'song'; song: number }
     | { at: 'chords'; song: number }
     | { at: 'roll'; song: number; part: number };
@@ -8,6 +8,7 @@ export type Place =
 function read(path: string): Place {
     if (path === '/keys') return { at: 'keys', page: 'shortcuts' };
     if (path === '/keys/sheet') return { at: 'keys', page: 'sheet' };
+    if (path === '/guide') return { at: 'keys', page: 'guide' };
     if (path === '/pace') return { at: 'keys', page: 'pace' };
     const chords = /^\/songs\/(\d+)\/chords$/.exec(path);
     if (chords) return { at: 'chords', song: Number(chords[1]) };
@@ -18,7 +19,8 @@ function read(path: string): Place {
 
 export function addressOf(place: Place): string {
     if (place.at === 'songs') return '/';
-    if (place.at === 'keys') return { shortcuts: '/keys', sheet: '/keys/sheet', pace: '/pace' }[place.page];
+    if (place.at === 'keys')
+        return { shortcuts: '/keys', sheet: '/keys/sheet', pace: '/pace', guide: '/guide' }[place.page];
     if (place.at === 'chords') return `/songs/${place.song}/chords`;
     return place.at === 'song' ? `/songs/${place.song}` : `/songs/${place.song}/parts/${place.part}`;
 }

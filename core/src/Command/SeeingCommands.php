@@ -51,6 +51,12 @@ final class SeeingCommands
                 ['title' => 'Lane of pressure', 'params' => ['lane' => 'pressure'], 'words' => ['aftertouch']],
                 ['title' => 'Only velocities below the notes', 'params' => ['lane' => 'none'], 'words' => ['hide lanes']],
             ]),
+            new Command(new Spec('guide', 'Guide', Family::Program, 'How each job is done, with the keys as they are set.', [
+                Param::choice('at', 'At', ['top', 'marks'], 'top'),
+            ], Needs::Nothing, ['help', 'manual', 'learn', 'how to', 'tutorial']), ['any'], [
+                ['title' => 'Guide', 'params' => [], 'words' => ['help', 'manual', 'learn', 'how to']],
+                ['title' => 'Guide: what the marks on notes mean', 'params' => ['at' => 'marks'], 'words' => ['legend', 'symbols', 'wedge', 'corner']],
+            ]),
             new Command(new Spec('go', 'Go to a place', Family::Transport, 'Takes the caret to a bar and a beat, as it is typed: go 17.3.', [
                 Param::place('to', 'Place'),
             ], Needs::Song, ['jump', 'bar', 'position', 'caret', 'locate']), ['roll', 'song'], formsOnly: true),

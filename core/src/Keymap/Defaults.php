@@ -257,6 +257,8 @@ final class Defaults
                 ['Mod+S', 'export', 'save as .mid'],
                 ['F6', 'reach', 'hold: letters'],
                 ['Slash', 'commands', 'all commands'],
+                ['F1', 'guide', 'guide'],
+                ['Shift+F1', 'guide', 'what the marks mean', ['at' => 'marks']],
                 ['F2', 'shortcuts', 'shortcuts'],
                 ['F8', 'strip', 'key strip'],
                 ['F9', 'theme', 'light, dark'],

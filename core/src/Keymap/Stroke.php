@@ -17,7 +17,7 @@ final class Stroke
 {
     private const NAMED = [
         'ArrowUp', 'ArrowDown', 'ArrowLeft', 'ArrowRight', 'Enter', 'Space', 'Escape', 'Delete', 'Backspace', 'Tab',
-        'Home', 'End', 'PageUp', 'PageDown', 'Insert', 'F2', 'F4', 'F6', 'F7', 'F8', 'F9', 'F10',
+        'Home', 'End', 'PageUp', 'PageDown', 'Insert', 'F1', 'F2', 'F4', 'F6', 'F7', 'F8', 'F9', 'F10',
         'WheelUp', 'WheelDown',
         // Keys of signs.
         'Backquote', 'Minus', 'Equal', 'BracketLeft', 'BracketRight', 'Semicolon', 'Quote', 'Backslash', 'Comma', 'Period', 'Slash', 'IntlBackslash',
@@ -26,7 +26,7 @@ final class Stroke
     /** Strokes that browsers or systems keep for themselves. */
     public const KEPT = [
         'Mod+W', 'Mod+Shift+W', 'Mod+T', 'Mod+Shift+T', 'Mod+N', 'Mod+Shift+N', 'Mod+Q', 'Mod+Shift+Q', 'Mod+Tab',
-        'Mod+Shift+Tab', 'Alt+Tab', 'Tab', 'Shift+Tab', 'Alt+F4', 'Mod+F4', 'Mod+L', 'Mod+R', 'Mod+Shift+R', 'Mod+PageUp', 'Mod+PageDown', 'F11', 'F12', 'F5', 'F1',
+        'Mod+Shift+Tab', 'Alt+Tab', 'Tab', 'Shift+Tab', 'Alt+F4', 'Mod+F4', 'Mod+L', 'Mod+R', 'Mod+Shift+R', 'Mod+PageUp', 'Mod+PageDown', 'F11', 'F12', 'F5',
     ];
 
     /**
@@ -51,7 +51,7 @@ final class Stroke
         $key = (string) array_pop($parts);
         $key = strlen($key) === 1 ? strtoupper($key) : $key;
         if (preg_match('/^[A-Z0-9]$/', $key) !== 1 && ! in_array($key, self::NAMED, true)) {
-            throw new Refusal(sprintf('%s cannot stand for a command. Letters, digits, signs, arrows, Enter, Space, Escape, Delete, Backspace, Home, End, PageUp, PageDown, Insert and F2, F4, F6 to F10 can, with Mod, Alt and Shift.', Refusal::show($stroke)), 'keys');
+            throw new Refusal(sprintf('%s cannot stand for a command. Letters, digits, signs, arrows, Enter, Space, Escape, Delete, Backspace, Home, End, PageUp, PageDown, Insert and F1, F2, F4, F6 to F10 can, with Mod, Alt and Shift.', Refusal::show($stroke)), 'keys');
         }
         if (array_diff($parts, ['Mod', 'Alt', 'Shift']) !== [] || count($parts) !== count(array_unique($parts))) {
             throw Refusal::parameter('keys', $stroke, 'the modifiers Mod, Alt and Shift, each once');

@@ -17,6 +17,8 @@ class Commands {
     controllers: Record<string, string> = {};
     /** Sets of articulations that ship. */
     articulations: ArticulationSet[] = [];
+    /** The shortcuts as they ship. */
+    defaults: Binding[] = [];
     /** Lines that may be typed, by page. */
     examples: Record<string, string[]> = {};
     /** Ticks to a quarter. */
@@ -28,6 +30,7 @@ class Commands {
         this.ppq = setup.ppq;
         this.articulations = setup.articulations;
         this.examples = setup.examples;
+        this.defaults = setup.defaults;
         this.controllers = setup.controllers;
         [this.programs, this.families, this.kits] = [setup.programs, setup.families, setup.kits];
         this.edits = new Set(setup.edits);

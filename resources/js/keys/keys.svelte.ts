@@ -40,7 +40,7 @@ const COUNTS = new Set(['select', 'recipe', 'repeat-command', 'again']);
 const MOST_TIMES = 999;
 const MOST_ROUNDS = 50;
 const NO_MODIFIERS: Modifiers = { mod: false, alt: false, shift: false };
-const STRIP_ROWS = [3, 2, 1, 0];
+const STRIP_ROWS = [2, 1, 0];
 
 /**
  * From a key press to a command. Views name their context and give handlers for commands; the keymap, handed out by
@@ -59,7 +59,7 @@ class Keys {
     /** Goes up when other commands can be done, or other keys do them. */
     version = $state(0);
     /** Rows of the key strip. */
-    stripRows = $state(Number(localStorage.getItem('jactonic.strip') ?? 3));
+    stripRows = $state(Math.min(2, Number(localStorage.getItem('jactonic.strip') ?? 2)));
     /** How many notes are chosen where notes can be; −1 elsewhere. */
     chosen = $state(-1);
     /** What the last commands were, the latest first: what repeating would do. */

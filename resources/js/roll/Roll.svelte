@@ -8,6 +8,7 @@
     import { reach } from '../keys/reach.svelte';
     import { followed } from './followed.svelte';
     import { handsOf, insertAt } from './gestures';
+    import { noteAt } from './gestures/drag';
     import { layersOf } from './layers';
     import MovingLines from './MovingLines.svelte';
     import { tool } from './pen.svelte';
@@ -32,10 +33,12 @@
         wide?: number;
         /** What is under the pointer, in numbers. */
         onHover: (numbers: string) => void;
+        /** Something is asked for where the second button was pressed, or by the menu key. */
+        onMenu: (at: { x: number; y: number; on: 'note' | 'empty' | 'ruler' }) => void;
         /** The roll as panels look at it. */
         onSheet: (sheet: Sheet) => void;
     }
-    let { song, part, drums, wide = 0, onHover, onSheet }: Props = $props();
+    let { song, part, drums, wide = 0, onHover, onMenu, onSheet }: Props = $props();
 
     let body: HTMLElement;
     let canvases: Record<LayerName, HTMLCanvasElement> = $state.raw({} as never);
@@ -76,6 +79,30 @@
     function leave(): void {
         song.pointer = sheet.pointed = null;
         if (!sheet.holding()) onHover('');
+    }
+
+    /** With something in hand the second button has its own work. */
+    function menu(e: MouseEvent): void {
+        e.preventDefault();
+        e.stopPropagation();
+        if (tool.name !== 'hand' || sheet.own.open) return;
+        const { x, y } = hands.notes.at(e);
+        const hit = noteAt(sheet.view, part, song.selected, x, y);
+        if (hit && !song.selected.has(hit.note.id)) song.select([hit.note.id]);
+        onMenu({ x: e.clientX, y: e.clientY, on: hit ? 'note' : 'empty' });
+    }
+
+    /** The menu key: for what is chosen, at the caret. */
+    function menuByKey(e: MouseEvent): void {
+        if (e.target !== body) return;
+        e.preventDefault();
+        const box = canvases.notes.getBoundingClientRect();
+        const { tick, pitch } = song.caret;
+        onMenu({
+            x: box.left + sheet.view.x(tick),
+            y: box.top + sheet.view.y(pitch),
+            on: song.selected.size > 0 ? 'note' : 'empty',
+        });
     }
 
     function wheel(e: WheelEvent): void {
@@ -132,9 +159,18 @@
     tabindex="0"
     data-testid="roll"
     onwheel={wheel}
+    oncontextmenu={menuByKey}
 >
     <Corner {part} />
-    <Surface hand={hands.ruler} testid="ruler">
+    <Surface
+        hand={hands.ruler}
+        testid="ruler"
+        oncontextmenu={(e: MouseEvent) => {
+            e.preventDefault();
+            e.stopPropagation();
+            onMenu({ x: e.clientX, y: e.clientY, on: 'ruler' });
+        }}
+    >
         <canvas bind:this={canvases.ruler} class="absolute inset-0 size-full"></canvas>
     </Surface>
     <ChordRow {sheet} bind:canvas={canvases.chords} />
@@ -148,7 +184,7 @@
         onpointerdown={press}
         onpointerleave={leave}
         ondblclick={(e: MouseEvent) => insertAt(sheet, hands.notes.at(e), hadChoice[0])}
-        oncontextmenu={(e: MouseEvent) => tool.name !== 'hand' && e.preventDefault()}
+        oncontextmenu={menu}
     >
         <canvas bind:this={canvases.grid} class="absolute inset-0 size-full"></canvas>
         <canvas bind:this={canvases.underlay} class="absolute inset-0 size-full"></canvas>

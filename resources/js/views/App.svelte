@@ -130,6 +130,10 @@
             shortcuts: () => router.go({ at: 'keys', page: 'shortcuts' }),
             sheet: () => router.go({ at: 'keys', page: 'sheet' }),
             pace: () => router.go({ at: 'keys', page: 'pace' }),
+            guide: (p) => {
+                router.go({ at: 'keys', page: 'guide' });
+                history.replaceState(null, '', p.at === 'marks' ? '/guide#marks' : '/guide');
+            },
         },
         true,
     );

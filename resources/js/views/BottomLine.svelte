@@ -34,12 +34,19 @@
         children,
     }: Props = $props();
 
+    /** How high it is: panels end above it, so that none covers the lines that show what holds. */
+    let height = $state(0);
+    $effect(() => {
+        document.documentElement.style.setProperty('--foot', `${height}px`);
+        return () => document.documentElement.style.removeProperty('--foot');
+    });
+
     const busy = $derived(long !== undefined && long.steps !== null);
     // Before whatever else Esc does here.
     $effect(() => (busy ? keys.handle({ escape: () => long?.stop() }) : undefined));
 </script>
 
-<footer class="shrink-0 border-t border-base-300 bg-base-100">
+<footer bind:clientHeight={height} class="shrink-0 border-t border-base-300 bg-base-100">
     <div class="flex h-9 items-center gap-4 border-b border-base-300 px-3">
         <p
             class="min-w-0 flex-1 truncate"

@@ -1,8 +1,10 @@
 <script lang="ts">
     import type { Binding } from '../api/types';
-    import { commands } from '../keys/commands.svelte';
+    import { untrack } from 'svelte';
+    import { commands, keyOf } from '../keys/commands.svelte';
+    import { pace } from '../keys/pace.svelte';
     import { keys } from '../keys/keys.svelte';
-    import { chips } from '../keys/chips';
+    import { chips, type Chip } from '../keys/chips';
     import { signAt } from '../keys/layout';
     import { labels } from '../keys/strokes';
     import { articulated } from '../roll/articulated.svelte';
@@ -11,15 +13,69 @@
     import { typing } from '../sound/inputs/typing.svelte';
 
     const WORDS: Record<string, string> = { velocity: 'loudness', pitch: 'harmony', structure: 'phrase' };
+    /** What is always at hand, in a place of its own: it is never pushed out of sight. */
+    const ALWAYS = ['play', 'loop', 'steps', 'commands', 'guide', 'shortcuts'];
+    const CALLED: Record<string, string> = {
+        structure: 'phrase',
+        lane: 'lanes',
+        settings: 'grid',
+        selection: 'choosing',
+    };
+
     // What the keys do here and now: follows the place, the choice, the held modifiers and the first stroke of two.
-    const shown = $derived.by(() => {
+    const now = $derived.by(() => {
         void keys.prefix;
         void keys.version;
-        const now = keys.resolver
+        return keys.resolver
             .available(keys.context, keys.held)
             .filter((b) => keys.can(b.command) && matters(b) && !(typing.on && keys.isPlayed(b.keys)));
-        return chips(now.map(worded), keys.prefix !== '', false, family);
     });
+    const plain = $derived(!keys.prefix && !keys.held.mod && !keys.held.alt && !keys.held.shift);
+    const always = $derived(
+        plain
+            ? chips(
+                  now.filter((b) => ALWAYS.includes(b.command)),
+                  false,
+              )
+            : [],
+    );
+    /** In groups, those most used here first. */
+    const groups = $derived.by(() => {
+        const byGroup = new Map<string, Binding[]>();
+        for (const b of now) {
+            if (plain && ALWAYS.includes(b.command)) continue;
+            const group = keys.prefix ? '' : groupOf(b);
+            byGroup.set(group, [...(byGroup.get(group) ?? []), b]);
+        }
+        return [...byGroup]
+            .map(([name, all]) => ({
+                name: CALLED[name] ?? name,
+                uses: untrack(() => all.reduce((sum, b) => sum + used(b), 0)),
+                chips: chips(all.map(worded), keys.prefix !== '', false, family),
+            }))
+            .sort((x, y) => y.uses - x.uses);
+    });
+
+    function groupOf(b: Binding): string {
+        return commands.find(String(b.params.edit ?? b.command))?.group ?? '';
+    }
+
+    function used(b: Binding): number {
+        return pace.uses[keyOf(b.command, b.params)]?.key ?? 0;
+    }
+
+    /** What one has never done by its key is a little stronger than what one knows. */
+    function isNew(keysOfChip: readonly string[]): boolean {
+        return now.filter((b) => keysOfChip.includes(b.keys)).every((b) => used(b) === 0);
+    }
+
+    /** Pressed, an entry does what its first key does; one that leads on shows what it leads to. */
+    function run(first: string): void {
+        const binding = now.find((b) => b.keys === first);
+        if (!binding) return;
+        if (first.includes(' ')) keys.stroke(first.split(' ')[keys.prefix ? 1 : 0]!, false);
+        else keys.run(binding.command, binding.params, 'mouse');
+    }
 
     function matters(b: Binding): boolean {
         if (b.command === 'step') return stepState.on;
@@ -53,43 +109,74 @@
     }
 </script>
 
+{#snippet entry(chip: Chip)}
+    <!-- Who comes by keys has the keys: it is for the hand on the mouse. -->
+    <!-- svelte-ignore a11y_click_events_have_key_events, a11y_no_static_element_interactions -->
+    <span
+        class="entry flex cursor-pointer items-center gap-1 rounded-sm whitespace-nowrap {chip.keys.includes(
+            keys.flashed,
+        )
+            ? 'bg-primary text-primary-content'
+            : 'hover:bg-base-200'} {isNew(chip.keys) ? 'font-semibold' : ''}"
+        onclick={() => run(chip.keys[0]!)}
+    >
+        {#each chip.shown as label (label)}<kbd class="key text-base-content">{label}</kbd>{/each}
+        <span>{chip.label}</span>
+    </span>
+{/snippet}
+
 {#if keys.stripRows > 0 || keys.prefix || keys.count !== null}
     <div
-        class="flex flex-wrap content-start gap-x-3 gap-y-1 overflow-hidden px-3 py-1.5 text-[0.8125rem] [@media(max-height:560px)]:max-h-[1.9rem]"
-        style:height="{0.4 + 1.5 * Math.max(1, keys.stripRows)}rem"
+        class="flex gap-3 overflow-hidden px-3 py-1.5 text-[0.8125rem] [@media(max-height:560px)]:max-h-[1.9rem]"
+        style:height="{0.5 + 1.65 * Math.max(1, keys.stripRows)}rem"
         data-testid="key-strip"
         aria-label="What the keys do"
         role="note"
     >
-        {#if keys.count !== null}
-            <span class="font-semibold whitespace-nowrap" data-testid="count"
-                >{keys.count || '…'} × the next command <kbd class="key">Esc</kbd> drops it</span
+        <div class="flex min-w-0 flex-1 flex-wrap content-start gap-x-3 gap-y-1 overflow-hidden">
+            {#if keys.count !== null}
+                <span class="font-semibold whitespace-nowrap" data-testid="count"
+                    >{keys.count || '…'} × the next command <kbd class="key">Esc</kbd> drops it</span
+                >
+            {/if}
+            {#if keys.prefix}
+                <span class="font-semibold whitespace-nowrap"
+                    >{#each labels(keys.prefix) as label, i (i)}<kbd class="key">{label}</kbd>{/each} then</span
+                >
+            {/if}
+            {#if typing.on && !keys.prefix && keys.context === 'roll'}
+                {@const back = keys.keysFor('keyboard', {}, 'roll')}
+                <span class="flex items-center gap-1 whitespace-nowrap font-semibold" data-testid="typing">
+                    <kbd class="key">{signAt('KeyA').toUpperCase()}–{signAt('Semicolon').toUpperCase()}</kbd> and above
+                    play,
+                    <kbd class="key"
+                        >{['KeyZ', 'KeyX', 'KeyC', 'KeyV'].map((c) => signAt(c).toUpperCase()).join(' ')}</kbd
+                    >
+                    touches, <kbd class="key">{signAt('Comma')} {signAt('Period')}</kbd> octave
+                    {#if back}· <kbd class="key">{labels(back).join(' ')}</kbd> gives the letters back{/if}
+                </span>
+            {/if}
+            {#each groups as group (group.name)}
+                {#each group.chips as chip, i (chip.keys.join())}
+                    <!-- A heading never stands without what it heads. -->
+                    {#if i === 0 && group.name}
+                        <span class="flex gap-2 whitespace-nowrap"
+                            ><span class="font-serif text-base-content/80 italic">{group.name}</span>{@render entry(
+                                chip,
+                            )}</span
+                        >
+                    {:else}{@render entry(chip)}{/if}
+                {/each}
+            {/each}
+        </div>
+        {#if always.length > 0}
+            <div
+                class="grid shrink-0 grid-flow-col grid-rows-[repeat(var(--lines),auto)] content-start gap-x-3 gap-y-1 border-l border-base-300 pl-3"
+                style:--lines={keys.stripRows}
+                data-testid="always"
             >
+                {#each always as chip (chip.keys.join())}{@render entry(chip)}{/each}
+            </div>
         {/if}
-        {#if keys.prefix}
-            <span class="font-semibold whitespace-nowrap"
-                >{#each labels(keys.prefix) as label, i (i)}<kbd class="key">{label}</kbd>{/each} then</span
-            >
-        {/if}
-        {#if typing.on && !keys.prefix && keys.context === 'roll'}
-            {@const back = keys.keysFor('keyboard', {}, 'roll')}
-            <span class="flex items-center gap-1 whitespace-nowrap font-semibold" data-testid="typing">
-                <kbd class="key">{signAt('KeyA').toUpperCase()}–{signAt('Semicolon').toUpperCase()}</kbd> and above
-                play,
-                <kbd class="key">{['KeyZ', 'KeyX', 'KeyC', 'KeyV'].map((c) => signAt(c).toUpperCase()).join(' ')}</kbd>
-                touches, <kbd class="key">{signAt('Comma')} {signAt('Period')}</kbd> octave
-                {#if back}· <kbd class="key">{labels(back).join(' ')}</kbd> gives the letters back{/if}
-            </span>
-        {/if}
-        {#each shown as chip (chip.keys.join())}
-            <span
-                class="flex items-center gap-1 rounded-sm whitespace-nowrap {chip.keys.includes(keys.flashed)
-                    ? 'bg-primary text-primary-content'
-                    : ''}"
-            >
-                {#each chip.shown as label (label)}<kbd class="key text-base-content">{label}</kbd>{/each}
-                <span>{chip.label}</span>
-            </span>
-        {/each}
     </div>
 {/if}

@@ -11,9 +11,12 @@
         context: string;
         /** What is offered: commands that need one of these. */
         needs: readonly string[];
+        /** Only what one stroke does, and only what has such words. */
+        short?: boolean;
+        about?: RegExp;
         onClose: () => void;
     }
-    let { x, y, title, context, needs, onClose }: Props = $props();
+    let { x, y, title, context, needs, short = false, about, onClose }: Props = $props();
 
     /** Keys that stand for moves of the hand are no entries: there the hand is. */
     const MOVES = /Arrow|Bracket|Page|Digit|^[1-9]$/;
@@ -25,6 +28,8 @@
                     b.context === context &&
                     spec &&
                     needs.includes(spec.needs) &&
+                    !(short && b.keys.includes(' ')) &&
+                    (!about || about.test(b.label)) &&
                     (!MOVES.test(b.keys) || spec.needs === 'tracks') &&
                     keys.can(b.command)
                 );

@@ -34,7 +34,7 @@
 
 <div
     bind:this={panel}
-    class="absolute inset-y-0 right-0 z-30 flex w-96 max-w-full flex-col border-l border-base-content/50 bg-base-100 outline-none"
+    class="absolute top-0 right-0 bottom-[var(--foot,0px)] z-30 flex w-96 max-w-full flex-col border-l [@media(max-height:560px)]:bottom-0 border-base-content/50 bg-base-100 outline-none"
     aria-label={title}
     role="dialog"
     tabindex="-1"

@@ -188,7 +188,9 @@
             title="The nudge step is one cell of the grid"
             {@attach does('set', { tied: 'toggle' }, giveBack)}>tied</button
         >
-        {#if settings.lanes === 'along'}<span title="Moved notes take the lanes under them along">+ lanes</span>{/if}
+        {#if settings.lanes === 'stay'}<span title="Notes that are moved, copied or cut leave the lanes under them"
+                >lanes stay</span
+            >{/if}
     </span>
     <span class="flex gap-1" role="group" aria-label="In hand">
         <button

@@ -21,6 +21,7 @@
     import InputPanel from './InputPanel.svelte';
     import ArticulationsPanel from './ArticulationsPanel.svelte';
     import { articulated } from '../roll/articulated.svelte';
+    import Menu from './Menu.svelte';
     import LanesPanel from './LanesPanel.svelte';
     import NudgePanel from './NudgePanel.svelte';
     import { panels } from './panels.svelte';
@@ -59,6 +60,8 @@
     });
 
     const open = $derived(song.stage === 'roll' ? panels.open : null);
+    /** What was asked for by the second button. */
+    let menu = $state.raw<{ x: number; y: number; on: 'note' | 'empty' | 'ruler' } | null>(null);
     const spec = $derived(
         open?.name === 'edit'
             ? commands.find(open.edit ?? '')
@@ -131,7 +134,24 @@
         wide={under ? HEADS : 0}
         onHover={(text) => (hovered = text)}
         onSheet={(s) => (sheet = s)}
+        onMenu={(m) => (menu = m)}
     />
+    {#if menu}
+        <Menu
+            x={menu.x}
+            y={menu.y}
+            title={{
+                note: 'What can be done with what is chosen',
+                empty: 'What can be done here',
+                ruler: 'What can be done with a stretch of time',
+            }[menu.on]}
+            context="roll"
+            short
+            needs={{ note: ['notes'], empty: ['part', 'song'], ruler: ['part', 'song', 'notes'] }[menu.on]}
+            about={menu.on === 'ruler' ? /span|loop|tempo|bar/ : undefined}
+            onClose={() => (menu = null)}
+        />
+    {/if}
     <BottomLine
         tag={held?.tag ?? underWay}
         said={held?.said ?? song.said}

@@ -6,6 +6,7 @@ const LOADS = {
     chords: () => import('./ChordSheet.svelte'),
     sheet: () => import('./Sheet.svelte'),
     pace: () => import('./PacePage.svelte'),
+    guide: () => import('./Guide.svelte'),
     steps: () => import('./Steps.svelte'),
 } as const;
 

@@ -1,0 +1,4 @@
+declare module '*.md' {
+    const html: string;
+    export default html;
+}
