@@ -66,7 +66,7 @@ test('what is held up by no key, since it was chosen by mouse, a click ends', as
     await page.getByRole('button', { name: 'All commands' }).click();
     const list = page.getByRole('dialog', { name: 'All commands' });
     await list.getByRole('combobox').fill('compare with before');
-    await list.getByRole('option').first().getByRole('button').click();
+    await list.getByRole('option').first().click();
     await said(page, /^Compare\s+Before: 8 notes/);
     await page.getByTestId('velocity').click({ position: { x: 5, y: 5 } });
     await said(page, /^8 notes to 1\/16/);
@@ -161,7 +161,7 @@ test('quantize is given a key that is taken, through the collision; taken back, 
     await expect(page.getByRole('heading', { name: 'Shortcuts' })).toBeVisible();
     await page.keyboard.type('quantize');
     await press(page, 'Enter');
-    const row = page.getByTestId('shortcuts').getByRole('option', { selected: true });
+    const row = page.getByTestId('shortcuts').getByRole('row', { selected: true });
     await expect(row).toContainText('Q');
     await press(page, 'Enter', 'm');
     const give = page.getByTestId('give-key');
@@ -183,7 +183,7 @@ test('quantize is given a key that is taken, through the collision; taken back, 
     await page.getByRole('button', { name: 'Find by its key' }).focus();
     await press(page, 'Space', 'm');
     // The song page has its own M, for parts.
-    const found = page.getByTestId('shortcuts').getByRole('option');
+    const found = page.getByTestId('shortcuts').getByRole('row');
     await expect(found).toHaveCount(2);
     await expect(found.filter({ hasText: 'mine' })).toContainText('quantize');
     await press(page, 'Control+z');
@@ -406,7 +406,7 @@ test('a recipe is built: conditions joined, steps put in order, switched off, on
     expect((await notesOf(page, song)).map((n) => n[3])).toEqual([61, 62, 62, 63, 64, 65, 67, 68]);
     // Changed and deleted, by key.
     await press(page, 'Period');
-    await page.getByTestId('recipes').getByRole('option').last().click();
+    await page.getByTestId('recipes').getByRole('row').last().click();
     await press(page, 'e');
     await page.keyboard.type('All ends up');
     await press(page, 'Enter');
@@ -437,7 +437,7 @@ test('the keyboard shows what is free, taken and kept, for the modifiers held', 
     await expect(key('D: duplicate')).toBeVisible();
     // A click finds what stands on the key.
     await key('D: duplicate').click();
-    await expect(page.getByTestId('shortcuts').getByRole('option').first()).toContainText('D');
+    await expect(page.getByTestId('shortcuts').getByRole('row').first()).toContainText('D');
 });
 
 test('the last commands are repeated, and a count goes before a command', async ({ page }) => {

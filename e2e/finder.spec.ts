@@ -49,8 +49,8 @@ test('an edit stands once in the list, with its settings and as last set as ways
     const first = page.getByTestId('commands').getByRole('option').first();
     await expect(first).toContainText('Humanize');
     await expect(first).not.toContainText('needs notes chosen');
-    await expect(first.getByRole('button', { name: 'settings' })).toBeVisible();
-    await expect(first.getByRole('button', { name: 'as last set' })).toBeVisible();
+    await expect(page.getByTestId('commands').getByRole('button', { name: 'settings' })).toBeVisible();
+    await expect(page.getByTestId('commands').getByRole('button', { name: 'as last set' })).toBeVisible();
     await expect(page.getByTestId('commands').getByRole('option').filter({ hasText: 'Humanize' })).toHaveCount(1);
     await field.fill('velocity +9');
     await expect(page.getByTestId('commands').getByRole('option').first()).toContainText('Louder or softer: amount 9');
@@ -103,7 +103,7 @@ test('what can be done with a note, a place or the ruler is on the second button
     await page.keyboard.press('Enter');
     await expect(menu).toBeHidden();
     await said(page, '1 note');
-    const empty = await spot(page, 3000, 66);
+    const empty = await spot(page, 3000, 62);
     await page.mouse.click(empty.x, empty.y, { button: 'right' });
     await expect(menu.getByRole('menuitem', { name: /paste at the caret/i })).toBeVisible();
     await page.keyboard.press('Escape');

@@ -3,7 +3,7 @@
     import type { Part } from '../api/part.svelte';
     import type { Song } from '../api/song.svelte';
     import type { Settings } from '../api/types';
-    import { commands, keyOf, paramWords, same, type Entry } from '../keys/commands.svelte';
+    import { commands, paramWords, same, type Entry } from '../keys/commands.svelte';
     import { keys } from '../keys/keys.svelte';
     import { Search } from '../keys/search';
     import { TypedLine } from '../keys/typed.svelte';
@@ -217,7 +217,7 @@
             role="combobox"
             aria-expanded="true"
             aria-controls="command-list"
-            aria-activedescendant={chosen ? `command-${keyOf(chosen.command, chosen.params, chosen.ask)}` : undefined}
+            aria-activedescendant={chosen ? `command-${shown.indexOf(chosen)}` : undefined}
             bind:value={text}
             oninput={() => ((at = 0), (asking = null), (said = ''))}
         />
@@ -239,31 +239,42 @@
             for it; try one of those.
         </p>
     {/if}
-    <ul bind:this={list} id="command-list" role="listbox" aria-label="Commands" class="pb-2" data-testid="commands">
+    <!-- What stands beside an entry (fields, ways to run it) is no part of a list to choose from. -->
+    <div
+        id="command-list"
+        role="listbox"
+        aria-label="Commands"
+        aria-owns={shown.map((_, i) => `command-${i}`).join(' ') || undefined}
+    ></div>
+    <ul bind:this={list} class="pb-2" data-testid="commands" role="presentation">
         {#each shown as entry, i (entry.id)}
             <li
-                id="command-{keyOf(entry.command, entry.params, entry.ask)}"
-                role="option"
-                aria-selected={entry === chosen}
+                role="presentation"
                 class="border-l-4 px-3 py-1 {entry === chosen ? 'border-primary bg-base-200' : 'border-transparent'}"
             >
-                <button
-                    class="flex w-full cursor-pointer items-baseline gap-2 text-left"
+                <!-- The field has the keys. -->
+                <!-- svelte-ignore a11y_click_events_have_key_events -->
+                <div
+                    id="command-{i}"
+                    role="option"
                     tabindex="-1"
-                    data-field
+                    aria-selected={entry === chosen}
+                    class="cursor-pointer"
                     onclick={() => ((at = i), void choose(entry))}
                 >
-                    <span class="min-w-0 flex-1"
-                        >{entry.title}{entry.ask.length > 0 ? '…' : ''}
-                        {#if entry.command === 'recipe'}<span class="badge badge-outline badge-sm">recipe</span
-                            >{/if}</span
-                    >
-                    {#each keysOf(entry) as shownKeys (shownKeys)}<kbd class="key">{shownKeys}</kbd>{/each}
-                </button>
-                <p class="flex justify-between gap-2 text-sm text-base-content/80">
-                    <span>{entry.group}</span>
-                    <span>{lacking(entry)}</span>
-                </p>
+                    <span class="flex w-full items-baseline gap-2">
+                        <span class="min-w-0 flex-1"
+                            >{entry.title}{entry.ask.length > 0 ? '…' : ''}
+                            {#if entry.command === 'recipe'}<span class="badge badge-outline badge-sm">recipe</span
+                                >{/if}</span
+                        >
+                        {#each keysOf(entry) as shownKeys (shownKeys)}<kbd class="key">{shownKeys}</kbd>{/each}
+                    </span>
+                    <span class="flex justify-between gap-2 text-sm text-base-content/80">
+                        <span>{entry.group}</span>
+                        <span>{lacking(entry)}</span>
+                    </span>
+                </div>
                 {#if entry === chosen && ways(entry).length > 0 && asking !== entry}
                     <p class="flex flex-wrap gap-2 pt-1 text-sm">
                         {#each ways(entry) as way (way.label)}

@@ -156,7 +156,7 @@
                     >
                 </li>
             {:else}
-                <li class="px-4 py-2">
+                <li role="option" aria-selected="false" aria-disabled="true" class="px-4 py-2">
                     {phrases.length === 0
                         ? 'Nothing is kept yet: choose parts or notes and keep them here.'
                         : 'No phrase is called so.'}

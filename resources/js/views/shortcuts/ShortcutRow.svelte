@@ -27,26 +27,26 @@
     class="grid grid-cols-[10rem_1fr_6rem_9rem_16rem] items-center gap-3 border-b border-l-4 border-b-base-300 px-2 py-1 outline-none {chosen
         ? 'border-l-primary bg-base-200'
         : 'border-l-transparent'}"
-    role="option"
+    role="row"
     aria-selected={chosen}
     tabindex={chosen ? 0 : -1}
     onclick={onChoose}
     onkeydown={() => {}}
 >
-    <span>
+    <span role="gridcell">
         {#if r.binding}
             {#each labels(r.binding.keys) as label, k (k)}{k > 0 ? ' ' : ''}<kbd class="key">{label}</kbd>{/each}
         {:else}<span class="text-base-content/70">no key</span>{/if}
     </span>
-    <span class="truncate"
+    <span role="gridcell" class="truncate"
         >{#if r.binding}{r.binding.label}
             <span class="text-sm text-base-content/80">{titleOf(r)}</span>{:else}{titleOf(r)}{/if}</span
     >
-    <span class="text-sm text-base-content/85">{r.entry.group}</span>
-    <span class="text-sm text-base-content/85"
+    <span role="gridcell" class="text-sm text-base-content/85">{r.entry.group}</span>
+    <span role="gridcell" class="text-sm text-base-content/85"
         >{r.binding ? (CONTEXTS.find(([id]) => id === r.binding!.context)?.[1] ?? '') : ''}{mine ? ' · mine' : ''}</span
     >
-    <span class="flex justify-end gap-1 whitespace-nowrap">
+    <span role="gridcell" class="flex justify-end gap-1 whitespace-nowrap">
         {#if r.binding}
             <button class="btn btn-xs" tabindex="-1" data-field onclick={() => onBegin('move')}>Change</button>
             <button class="btn btn-xs" tabindex="-1" data-field onclick={() => onBegin('give')}>Add</button>
@@ -56,7 +56,7 @@
         {/if}
     </span>
     {#if mode === 'give' || mode === 'move'}
-        <div class="col-span-5 pb-2">
+        <div role="gridcell" class="col-span-5 pb-2">
             <GiveKey
                 command={r.entry.command}
                 params={mode === 'move' ? r.params : params}
@@ -69,7 +69,7 @@
             />
         </div>
     {:else if mode === 'params'}
-        <div class="col-span-5 grid grid-cols-2 pb-2" data-params>
+        <div role="gridcell" class="col-span-5 grid grid-cols-2 pb-2" data-params>
             {#each commands.find(r.entry.command)?.params ?? [] as param, k (param.name)}
                 <Field
                     {param}

@@ -226,7 +226,7 @@
         <div
             bind:this={table}
             class="min-h-24 flex-1 overflow-y-auto border-t border-base-content/40"
-            role="listbox"
+            role="grid"
             aria-label="Shortcuts"
             data-testid="shortcuts"
         >
