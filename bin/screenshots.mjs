@@ -73,24 +73,28 @@ await shot('landing');
 await page.keyboard.up('Backquote');
 await press('4', 'Escape');
 
-// The bass plays behind the beat: what the reading says of it.
-await part(1, 0);
-await press('Alt+r');
-await shot('grid-reading');
+// Plucked notes of the strings, with the keys of their set; a bend on a note of the vibraphone; what can be done with it.
+await part(4, 1);
+await press('d', 'Shift+D', 'Alt+a');
+await shot('articulations');
 await press('Escape');
-
-// A line under the pen, the caret beside it.
 await part(2, 1);
-await press('Escape', 'Shift+Home', 'ArrowRight', 'ArrowRight', 'ArrowUp', "'");
-const box = await page.getByTestId('notes').boundingBox();
-await page.keyboard.down('Shift');
-await page.mouse.move(box.x + 420, box.y + 330);
-await page.mouse.down();
-for (let i = 1; i <= 10; i++) await page.mouse.move(box.x + 420 + i * 32, box.y + 330 - i * 14);
-await shot('pen');
-await page.mouse.up();
-await page.keyboard.up('Shift');
-await press("'", 'Control+z');
+for (let i = 0; i < 40; i++) {
+    await page.keyboard.press('d');
+    await page.waitForTimeout(60);
+    if (/ at 21\.1/.test(await page.textContent('[data-testid=said]'))) break;
+}
+await press('z', 'z', 'Alt+d');
+await shot('expression');
+await press('Escape');
+await page.keyboard.press('ContextMenu');
+await page.evaluate(() => {
+    const roll = document.querySelector('[data-testid=roll]');
+    roll.dispatchEvent(new MouseEvent('contextmenu', { bubbles: true, cancelable: true }));
+});
+await page.waitForSelector('[data-testid=menu]');
+await shot('menu');
+await press('Escape');
 
 // The simulated player goes round in two bars of the quay, at night, and what it plays is recorded.
 await part(0, 0);
@@ -103,33 +107,21 @@ await press('Control+z', 'Control+z', 'Alt+Shift+\\', 'F9');
 await press('Escape');
 await part(0, 0);
 
-// The kit by its rows in use; the playing of the piano as a picture; parts underneath, worked on in place.
+// The kit by its rows in use; parts underneath, worked on in place.
 await part(3, 0);
 await press('Alt+Shift+D');
 await shot('rows');
 await press('Alt+Shift+D');
-await part(0, 0);
-await press('Alt+v', 'd');
-await page.waitForTimeout(600);
-await press('2', 'ArrowRight', 'ArrowRight');
-await shot('playing');
-await press('Escape', 'Escape');
 await part(2, 1);
 await press('Alt+Shift+U', 'Alt+Shift+E', 'Shift+r');
 await shot('underlay');
 await press('Escape', 'Alt+Shift+E', 'Alt+Shift+U', 'Alt+Shift+U');
 
-// The chord line with the scale and what the reading says of it; what may want mending; a progression before it is put in.
+// The chord line with the scale and what the reading says of it.
 await part(0, 1);
 await press('Alt+h', 'l', 'Alt+h', 's');
 await page.waitForTimeout(900);
 await shot('scale');
-await press('Escape');
-await part(4, 2);
-await press('Shift+n');
-await page.waitForTimeout(900);
-await press('ArrowDown', 'ArrowDown');
-await shot('repairs');
 await press('Escape');
 await part(0, 1);
 await press('Alt+h', 'l', 'Alt+h', 'l', 'Alt+h', 'l');
@@ -141,9 +133,10 @@ await page.waitForTimeout(500);
 await shot('lanes');
 await press('Control+z', 'Escape', 'Escape', 'Alt+v', 'x');
 
-// Commands by a word; a recipe in the making, with the notes that meet its condition; the shortcuts, the sheet.
+// A command with its value; a recipe in the making, with the notes that meet its condition; the shortcuts, the sheet.
 await press('Control+a', 'Slash');
-await page.keyboard.type('louder');
+await page.keyboard.type('transpose -7');
+await page.waitForSelector('[data-testid=landing]');
 await shot('commands');
 await press('Escape', 'Period');
 await page.waitForSelector('[data-testid=recipes] [aria-selected=true]:focus');
@@ -156,6 +149,10 @@ await page.keyboard.type('15');
 await shot('recipe');
 await press('Escape', 'Escape', 'F2');
 await shot('shortcuts');
+await page.goto(`${base}/guide`);
+await page.waitForSelector('[data-testid=guide] .key');
+await page.evaluate(() => document.getElementById('on the grid').scrollIntoView());
+await shot('guide');
 await page.goto(`${base}/keys/sheet`);
 await page.emulateMedia({ media: 'print' });
 await page.setViewportSize({ width: 794, height: 1123 });

@@ -4,7 +4,10 @@ import { bring, LOOSE, midi, openRoll, press } from './support';
 
 /** What is wrong with a page for those who do not see it or use no mouse: rule, and where. */
 async function wrong(page: Page): Promise<string[]> {
-    const { violations } = await new AxeBuilder({ page }).analyze();
+    const { violations } = await new AxeBuilder({ page })
+        // Of nine hundred rows that are alike, the first are enough.
+        .exclude('[data-testid=shortcuts] [role=row]:nth-child(n + 25)')
+        .analyze();
     return violations.flatMap((v) => v.nodes.map((n) => `${v.id}: ${n.target.join(' ')}`));
 }
 

@@ -146,3 +146,27 @@ test('the strip keeps what is always at hand in sight at 1024, 1280 and 1920 wid
     await page.getByTestId('always').getByText('guide').click();
     await expect(page.getByTestId('guide')).toBeVisible();
 });
+
+test('a drill: what is wrong is said, keys are counted, and what is reached is marked', async ({ page }) => {
+    const songs = (await (await page.request.get('/api/songs')).json()) as { songs?: { id: number; name: string }[] };
+    const all = (songs.songs ?? (songs as unknown as { id: number; name: string }[])).filter(
+        (s) => s.name === 'Lantern Ferry',
+    );
+    const copy = (await (await page.request.post(`/api/songs/${all[0]!.id}/duplicate`)).json()) as {
+        song: { id: number };
+    };
+    await page.goto(`/songs/${copy.song.id}`);
+    await expect(page.getByTestId('staves')).toHaveAttribute('data-drawn', /^\d/);
+    await press(page, 'Alt+F1');
+    const list = page.getByTestId('drills');
+    await expect(list.getByRole('listitem')).toHaveCount(6);
+    await list.getByRole('button', { name: 'Begin' }).first().click();
+    await said(page, 'The bass lies behind the beat.');
+    await expect(page.getByRole('heading', { name: 'Bass, quay' })).toBeAttached();
+    await press(page, 'Control+a', 'q');
+    await said(page, 'Done in 2 keys; which is as few as there are. Hold Y for how it was.');
+    await press(page, 'Alt+F1');
+    await expect(list.getByTestId('done')).toHaveText('✓ in 2 keys');
+    await list.getByRole('button', { name: /^How/ }).first().click();
+    await expect(list).toContainText('Ctrl A, Q');
+});

@@ -350,8 +350,7 @@ test('a scale: set by typing, seen, and held to; chords turned and opened, a phr
     const panel = page.getByRole('dialog', { name: 'All commands' });
     await panel
         .getByRole('option')
-        .filter({ hasText: /^Scale…/ })
-        .getByRole('button')
+        .filter({ hasText: /^\s*Scale…/ })
         .click();
     await panel.getByLabel('Scale: root').selectOption('C');
     await panel.getByLabel('Scale: kind').selectOption('dorian');

@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Demo\Drills;
 use App\Http\Controllers\DoingController;
 use App\Http\Controllers\EditController;
 use App\Http\Controllers\GrooveController;
@@ -11,6 +12,7 @@ use App\Http\Controllers\SetupController;
 use App\Http\Controllers\ShelfController;
 use App\Http\Controllers\SongController;
 use App\Http\Controllers\TypedController;
+use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Route;
 
@@ -21,6 +23,7 @@ Route::prefix('api')->where(['song' => $id, 'track' => $id, 'groove' => $id, 'se
     // Answers at once and does nothing: whether the server is there, and what a request costs by itself.
     Route::get('alive', static fn (): Response => new Response('', 204));
     Route::get('setup', SetupController::class);
+    Route::get('drills', static fn (): JsonResponse => new JsonResponse(array_map(static fn (array $d): array => array_diff_key($d, ['do' => true]), Drills::all())));
     Route::post('typed', TypedController::class);
     Route::get('doing/{key}', [DoingController::class, 'show']);
     Route::delete('doing/{key}', [DoingController::class, 'stop']);

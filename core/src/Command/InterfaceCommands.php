@@ -223,6 +223,7 @@ final class InterfaceCommands
                 ['title' => 'Parts underneath: which', 'params' => ['name' => 'underlay'], 'words' => ['ghost', 'behind', 'pick']],
                 ['title' => 'The playing as a picture', 'params' => ['name' => 'playing'], 'words' => ['timing', 'dots', 'early', 'late', 'plot']],
                 ['title' => 'Sound of the track', 'params' => ['name' => 'sound'], 'words' => ['instrument', 'program', 'patch', 'kit', 'preset']],
+                ['title' => 'Drills: the demo’s faults, and the keys that mend them', 'params' => ['name' => 'drills'], 'words' => ['learn', 'practice', 'exercise', 'tutorial', 'help']],
                 ['title' => 'Articulations of the track', 'params' => ['name' => 'articulations'], 'words' => ['pizzicato', 'key switch', 'set', 'playing styles']],
                 ['title' => 'The shelf: phrases that were kept', 'params' => ['name' => 'shelf'], 'words' => ['library', 'clips', 'ideas', 'put in', 'loops']],
                 ['title' => 'Keep what is chosen on the shelf', 'params' => ['name' => 'shelve'], 'words' => ['library', 'save phrase', 'idea']],

@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace Jactonic\Core\Command;
 
 use Jactonic\Core\Edit\Catalogue;
+use Jactonic\Core\Param\Name;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Param\Position;
+use Jactonic\Core\Param\Text;
 use Jactonic\Core\Time\Timeline;
 
 /**
@@ -54,7 +56,7 @@ final class Typed
             foreach ($id === 'set' ? self::settings($command) : [[$command->spec->title, $id, $command->spec->words, $command->spec->params, $command->forms]] as [$title, $name, $others, $params, $forms]) {
                 [$one, $left, $score] = self::one($words, $title, $name, $others, $params, $forms);
                 // What changes music comes before what the interface does by the same word.
-                $score -= isset($edits[$id]) || $id === 'set' || $id === 'go' ? 0 : 1.5;
+                $score -= isset($edits[$id]) || $id === 'go' ? 0 : ($id === 'set' ? 1 : 1.5);
                 if ($one !== null && ($one !== [] || $params !== [])) {
                     $found[] = ['command' => $id, 'params' => self::placed($one, $time), 'score' => $score];
                 } elseif ($left !== null && ($named === null || $score > $named[2])) {
@@ -143,7 +145,9 @@ final class Typed
             $went = true;
             $signed = preg_match('/^[+\-−]/u', $left[0]) === 1;
             $fit = 2 - 0.2 * $i + ($param->isRequired() ? 2 : 0) + ($typed[1] > 1 ? 1 : 0)
-                + ($param->adds ? ($signed ? 2 : -0.5) : ($signed ? -3 : 0)) + (str_contains($left[0], '%') ? 2 : 0) + (in_array($first, [strtolower($param->name), explode(' ', self::plain($param->title))[0]], true) ? 2 : 0);
+                + ($param->adds ? ($signed ? 2 : -0.5) : ($signed ? -3 : 0)) + (str_contains($left[0], '%') ? 2 : 0) + (in_array($first, [strtolower($param->name), explode(' ', self::plain($param->title))[0]], true) ? 2 : 0)
+                // A text takes anything: where something else reads the words, that is meant.
+                - (! $param->isRequired() && ($param->kind instanceof Text || $param->kind instanceof Name) ? 1.2 : 0);
             self::fill($first, array_slice($left, $typed[1]), $params, [$param->name => $typed[0]] + $given, $score + $fit, $vocabulary, $forms, $best, $stopped);
         }
         $word = self::plain($left[0]);

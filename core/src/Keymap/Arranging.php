@@ -68,6 +68,7 @@ final class Arranging
             ...Families::view(),
             ...self::family(),
             ['Alt+A T', 'panel', 'articulations of the track', ['name' => 'articulations']],
+            ['Alt+F1', 'panel', 'drills', ['name' => 'drills']],
             ['Alt+H L', 'chord-line', 'chord line'],
             ['Alt+H X', 'copy-chords', 'copy the chord line'],
             ['Alt+H J', 'chord-sheet', 'chords to print'],

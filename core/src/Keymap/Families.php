@@ -255,7 +255,7 @@ final class Families
      */
     public static function articulations(): array
     {
-        $rows = [['Alt+D', 'expression', 'draw on the note']];
+        $rows = [['Alt+D', 'expression', 'draw on the note'], ['Alt+F1', 'panel', 'drills', ['name' => 'drills']]];
         foreach (range(1, 9) as $number) {
             $rows[] = ["Alt+A $number", 'articulate', "articulation $number", ['number' => $number]];
         }

@@ -23,7 +23,7 @@ final class Picked implements Reading
         $among = array_fill_keys(array_column(Readings::notes($work), 'id'), true);
         $found = [];
         foreach ($work->selection->partIds() as $id) {
-            array_push($found, ...array_filter($work->params->pick('pick')->of($work->score->part($id), $work->time()), static fn (int $note): bool => isset($among[$note])));
+            array_push($found, ...array_filter($work->params->pick('pick')->of($work->score->part($id), $work->time(), $work->score->scale), static fn (int $note): bool => isset($among[$note])));
         }
 
         return ['notes' => $found];

@@ -119,11 +119,16 @@ final readonly class Step
         };
     }
 
-    /** The step in words: "10 ms", "1 cell". */
-    public function words(int $steps): string
+    /**
+     * The step in words: "10 ms", "1 grid cell"; of ticks that are a beat or more, where it is told when, "1 bar 2 beats".
+     */
+    public function words(int $steps, ?Timeline $time = null, float $from = 0): string
     {
         $n = abs($steps);
         $amount = $n * $this->amount;
+        if ($this->unit === 'ticks' && $time !== null && $amount === floor($amount)) {
+            return self::beats((int) $amount, $time, max(0, (int) $from));
+        }
         $number = rtrim(rtrim(number_format($amount, 3, '.', ''), '0'), '.');
 
         return match ($this->unit) {
@@ -134,6 +139,22 @@ final readonly class Step
             'value' => ($n === 1 ? '' : $n.' × ').($this->value->name ?? ''),
             default => $number.($amount === 1.0 ? ' grid cell' : ' grid cells'),
         };
+    }
+
+    /** Ticks by the bars and beats that hold at a place. */
+    private static function beats(int $ticks, Timeline $time, int $from): string
+    {
+        $bar = $time->meters->barAt($from);
+        $beat = intdiv(4 * $time->ppq, $bar->meter->unit);
+        $full = $beat * $bar->meter->beats;
+        $said = [];
+        foreach ([[intdiv($ticks, $full), 'bar'], [intdiv($ticks % $full, $beat), 'beat'], [$ticks % $full % $beat, 'tick']] as [$n, $word]) {
+            if ($n > 0) {
+                $said[] = "$n $word".($n === 1 ? '' : 's');
+            }
+        }
+
+        return $said === [] ? '0 ticks' : implode(' ', $said);
     }
 
     private static function ticks(Grid $value, int $ppq): float

@@ -58,6 +58,8 @@ final class TypedTest extends TestCase
             ['key D minor', 'song-scale', ['scale' => 'D minor'], 'song'],
             ['pan 30', 'track-level', ['pan' => 30], 'song'],
             ['volume 90', 'track-level', ['volume' => 90], 'song'],
+            ['new track drums', 'track-new', ['drums' => true]],
+            ['scale D dorian', 'song-scale', ['scale' => 'D dorian']],
             ['articulation plucked', 'articulate', ['name' => 'plucked']],
         ];
         foreach ($lines as $line) {

@@ -72,6 +72,8 @@ class Keys {
     edits: ReadonlySet<string> = new Set();
     /** Told of a key that does nothing here, and of what it does elsewhere. */
     onNothing: (stroke: string, elsewhere: Binding | null) => void = () => {};
+    /** How many keys were pressed so far. */
+    pressed = 0;
     private handlers: Map<string, Handler>[] = [];
     private found: { of: Resolver | null; all: Map<string, Binding | undefined> } = { of: null, all: new Map() };
     private timer = 0;
@@ -229,6 +231,7 @@ class Keys {
         if (seen(e)) this.version++;
         const stroke = strokeOf(e);
         if (stroke === null || e.defaultPrevented || e.isComposing) return;
+        if (!e.repeat) this.pressed++;
         if (this.capture) {
             e.preventDefault();
             if (!e.repeat) this.capture(stroke);

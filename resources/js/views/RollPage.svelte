@@ -21,6 +21,8 @@
     import InputPanel from './InputPanel.svelte';
     import ArticulationsPanel from './ArticulationsPanel.svelte';
     import { articulated } from '../roll/articulated.svelte';
+    import DrillsPanel from './DrillsPanel.svelte';
+    import { drills } from './drills.svelte';
     import Menu from './Menu.svelte';
     import LanesPanel from './LanesPanel.svelte';
     import NudgePanel from './NudgePanel.svelte';
@@ -115,6 +117,10 @@
         };
     });
     $effect(() => {
+        void song.revisionShown;
+        if (drills.running) untrack(() => void drills.look(song, part));
+    });
+    $effect(() => {
         articulated.set = song.trackOf(part).articulations;
         sheet?.touch('notes');
     });
@@ -195,6 +201,8 @@
         <LanesPanel {part} {sheet} />
     {:else if open?.name === 'articulations'}
         <ArticulationsPanel {song} />
+    {:else if open?.name === 'drills'}
+        <DrillsPanel {song} />
     {:else if open?.name === 'sound'}
         <SoundPanel {song} />
     {:else if open?.name === 'shelf' || open?.name === 'shelve'}

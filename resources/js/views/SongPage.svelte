@@ -20,6 +20,7 @@
     import ShelfPanel from './ShelfPanel.svelte';
     import SongChords from './SongChords.svelte';
     import ArticulationsPanel from './ArticulationsPanel.svelte';
+    import DrillsPanel from './DrillsPanel.svelte';
     import SoundPanel from './SoundPanel.svelte';
     import TempoPanel from './TempoPanel.svelte';
     import RecipesPanel from './recipes/RecipesPanel.svelte';
@@ -184,6 +185,8 @@
             {#key spec}<EditPanel {song} {part} {spec} />{/key}
         {:else if open?.name === 'articulations'}
             <ArticulationsPanel {song} />
+        {:else if open?.name === 'drills'}
+            <DrillsPanel {song} />
         {:else if open?.name === 'sound'}
             <SoundPanel {song} />
         {:else if open?.name === 'shelf' || open?.name === 'shelve'}

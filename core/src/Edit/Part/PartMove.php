@@ -96,7 +96,7 @@ final class PartMove implements Edit
             $to !== $first->head->track && $ticks === 0 => 'to “'.$work->score->track($to)->name.'”',
             $edge !== null => 'to '.$work->time()->position($edge),
             $params->has('to') => 'to '.$work->time()->position($params->integer('to')),
-            default => $by?->words($steps).($steps < 0 ? ' earlier' : ' later'),
+            default => $by?->words($steps, $work->time(), $first->head->from).($steps < 0 ? ' earlier' : ' later'),
         }));
     }
 }

@@ -44,7 +44,7 @@ final class Nudge implements Edit
         $words = '';
         foreach ($work->parts() as $part) {
             $by = $work->params->step('by', $part->ownSettings());
-            $words = $by->words($steps);
+            $words = $by->words($steps, $work->time(), $first);
             $lines = $work->lines($part);
             $together = $by->isOfTime() ? null : $by->distance($work->time(), $lines, $steps, $first);
             foreach ($work->chosen($part) as $note) {
@@ -59,7 +59,7 @@ final class Nudge implements Edit
         }
         foreach ($work->partsOfPoints() as $part) {
             $by = $work->params->step('by', $part->ownSettings());
-            $words = $by->words($steps);
+            $words = $by->words($steps, $work->time(), $first);
             foreach ($work->chosenPoints($part) as $point) {
                 $exact = $point->tick + $by->distance($work->time(), $work->lines($part), $steps, $by->isOfTime() ? $point->tick : $first);
                 if (Note::whole($exact) < 0) {

@@ -115,4 +115,12 @@ final class NudgeTest extends TestCase
         self::assertSame([0, 1960, 3350, 2400], $ticks(Make::after($score, 'move-to', ['tick' => 1920, 'lanes' => 'along'])));
         self::assertSame([0, 1240, 2630, 2400], $ticks(Make::after($score, 'snap-nudge', ['lanes' => 'along'])));
     }
+
+    public function test_a_drag_is_told_in_bars_and_beats(): void
+    {
+        $said = static fn (int $ticks): string => Make::edit(Make::score([[0, 480, 60]], [], Timeline::of(960, [], [[0, 3, 4]])), 'nudge', ['by' => ['unit' => 'ticks', 'amount' => $ticks]])->said;
+        self::assertSame('1 note moved 470 ticks later.', $said(470));
+        self::assertSame('1 note moved 1 beat later.', $said(960));
+        self::assertSame('1 note moved 2 bars 2 beats 720 ticks later.', $said(8400));
+    }
 }
