@@ -41,7 +41,13 @@ export class Search {
             .filter((s) => Number.isFinite(s.score));
         if (scored.length > 0)
             return scored
-                .sort((a, b) => a.score - b.score || place(a.e) - place(b.e) || a.e.title.length - b.e.title.length)
+                .sort(
+                    (a, b) =>
+                        a.score - b.score ||
+                        place(a.e) - place(b.e) ||
+                        b.e.ask.length - a.e.ask.length ||
+                        a.e.title.length - b.e.title.length,
+                )
                 .map((s) => s.e);
         // Nothing has the words as they were typed: those that differ by a letter or two.
         const each = words.map((w) => {
@@ -67,6 +73,7 @@ function fits(e: Entry, word: string): number {
     const title = e.title.toLowerCase().split(/[^\p{L}\p{N}]+/u);
     // A recipe is one's own: it comes beside the command that it is named after, not before it.
     if (title[0] === word) return e.command === 'recipe' ? 1 : 0;
+    if (word.length > 3 && title[0]!.startsWith(word)) return 0.9;
     if (title.includes(word)) return 1;
     const words = e.words.map((w) => w.toLowerCase());
     const place = words.indexOf(word);

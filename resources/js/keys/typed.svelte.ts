@@ -14,7 +14,12 @@ export class TypedLine {
     /** Where it could not be read on, where it means nothing. */
     stopped = $state('');
     private asked = 0;
+    private told = 0;
     private answer: Promise<void> = Promise.resolve();
+
+    get isRead(): boolean {
+        return this.told === this.asked;
+    }
 
     /** Waits until what was typed last is read: Enter may come before that. */
     settled(): Promise<void> {
@@ -23,16 +28,18 @@ export class TypedLine {
 
     /** The latest line wins. */
     ask(line: string, context: string, song: number | null): void {
-        this.answer = this.read(line, context, song, ++this.asked);
-    }
-
-    private async read(line: string, context: string, song: number | null, mine: number): Promise<void> {
+        const mine = ++this.asked;
         // One word alone is looked for, not read.
         if (!/\S\s+\S/.test(line) || !(context in commands.examples)) {
             this.found = [];
             this.stopped = '';
+            this.told = mine;
             return;
         }
+        this.answer = this.read(line, context, song, mine).finally(() => (this.told = Math.max(this.told, mine)));
+    }
+
+    private async read(line: string, context: string, song: number | null, mine: number): Promise<void> {
         const read = await request<Read>('POST', 'typed', { line, context, song }).catch(() => null);
         if (mine !== this.asked || !read) return;
         this.stopped = read.stopped;

@@ -33,8 +33,12 @@
         title="Mark"
         bind:value={one.mark}
     />
-    <button class="btn btn-ghost btn-xs px-1" aria-label="Take {one.name} out" title="Take out" onclick={onRemove}
-        >×</button
+    <button
+        data-field
+        class="btn btn-ghost btn-xs px-1"
+        aria-label="Take {one.name} out"
+        title="Take out"
+        onclick={onRemove}>×</button
     >
     <span class="col-span-3 col-start-2 flex flex-wrap items-center gap-1">
         <select

@@ -74,14 +74,18 @@
         <div class="flex flex-wrap gap-1" role="group" aria-label="Sets that ship">
             {#each commands.articulations as shipped, i (shipped.name)}
                 <button
+                    data-field
                     class="btn btn-xs {set?.name === shipped.name ? 'btn-primary' : ''}"
                     aria-pressed={set?.name === shipped.name}
                     data-first={i === 0 ? true : undefined}
                     onclick={() => start(shipped)}>{shipped.name}</button
                 >
             {/each}
-            <button class="btn btn-xs {set ? '' : 'btn-primary'}" aria-pressed={!set} onclick={() => start(null)}
-                >None</button
+            <button
+                data-field
+                class="btn btn-xs {set ? '' : 'btn-primary'}"
+                aria-pressed={!set}
+                onclick={() => start(null)}>None</button
             >
         </div>
     </div>
@@ -101,9 +105,11 @@
     {/if}
     {#if trouble}<p class="px-4 py-2 text-sm text-error" role="alert">{trouble}</p>{/if}
     <div class="flex flex-wrap gap-2 p-4">
-        <button class="btn btn-xs" onclick={add}>Add one</button>
-        {#if set}<button class="btn btn-xs btn-primary" onclick={() => give(set)}>Give it to the track</button>{/if}
-        {#if set}<button class="btn btn-xs" onclick={store}>Save as a file</button>{/if}
+        <button data-field class="btn btn-xs" onclick={add}>Add one</button>
+        {#if set}<button data-field class="btn btn-xs btn-primary" onclick={() => give(set)}
+                >Give it to the track</button
+            >{/if}
+        {#if set}<button data-field class="btn btn-xs" onclick={store}>Save as a file</button>{/if}
         <label class="btn btn-xs"
             >Open a file
             <input

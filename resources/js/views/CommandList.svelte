@@ -76,7 +76,8 @@
 
     /** The edit whose settings an entry opens, or that it does as it was set last; empty for others. */
     function wayOf(e: Entry): string {
-        return e.command === 'panel' || e.command === 'again' ? String(e.params.edit ?? '') : '';
+        const isWay = e.command === 'panel' || (e.command === 'again' && Object.keys(e.params).length === 1);
+        return isWay ? String(e.params.edit ?? '') : '';
     }
 
     /** Other ways to run an edit. */
@@ -183,11 +184,11 @@
             e.preventDefault();
             e.stopPropagation();
             const { altKey, shiftKey } = e;
+            const act = (): unknown =>
+                altKey ? give(chosen) : shiftKey && !asking ? note(chosen) : choose(asking ?? chosen);
             // What was typed just now may still be on its way to be read.
-            void line
-                .settled()
-                .then(tick)
-                .then(() => (altKey ? give(chosen) : shiftKey && !asking ? note(chosen) : choose(asking ?? chosen)));
+            if (altKey || line.isRead) void act();
+            else void line.settled().then(tick).then(act);
         } else if ((e.key === 'ArrowDown' || e.key === 'ArrowUp') && !asking) {
             e.preventDefault();
             e.stopPropagation();
@@ -227,7 +228,7 @@
         <p class="px-4 pb-1 text-sm">Typed with its values, a command is one line:</p>
         <p class="flex flex-wrap gap-1 px-4 pb-3" data-testid="examples">
             {#each examples as example (example)}
-                <button class="btn btn-xs font-normal" onclick={() => ((text = example), field.focus())}
+                <button class="btn btn-xs font-normal" data-field onclick={() => ((text = example), field.focus())}
                     >{example}</button
                 >
             {/each}
@@ -281,6 +282,7 @@
                             <button
                                 class="btn btn-xs"
                                 tabindex="-1"
+                                data-field
                                 onclick={() => (panels.close(), keys.run(way.command, way.params, 'list'))}
                                 >{way.label}{#if way.keys}<kbd class="key">{way.keys}</kbd>{/if}</button
                             >

@@ -37,6 +37,7 @@
                 <p class="text-sm">{drill.wrong} {drill.goal}</p>
                 <p class="flex items-baseline gap-2 pt-1 text-sm">
                     <button
+                        data-field
                         class="btn btn-xs btn-primary"
                         data-first={i === 0 ? true : undefined}
                         disabled={!here}
@@ -45,7 +46,7 @@
                     {#if told.has(drill.id)}
                         <span>{drill.keys.length} keys: <kbd class="key">{written(drill.keys)}</kbd></span>
                     {:else}
-                        <button class="btn btn-xs" onclick={() => (told = new Set([...told, drill.id]))}
+                        <button data-field class="btn btn-xs" onclick={() => (told = new Set([...told, drill.id]))}
                             >How? ({drill.keys.length} keys)</button
                         >
                     {/if}

@@ -98,8 +98,10 @@
                     value={set.name}
                     onchange={(e) => sheet.lanes.rename(i + 1, e.currentTarget.value)}
                 />
-                <button class="btn btn-xs" onclick={() => sheet.lanes.call(i + 1)}>Show</button>
-                <button class="btn btn-xs" onclick={() => sheet.lanes.store(i + 1)}>Keep what is shown</button>
+                <button data-field class="btn btn-xs" onclick={() => sheet.lanes.call(i + 1)}>Show</button>
+                <button data-field class="btn btn-xs" onclick={() => sheet.lanes.store(i + 1)}
+                    >Keep what is shown</button
+                >
             </li>
         {/each}
     </ol>

@@ -88,7 +88,7 @@
     @media print {
         @page {
             size: A4 portrait;
-            margin: 11mm;
+            margin: 8mm;
         }
         .sheet {
             height: auto;
@@ -99,8 +99,8 @@
         }
         .columns {
             columns: 3;
-            font-size: 7.2pt;
-            line-height: 8.9pt;
+            font-size: 6.9pt;
+            line-height: 8.1pt;
             column-gap: 5mm;
         }
         dl > div {

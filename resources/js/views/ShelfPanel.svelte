@@ -122,7 +122,7 @@
             <p class="text-sm">
                 The parts chosen, or the notes chosen in the roll, are kept with their sound and tempo, for every song.
             </p>
-            <button class="btn btn-sm btn-primary" onclick={store}>Keep</button>
+            <button data-field class="btn btn-sm btn-primary" onclick={store}>Keep</button>
         </div>
     {:else}
         <div class="sticky top-0 z-10 bg-base-100 p-3">
@@ -164,12 +164,14 @@
             {/each}
         </ul>
         <div class="flex flex-wrap gap-2 p-3">
-            <button class="btn btn-xs" disabled={!chosen} onclick={() => take(false)}>Put in at the caret</button>
-            <button class="btn btn-xs" disabled={!chosen} onclick={() => take(true)}>As new tracks</button>
-            <button class="btn btn-xs" disabled={!chosen} onclick={hear}>Hear</button>
+            <button data-field class="btn btn-xs" disabled={!chosen} onclick={() => take(false)}
+                >Put in at the caret</button
+            >
+            <button data-field class="btn btn-xs" disabled={!chosen} onclick={() => take(true)}>As new tracks</button>
+            <button data-field class="btn btn-xs" disabled={!chosen} onclick={hear}>Hear</button>
             {#if chosen}<a class="btn btn-xs" href="/api/shelf/{chosen.id}/file" download>Save as .mid</a>{/if}
-            <button class="btn btn-xs" disabled={!chosen} onclick={throwAway}>Put away</button>
-            {#if gone}<button class="btn btn-xs" onclick={bringBack}>Bring back “{gone.name}”</button>{/if}
+            <button data-field class="btn btn-xs" disabled={!chosen} onclick={throwAway}>Put away</button>
+            {#if gone}<button data-field class="btn btn-xs" onclick={bringBack}>Bring back “{gone.name}”</button>{/if}
             <label class="btn btn-xs"
                 >Open .mid
                 <input
@@ -180,7 +182,7 @@
                     onchange={(e) => open(e.currentTarget.files)}
                 />
             </label>
-            <button class="btn btn-xs" onclick={() => (keeping = true)}>Keep what is chosen</button>
+            <button data-field class="btn btn-xs" onclick={() => (keeping = true)}>Keep what is chosen</button>
         </div>
     {/if}
     {#snippet foot()}

@@ -119,6 +119,7 @@
         Arrows walk and let hear. Enter takes it{track ? ', Shift Enter makes a new track with it' : ''}{part
             ? ', Ctrl Enter plays it from the caret on'
             : ''}.
-        {#if part}<button class="btn btn-xs" disabled={!chosen} onclick={fromHere}>From the caret on</button>{/if}
+        {#if part}<button data-field class="btn btn-xs" disabled={!chosen} onclick={fromHere}>From the caret on</button
+            >{/if}
     {/snippet}
 </Panel>
