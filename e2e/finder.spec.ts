@@ -51,7 +51,12 @@ test('an edit stands once in the list, with its settings and as last set as ways
     await expect(first).not.toContainText('needs notes chosen');
     await expect(page.getByTestId('commands').getByRole('button', { name: 'settings' })).toBeVisible();
     await expect(page.getByTestId('commands').getByRole('button', { name: 'as last set' })).toBeVisible();
-    await expect(page.getByTestId('commands').getByRole('option').filter({ hasText: /^\s*Humanize…/ })).toHaveCount(1);
+    await expect(
+        page
+            .getByTestId('commands')
+            .getByRole('option')
+            .filter({ hasText: /^\s*Humanize…/ }),
+    ).toHaveCount(1);
     await field.fill('velocity +9');
     await expect(page.getByTestId('commands').getByRole('option').first()).toContainText('Louder or softer: amount 9');
     await press(page, 'Shift+Enter');
