@@ -5,13 +5,21 @@ import { Routing } from '../../resources/js/sound/routing';
 type Points = { status: number; data1: number; heard: number }[];
 
 /** A song of tracks with one part each: points, and whether the part has notes. */
-function song(...tracks: { points: Points; notes?: boolean }[]): Song {
-    return {
-        tracks: tracks.map((t, i) => ({
-            id: i + 1,
-            parts: [{ trackId: i + 1, points: t.points, notes: new Map(t.notes === false ? [] : [[1, {}]]) }],
-        })),
-    } as unknown as Song;
+function song(...tracks: { points: Points; notes?: boolean; alone?: number[] }[]): Song {
+    const made = tracks.map((t, i) => ({
+        id: i + 1,
+        parts: [
+            {
+                id: 10 + i,
+                trackId: i + 1,
+                points: t.points,
+                notes: new Map(t.notes === false ? [] : [[1, {}]]),
+                heard: { alone: (t.alone ?? []).map((channel) => ({ channel })) },
+            },
+        ],
+    }));
+    const parts = new Map(made.flatMap((t) => t.parts.map((p) => [p.id, p])));
+    return { tracks: made, parts } as unknown as Song;
 }
 
 const program = (channel: number, number: number): Points[number] => ({
@@ -50,4 +58,15 @@ test('controllers of a track without notes reach every track on their channel', 
         { points: [{ status: 0xb0, data1: 7, heard: 1 }], notes: false },
     );
     expect(new Routing(made).reach(made.tracks[2]!.parts[0]!, 0)).toEqual([0, 16]);
+});
+
+test('notes with curves of their own have channels that no other part has', () => {
+    const made = song({ points: [program(0, 0)], alone: [16, 17] }, { points: [program(1, 48)], alone: [16] });
+    const routing = new Routing(made);
+    const [one, two] = made.tracks.map((t) => t.parts[0]!) as [never, never];
+    const own = [routing.of(one, 16), routing.of(one, 17), routing.of(two, 16)];
+    expect(new Set(own).size).toBe(3);
+    expect(Math.min(...own)).toBeGreaterThan(15);
+    expect(routing.reach(one, 17)).toEqual([own[1]]);
+    expect(routing.of(two, 1)).toBe(1);
 });

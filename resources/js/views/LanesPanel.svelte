@@ -83,7 +83,7 @@
                 <span class="text-sm opacity-80">{lane.count > 0 ? `${lane.count} points` : lane.name}</span>
             </li>
         {:else}
-            <li role="option" aria-selected="false" aria-disabled="true" class="px-4 py-2">No lane is called so.</li>
+            <li role="presentation" class="px-4 py-2">No lane is called so.</li>
         {/each}
     </ul>
     <h3 class="px-4 pt-3 font-semibold">Sets, by Alt V and 5 to 8</h3>

@@ -135,34 +135,36 @@
                 oninput={() => (at = 0)}
             />
         </div>
-        <ul role="listbox" aria-label="Phrases" data-testid="phrases">
-            {#each found as phrase, i (phrase.id)}
-                <!-- svelte-ignore a11y_click_events_have_key_events -->
-                <li
-                    role="option"
-                    aria-selected={phrase === chosen}
-                    class="cursor-pointer px-4 py-1 {phrase === chosen
-                        ? 'bg-primary text-primary-content'
-                        : 'hover:bg-base-200'}"
-                    onclick={() => {
-                        at = i;
-                        void hear();
-                    }}
-                    ondblclick={() => take(false)}
-                >
-                    <span class="block truncate font-semibold">{phrase.name}</span>
-                    <span class="block truncate text-sm opacity-90"
-                        >{phrase.sounds.join(', ')} · {phrase.bars === 1 ? '1 bar' : `${phrase.bars} bars`} · ♩ {phrase.tempo}</span
+        {#if found.length === 0}
+            <p class="px-4 py-2">
+                {phrases.length === 0
+                    ? 'Nothing is kept yet: choose parts or notes and keep them here.'
+                    : 'No phrase is called so.'}
+            </p>
+        {:else}
+            <ul role="listbox" aria-label="Phrases" data-testid="phrases">
+                {#each found as phrase, i (phrase.id)}
+                    <!-- svelte-ignore a11y_click_events_have_key_events -->
+                    <li
+                        role="option"
+                        aria-selected={phrase === chosen}
+                        class="cursor-pointer px-4 py-1 {phrase === chosen
+                            ? 'bg-primary text-primary-content'
+                            : 'hover:bg-base-200'}"
+                        onclick={() => {
+                            at = i;
+                            void hear();
+                        }}
+                        ondblclick={() => take(false)}
                     >
-                </li>
-            {:else}
-                <li role="option" aria-selected="false" aria-disabled="true" class="px-4 py-2">
-                    {phrases.length === 0
-                        ? 'Nothing is kept yet: choose parts or notes and keep them here.'
-                        : 'No phrase is called so.'}
-                </li>
-            {/each}
-        </ul>
+                        <span class="block truncate font-semibold">{phrase.name}</span>
+                        <span class="block truncate text-sm opacity-90"
+                            >{phrase.sounds.join(', ')} · {phrase.bars === 1 ? '1 bar' : `${phrase.bars} bars`} · ♩ {phrase.tempo}</span
+                        >
+                    </li>
+                {/each}
+            </ul>
+        {/if}
         <div class="flex flex-wrap gap-2 p-3">
             <button data-field class="btn btn-xs" disabled={!chosen} onclick={() => take(false)}
                 >Put in at the caret</button

@@ -112,7 +112,7 @@
                 <span class="text-sm opacity-80">{sound.family}</span>
             </li>
         {:else}
-            <li role="option" aria-selected="false" aria-disabled="true" class="px-4 py-2">No sound is called so.</li>
+            <li role="presentation" class="px-4 py-2">No sound is called so.</li>
         {/each}
     </ul>
     {#snippet foot()}
