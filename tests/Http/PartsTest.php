@@ -234,4 +234,25 @@ final class PartsTest extends TestCase
         $louder = $this->do($song, [['edit' => 'track-level', 'on' => ['parts' => [$part]], 'params' => ['volume' => 90]]])->assertOk();
         self::assertSame(90, $louder->json('tracks.0.volume'));
     }
+
+    public function test_what_is_heard_comes_anew_where_articulations_or_curves_of_single_notes_change_it(): void
+    {
+        $song = $this->song();
+        $part = $this->partId($song);
+        $track = $this->getJson("/api/songs/$song->id")->json('tracks.0.id');
+        $do = fn (array $command): array => (array) $this->postJson("/api/songs/$song->id/edits", ['base' => $song->refresh()->revision, 'do' => [$command]])->assertOk()->json();
+        $given = $do(['edit' => 'track-articulations', 'on' => ['tracks' => [$track]], 'params' => ['set' => 'Strings']]);
+        self::assertSame('Strings', $given['tracks'][0]['articulations']['name']);
+        self::assertIsArray($given['parts'][$part]['sounds'], 'no note changed, and all of it is heard otherwise');
+        $first = $given['parts'][$part]['sounds']['notes'][0];
+        self::assertLessThan(16, $first[5]);
+        $drawn = $do(['edit' => 'note-draw', 'on' => ['part' => $part, 'notes' => [$first[0]]], 'params' => ['points' => [[0, 4096]]]]);
+        $alone = array_values(array_filter($drawn['parts'][$part]['sounds']['notes'], static fn (array $n): bool => $n[5] > 15));
+        self::assertSame([$first[0]], array_column($alone, 0), 'one note has a channel of its own');
+        self::assertNotSame([], array_filter($drawn['parts'][$part]['sounds']['points'], static fn (array $p): bool => ($p[4] ?? 0) === $alone[0][5] && $p[1] === 0xE0), 'with its bend on it');
+        $do(['edit' => 'note-clear', 'on' => ['part' => $part, 'notes' => [$first[0]]]]);
+        $plain = $do(['edit' => 'track-articulations', 'on' => ['tracks' => [$track]], 'params' => ['set' => 'none']]);
+        self::assertNull($plain['parts'][$part]['sounds'], 'and its rows say it again');
+        self::assertStringContainsString('has no set of articulations', (string) json_encode($this->postJson("/api/songs/$song->id/edits", ['base' => $song->refresh()->revision, 'do' => [['edit' => 'articulate', 'on' => ['part' => $part, 'notes' => [$first[0]]], 'params' => ['number' => 2]]]])->json(), JSON_UNESCAPED_UNICODE));
+    }
 }

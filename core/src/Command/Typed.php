@@ -27,7 +27,7 @@ final class Typed
     ];
 
     /** Words that join others, and say nothing. */
-    private const FILLING = ['to', 'by', 'at', 'of', 'the', 'a', 'an', 'in', 'into', 'on', 'with', 'and', 'velocity', 'for', 'all'];
+    private const FILLING = ['to', 'by', 'at', 'of', 'the', 'a', 'an', 'in', 'into', 'on', 'with', 'and', 'for', 'all'];
 
     /** How well a word fits that is only another word for a command. */
     private const OTHER = 3.0;
@@ -50,7 +50,8 @@ final class Typed
         $named = null;
         $edits = Catalogue::classes();
         foreach (Commands::all() as $id => $command) {
-            if (! in_array($context, $command->contexts, true) && ! in_array('any', $command->contexts, true)) {
+            // What only a gesture or a form asks for cannot be asked for by a line.
+            if (! $command->spec->asked || (! in_array($context, $command->contexts, true) && ! in_array('any', $command->contexts, true))) {
                 continue;
             }
             foreach ($id === 'set' ? self::settings($command) : [[$command->spec->title, $id, $command->spec->words, $command->spec->params, $command->forms]] as [$title, $name, $others, $params, $forms]) {

@@ -176,7 +176,6 @@ final readonly class Performing
             unset($before[$key]);
             $before[$key] = $point->movedTo($note->start);
         }
-        $after = [];
         foreach ($lanes as $lane) {
             $curve = $own->points($lane);
             foreach ($curve as [$tick, $value]) {
@@ -189,11 +188,9 @@ final readonly class Performing
         }
         usort($points, static fn (Point $a, Point $b): int => $a->tick <=> $b->tick);
         $free = max($note->end() + 1, (int) round($score->time->tempos->shift($note->end(), self::RELEASE)));
-        foreach (LetGo::after([...array_values($before), ...$points], $free) as $point) {
-            $after[] = $point;
-        }
+        $before = array_values($before);
 
-        return new Voice($note, $free, array_values($before), $points, $after);
+        return new Voice($note, $free, $before, $points, LetGo::after([...$before, ...$points], $free));
     }
 
     /**

@@ -104,6 +104,7 @@ final class TypedTest extends TestCase
         yield 'out of range' => ['quantize 160%', '“160%” is nothing that “Quantize” takes.'];
         yield 'a chord that is none' => ['chord Hz9', '“Hz9” is nothing that “Chord by name” takes.'];
         yield 'empty' => ['   ', ''];
+        yield 'what only a gesture asks for, with many numbers' => ['overdub 1 1 1 1 1 1 1 1 1 1', 'No command begins with “overdub”.'];
         yield 'very long' => [str_repeat('word ', 30), 'A line is at most 24 words long.'];
     }
 

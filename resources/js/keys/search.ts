@@ -56,11 +56,6 @@ export class Search {
         });
         return (this.fuse?.search(typed) ?? []).map((r) => r.item).filter((e) => each.every((like) => like(e)));
     }
-
-    /** Those that have every word, somewhere. */
-    exact(typed: string): Entry[] {
-        return this.entries.filter((e) => typed.split(/\s+/).every((w) => textOf(e).includes(w)));
-    }
 }
 
 /** Whether what was typed is, as it stands, another word for a command. */
@@ -85,8 +80,4 @@ function fits(e: Entry, word: string): number {
     if (word.length > 2 && words.some((w) => w.includes(word))) return 5;
     if (e.group === word) return 6;
     return word.length > 3 && e.about.toLowerCase().includes(word) ? 8 : Infinity;
-}
-
-function textOf(e: Entry): string {
-    return `${e.title} ${e.words.join(' ')} ${e.group} ${e.about}`.toLowerCase();
 }
