@@ -53,7 +53,7 @@ test('job 15 by key: a lane called, a swell over the span, its points walked, ra
     await press(page, 'v');
     await said(page, 'In the lane of Expression');
     await press(page, 'Home', 'd');
-    await said(page, /^Point 1 of \d+ at 1\.1\.1\.$/);
+    await said(page, /^[A-Z].* \d+ at 1\.1\.1: point 1 of \d+\.$/);
     await press(page, 'Shift+d', 'Shift+ArrowUp', 'ArrowUp');
     await said(page, '2 points higher by 1.');
     await expect

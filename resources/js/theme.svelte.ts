@@ -13,6 +13,7 @@ class Theme {
         system.addEventListener('change', () => {
             if (localStorage.getItem(KEPT) === null) this.set(system.matches ? 'night' : 'paper');
         });
+        matchMedia('(forced-colors: active)').addEventListener('change', () => this.version++);
     }
 
     turn(): void {

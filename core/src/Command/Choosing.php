@@ -42,7 +42,7 @@ final class Choosing
 
         return new Outcome(new Change, $to, match ($to->count()) {
             0 => 'Nothing is chosen.',
-            1 => self::name($to, $score).' is chosen.',
+            1 => self::told($to, $score),
             default => Say::notes($to->count()).' chosen.',
         });
     }
@@ -73,12 +73,14 @@ final class Choosing
         return new Selection($ids);
     }
 
-    private static function name(Selection $selection, Score $score): string
+    /** The one note that is chosen, with all that a person who does not see it has to know. */
+    private static function told(Selection $selection, Score $score): string
     {
-        foreach (array_filter($selection->notes) as $part => $ids) {
-            $note = $score->part($part)->notes[$ids[0]];
+        foreach (array_filter($selection->notes) as $id => $ids) {
+            $part = $score->part($id);
+            $note = $part->notes[$ids[0]];
 
-            return Say::note($note, $score).", velocity $note->velocity,";
+            return Say::note($note, $score).' is chosen: '.implode(', ', Told::of($note, $part, $score)).'.';
         }
 
         return '';

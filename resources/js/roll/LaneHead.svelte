@@ -1,17 +1,20 @@
 <script lang="ts">
     import { does } from '../keys/does';
+    import LaneEdge from './LaneEdge.svelte';
+    import { VELOCITIES } from './lanes.svelte';
     import type { Sheet } from './sheet.svelte';
 
     let { sheet }: { sheet: Sheet } = $props();
 </script>
 
 <div
-    class="flex flex-col items-start gap-1 overflow-hidden border-t border-base-content/50 bg-base-200 px-2 pt-1 text-xs text-base-content/80"
+    class="relative flex flex-col items-start gap-1 overflow-hidden border-t border-base-content/50 bg-base-200 px-2 pt-1 text-xs text-base-content/80"
     tabindex="-1"
     role="group"
     aria-label="Velocity lane"
     data-reach
 >
+    <LaneEdge {sheet} lane={VELOCITIES} />
     Velocity
     <button
         class="btn btn-xs {sheet.usedRows.on ? 'btn-neutral' : 'btn-outline border-base-300'}"

@@ -7,6 +7,7 @@
     import { titleOf } from './lanes.svelte';
     import { paintLane } from './layers/lane';
     import type { Sheet } from './sheet.svelte';
+    import LaneEdge from './LaneEdge.svelte';
     import Surface from './Surface.svelte';
 
     let { sheet, lane }: { sheet: Sheet; lane: string } = $props();
@@ -42,15 +43,6 @@
         void focused;
         sheet.touch(`lane:${name}`);
     });
-
-    /** The upper edge of a lane is dragged to make it higher. */
-    function grip(e: PointerEvent): void {
-        const edge = e.currentTarget as HTMLElement;
-        const [from, was] = [e.clientY, sheet.lanes.height(name)];
-        edge.setPointerCapture(e.pointerId);
-        edge.onpointermove = (m) => sheet.lanes.setHeight(name, was + from - m.clientY);
-        edge.onpointerup = () => (edge.onpointermove = edge.onpointerup = null);
-    }
 </script>
 
 <div
@@ -60,12 +52,7 @@
     role="group"
     aria-label="Lane of {titleOf(name)}, {count} points{focused ? ', worked in' : ''}"
 >
-    <!-- svelte-ignore a11y_no_static_element_interactions -->
-    <div
-        class="absolute inset-x-0 top-0 h-1.5 cursor-ns-resize"
-        title="Drag to make the lane higher"
-        onpointerdown={grip}
-    ></div>
+    <LaneEdge {sheet} lane={name} />
     <button
         class="max-w-full truncate text-left"
         tabindex="-1"

@@ -7,20 +7,21 @@
     import { commandsOf, listen } from './commands';
     import { reach } from '../keys/reach.svelte';
     import { followed } from './followed.svelte';
-    import { handsOf, insertAt } from './gestures';
+    import { handsOf, insertAt, justWritten } from './gestures';
     import { noteAt } from './gestures/drag';
     import { layersOf } from './layers';
     import MovingLines from './MovingLines.svelte';
     import { tool } from './pen.svelte';
     import { notesSeen } from './seen';
-    import { Sheet, type LayerName } from './sheet.svelte';
+    import { Sheet, type LayerName, type MenuOf } from './sheet.svelte';
     import { chordLine } from '../harmony/chord-line.svelte';
     import ChordRow from './ChordRow.svelte';
     import Corner from './Corner.svelte';
     import { inLanes } from './commands/lanes';
+    import { VELOCITIES } from './lanes.svelte';
     import LaneHead from './LaneHead.svelte';
     import LaneStrip from './LaneStrip.svelte';
-    import { CHORDS, fit, KEYBOARD, LANE, RULER } from './sizes';
+    import { CHORDS, fit, KEYBOARD, RULER } from './sizes';
     import { StepInput } from './steps.svelte';
     import Surface from './Surface.svelte';
     import { wheelOf } from './wheel';
@@ -33,12 +34,10 @@
         wide?: number;
         /** What is under the pointer, in numbers. */
         onHover: (numbers: string) => void;
-        /** Something is asked for where the second button was pressed, or by the menu key. */
-        onMenu: (at: { x: number; y: number; on: 'note' | 'empty' | 'ruler' }) => void;
         /** The roll as panels look at it. */
         onSheet: (sheet: Sheet) => void;
     }
-    let { song, part, drums, wide = 0, onHover, onMenu, onSheet }: Props = $props();
+    let { song, part, drums, wide = 0, onHover, onSheet }: Props = $props();
 
     let body: HTMLElement;
     let canvases: Record<LayerName, HTMLCanvasElement> = $state.raw({} as never);
@@ -63,6 +62,7 @@
     }
 
     const resize = (): void => fit(sheet, canvases.notes.parentElement!);
+    const room = (): void => void (sheet.lanes.room = body.clientHeight);
 
     function cancel(): boolean {
         const held = sheet.holding();
@@ -72,7 +72,7 @@
 
     function press(e: PointerEvent): void {
         body.focus({ preventScroll: true });
-        hadChoice = [hadChoice[1], song.selected.size > 0];
+        hadChoice = [hadChoice[1], song.selected.size > 0 && !justWritten(sheet)];
         hands.notes.down(e);
     }
 
@@ -89,8 +89,16 @@
         const { x, y } = hands.notes.at(e);
         const hit = noteAt(sheet.view, part, song.selected, x, y);
         if (hit && !song.selected.has(hit.note.id)) song.select([hit.note.id]);
-        onMenu({ x: e.clientX, y: e.clientY, on: hit ? 'note' : 'empty' });
+        sheet.onMenu({ x: e.clientX, y: e.clientY, on: hit ? 'note' : 'empty' });
     }
+
+    const menuOf =
+        (on: MenuOf) =>
+        (e: MouseEvent): void => {
+            e.preventDefault();
+            e.stopPropagation();
+            sheet.onMenu({ x: e.clientX, y: e.clientY, on });
+        };
 
     /** The menu key: for what is chosen, at the caret. */
     function menuByKey(e: MouseEvent): void {
@@ -98,10 +106,10 @@
         e.preventDefault();
         const box = canvases.notes.getBoundingClientRect();
         const { tick, pitch } = song.caret;
-        onMenu({
+        sheet.onMenu({
             x: box.left + sheet.view.x(tick),
             y: box.top + sheet.view.y(pitch),
-            on: song.selected.size > 0 ? 'note' : 'empty',
+            on: song.inLane.lane ? 'lane' : song.selected.size > 0 ? 'note' : 'empty',
         });
     }
 
@@ -115,6 +123,9 @@
             sheet.stage.add(name as LayerName, canvases[name as LayerName], spec);
         const observer = new ResizeObserver(resize);
         observer.observe(canvases.notes.parentElement!);
+        const around = new ResizeObserver(room);
+        around.observe(body);
+        room();
         resize();
         body.focus({ preventScroll: true });
         const off = keys.handle(commandsOf(sheet, cancel));
@@ -131,6 +142,7 @@
             deaf();
             offLanes();
             observer.disconnect();
+            around.disconnect();
             off();
             sheet.stage.close();
         };
@@ -139,6 +151,7 @@
         void sheet.laneOpen;
         void sheet.lanes.shown;
         void sheet.lanes.heights;
+        void sheet.lanes.room;
         void chordLine.shown;
         if (sheet.view.width > 0) resize();
     });
@@ -149,9 +162,9 @@
     bind:this={body}
     class="roll grid min-h-0 flex-1 outline-none"
     style:grid-template-columns="{wide || KEYBOARD}px 1fr"
-    style:grid-template-rows="{RULER}px {chordLine.shown ? CHORDS : 0}px 1fr {sheet.laneOpen ? LANE : 0}px {sheet.lanes.shown
-        .map((l) => `${sheet.lanes.height(l)}px`)
-        .join(' ')}"
+    style:grid-template-rows="{RULER}px {chordLine.shown ? CHORDS : 0}px 1fr {sheet.laneOpen
+        ? sheet.lanes.height(VELOCITIES)
+        : 0}px {sheet.lanes.shown.map((l) => `${sheet.lanes.height(l)}px`).join(' ')}"
     aria-label="Piano roll of {part.name}, {part.version >= 0 ? part.notes.size : 0} notes, {song.selectionVersion >= 0
         ? song.selected.size
         : 0} chosen"
@@ -162,15 +175,7 @@
     oncontextmenu={menuByKey}
 >
     <Corner {part} />
-    <Surface
-        hand={hands.ruler}
-        testid="ruler"
-        oncontextmenu={(e: MouseEvent) => {
-            e.preventDefault();
-            e.stopPropagation();
-            onMenu({ x: e.clientX, y: e.clientY, on: 'ruler' });
-        }}
-    >
+    <Surface hand={hands.ruler} testid="ruler" oncontextmenu={menuOf('ruler')}>
         <canvas bind:this={canvases.ruler} class="absolute inset-0 size-full"></canvas>
     </Surface>
     <ChordRow {sheet} bind:canvas={canvases.chords} />
@@ -198,7 +203,7 @@
         <MovingLines bind:this={lines} {sheet} />
     </Surface>
     <LaneHead {sheet} />
-    <Surface hand={hands.lane} testid="velocity" cursor={sheet.cursor}>
+    <Surface hand={hands.lane} testid="velocity" cursor={sheet.cursor} oncontextmenu={menuOf('velocity')}>
         <canvas bind:this={canvases.lane} class="absolute inset-0 size-full"></canvas>
     </Surface>
     {#each sheet.lanes.shown as lane (lane)}

@@ -5,7 +5,6 @@ import { transport } from '../sound/transport.svelte';
 import { theme } from '../theme.svelte';
 import { panels } from '../views/panels.svelte';
 import type { Sheet } from './sheet.svelte';
-import { PANEL } from './sizes';
 
 /** Milliseconds after a change before it is asked where notes overlap: a held key asks once. */
 const OVERLAPS_AFTER = 120;
@@ -27,7 +26,7 @@ export function followed(sheet: Sheet): void {
         if (there()) sheet.touchAll();
     });
     $effect(() => {
-        view.covered = panels.open && panels.open.name !== 'commands' ? PANEL : 0;
+        view.covered = panels.open && panels.open.name !== 'commands' ? panels.comes : 0;
     });
     // What lies under, and which rows are in use, follows the parts.
     $effect(() => {

@@ -27,14 +27,22 @@ const SHIPPED: readonly LaneSet[] = [
     { name: 'Winds', lanes: ['cc:2', 'cc:11', 'bend'] },
     { name: 'Synths', lanes: ['cc:74', 'cc:1', 'bend'] },
 ];
+const HEIGHTS = 'jactonic.lane-heights';
 const HEIGHT = 80;
-const LEAST = 40;
+/** The velocities, which always come first. */
+export const VELOCITIES = 'velocity';
+const HIGHER = 96;
+const LEAST = 44;
 const MOST = 240;
+/** Of the roll's height, how much all lanes together may take. */
+const MOST_OF_ROOM = 0.55;
 
 /** Lanes below the notes, besides the velocities: which are shown, how high, and what is being drawn in one. */
 export class Lanes {
     shown = $state.raw<readonly string[]>([]);
-    heights = $state.raw<Readonly<Record<string, number>>>({});
+    heights = $state.raw<Readonly<Record<string, number>>>(readHeights());
+    /** Pixels that the roll is high. */
+    room = $state(Infinity);
     /** Four sets of lanes, each under a key. */
     sets = $state.raw<readonly LaneSet[]>(readSets());
     /** What is drawn before it is let go: tick and value. */
@@ -61,12 +69,15 @@ export class Lanes {
         return `${KEPT}.${song.id}.${part.trackId}`;
     }
 
+    /** A low window, or one at twice the size, keeps its room for the notes. */
     height(lane: string): number {
-        return this.heights[lane] ?? HEIGHT;
+        const wanted = this.heights[lane] ?? (lane === VELOCITIES ? HIGHER : HEIGHT);
+        return Math.floor(Math.min(wanted, (this.room * MOST_OF_ROOM) / (this.shown.length + 1)));
     }
 
     setHeight(lane: string, height: number): void {
         this.heights = { ...this.heights, [lane]: Math.max(LEAST, Math.min(MOST, Math.round(height))) };
+        localStorage.setItem(HEIGHTS, JSON.stringify(this.heights));
     }
 
     /** Shows a lane and works in it; the one that is worked in is put away. */
@@ -152,6 +163,11 @@ export class Lanes {
     }
 }
 
+/** A value of a lane in words: "Expression 84", "Program 49 String Ensemble 1". */
+export function valueWords(name: string, value: number): string {
+    return `${titleOf(name)} ${name === 'program' ? `${value + 1} ${commands.programs[value] ?? ''}` : value}`;
+}
+
 export function titleOf(lane: string): string {
     const named: Record<string, string> = {
         bend: 'Pitch bend',
@@ -168,6 +184,16 @@ function read(key: string): string[] {
         return Array.isArray(kept) ? kept.map(String) : [];
     } catch {
         return [];
+    }
+}
+
+function readHeights(): Readonly<Record<string, number>> {
+    try {
+        const kept: unknown = JSON.parse(localStorage.getItem(HEIGHTS) ?? '{}');
+        const entries = typeof kept === 'object' && kept !== null ? Object.entries(kept) : [];
+        return Object.fromEntries(entries.filter(([, h]) => typeof h === 'number'));
+    } catch {
+        return {};
     }
 }
 

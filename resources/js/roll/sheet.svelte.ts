@@ -11,6 +11,7 @@ import { View } from '../stage/view';
 import { Lanes } from './lanes.svelte';
 import type { Drawn, Overlay } from './layers/overlay';
 import { pitchName } from './names';
+import { toldOf } from './numbers';
 import { OwnCurves } from './own.svelte';
 import { Passing } from './passing';
 import { UsedRows } from './rows.svelte';
@@ -32,6 +33,9 @@ export type Bounds = [from: number, to: number, low: number, high: number];
  * The roll of one part: what its layers show, its gestures change and its commands look at. Drawing is the stage's,
  * rules are the server's.
  */
+/** What a menu in the roll can be of. */
+export type MenuOf = 'note' | 'empty' | 'ruler' | 'lane' | 'velocity';
+
 export class Sheet {
     readonly view: View;
     readonly stage: Stage<LayerName | LaneLayer>;
@@ -230,9 +234,29 @@ export class Sheet {
         if (!transport.playing) transport.locate(this.song.caret.tick);
     }
 
+    /** Where the caret is, and what sounds there. */
     sayCaret(): void {
-        const { tick, pitch } = this.song.caret;
-        this.song.tell(`Caret at ${this.song.time.position(tick, this.part.lines)}, ${this.rowName(pitch)}.`);
+        const { song, part } = this;
+        const { tick, pitch } = song.caret;
+        let told = '';
+        part.between(tick, tick + 1, (n) => {
+            if (n.pitch === pitch && part.holds(n.start)) told = `: a note of ${toldOf(n, part, song.time)}`;
+        });
+        song.tell(`Caret at ${song.time.position(tick, part.lines)}, ${this.rowName(pitch)}${told}.`);
+    }
+
+    /** What was just chosen by hand. */
+    sayChosen(): void {
+        const { song, part } = this;
+        const [only, more] = song.selection;
+        const { size } = song.selected;
+        song.tell(
+            only && !more
+                ? `${this.rowName(only.pitch)} at ${song.time.position(only.start, part.lines)} is chosen: ${toldOf(only, part, song.time)}.`
+                : size === 0
+                  ? 'Nothing is chosen.'
+                  : `${size} notes chosen.`,
+        );
     }
 
     rowName(pitch: number): string {
@@ -244,6 +268,12 @@ export class Sheet {
     snapped(tick: number, free: boolean): number {
         return free ? Math.max(0, Math.round(tick)) : this.part.lines.nearest(Math.max(0, tick));
     }
+
+    /** The menu of something is asked for; the page shows it. */
+    onMenu: (at: { x: number; y: number; on: MenuOf }) => void = () => {};
+
+    /** Where a double click wrote last. */
+    written: { start: number; pitch: number } | null = null;
 
     /** Sounds a pitch as the pen would write it. */
     sound(pitch: number): void {

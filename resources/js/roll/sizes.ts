@@ -3,12 +3,8 @@ import type { Sheet } from './sheet.svelte';
 /** Pixels: the width of the piano keys, the height of the ruler. */
 export const KEYBOARD = 104;
 export const RULER = 40;
-/** How far a panel comes over the roll. */
-export const PANEL = 384;
 /** The height of the chord line, while it is shown. */
 export const CHORDS = 24;
-/** The height of the lane below the notes: a low window (or one at twice the size) keeps its room for the notes. */
-export const LANE = window.innerHeight < 560 ? 44 : 96;
 
 /** Fits every layer to the room that the notes have; the first time the view begins where the part does. */
 export function fit(sheet: Sheet, room: HTMLElement): void {

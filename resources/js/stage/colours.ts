@@ -19,6 +19,8 @@ export type Colours = Record<keyof typeof NAMES, string> & { tint: string; font:
 export function coloursOf(track: number): Colours {
     const probe = document.createElement('i');
     document.body.append(probe);
+    // Where the colours are forced, the browser paints every text in its own; here what was asked for is read.
+    probe.style.forcedColorAdjust = 'none';
     const style = getComputedStyle(probe);
     // A canvas knows no variables and no mixing: the browser works the colour out here.
     const read = (name: string): string => {

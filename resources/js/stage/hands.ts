@@ -7,6 +7,8 @@ export interface Touch {
     shift: boolean;
     alt: boolean;
     stamp: number;
+    /** Where that is in the window. */
+    page: { x: number; y: number };
 }
 
 /**
@@ -43,6 +45,7 @@ export class Hands {
             shift: e.shiftKey ?? false,
             alt: e.altKey ?? false,
             stamp: e.timeStamp ?? 0,
+            page: { x: e.clientX, y: e.clientY },
         };
     }
 

@@ -1,5 +1,6 @@
 <script lang="ts">
     import { onMount } from 'svelte';
+    import type { Spec } from '../api/types';
     import { commands } from '../keys/commands.svelte';
     import { keys } from '../keys/keys.svelte';
     import { labels } from '../keys/strokes';
@@ -14,12 +15,14 @@
         /** Only what one stroke does, and only what has such words. */
         short?: boolean;
         about?: RegExp;
+        /** Only commands that are so. */
+        of?: (spec: Spec) => boolean;
         onClose: () => void;
     }
-    let { x, y, title, context, needs, short = false, about, onClose }: Props = $props();
+    let { x, y, title, context, needs, short = false, about, of, onClose }: Props = $props();
 
     /** Keys that stand for moves of the hand are no entries: there the hand is. */
-    const MOVES = /Arrow|Bracket|Page|Digit|^[1-9]$/;
+    const MOVES = /Arrow|Wheel|Bracket|Page|Digit|(^| )[0-9]$/;
     const entries = $derived(
         keys.resolver.bindings
             .filter((b) => {
@@ -30,6 +33,7 @@
                     needs.includes(spec.needs) &&
                     !(short && b.keys.includes(' ')) &&
                     (!about || about.test(b.label)) &&
+                    (!of || of(spec)) &&
                     (!MOVES.test(b.keys) || spec.needs === 'tracks') &&
                     keys.can(b.command)
                 );
@@ -89,7 +93,7 @@
             role="menuitem"
             tabindex="-1"
             data-field
-            class="flex w-full items-baseline gap-3 px-3 py-1 text-left focus:bg-primary focus:text-primary-content hover:bg-base-200 focus:hover:bg-primary"
+            class="flex w-full items-baseline gap-3 px-3 py-1 text-left outline-hidden focus:bg-primary focus:text-primary-content hover:bg-base-200 focus:hover:bg-primary"
             onclick={() => {
                 onClose();
                 keys.run(entry.command, entry.params);

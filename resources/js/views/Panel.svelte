@@ -18,6 +18,22 @@
     const before = document.activeElement;
     const close = (): void => panels.close();
 
+    /** Its left edge is drawn to make it wider, or moved by arrows. */
+    function grip(e: PointerEvent): void {
+        const edge = e.currentTarget as HTMLElement;
+        edge.setPointerCapture(e.pointerId);
+        edge.onpointermove = (m) => panels.widen(window.innerWidth - m.clientX);
+        edge.onpointerup = () => (edge.onpointermove = edge.onpointerup = null);
+    }
+
+    function widen(e: KeyboardEvent): void {
+        const by = { ArrowLeft: 16, ArrowRight: -16 }[e.key];
+        if (!by) return;
+        e.preventDefault();
+        e.stopPropagation();
+        panels.widen(panels.comes + by);
+    }
+
     onMount(() => {
         // The first field, where there is one; else the panel itself takes the keys.
         (panel.querySelector<HTMLElement>('[data-first]') ?? panel).focus();
@@ -34,12 +50,28 @@
 
 <div
     bind:this={panel}
-    class="absolute top-0 right-0 bottom-[var(--foot,0px)] z-30 flex w-96 max-w-full flex-col border-l [@media(max-height:560px)]:bottom-0 border-base-content/50 bg-base-100 outline-none"
+    class="absolute top-0 right-0 bottom-[var(--foot,0px)] z-30 flex max-w-full flex-col border-l [@media(max-height:560px)]:bottom-0 max-[760px]:w-full! border-base-content/50 bg-base-100 outline-none"
+    style:width="{panels.comes}px"
     aria-label={title}
     role="dialog"
     tabindex="-1"
     {onkeydown}
 >
+    <!-- svelte-ignore a11y_no_noninteractive_tabindex, a11y_no_noninteractive_element_interactions -->
+    <div
+        class="absolute inset-y-0 left-0 z-10 w-1.5 cursor-ew-resize hover:bg-base-300 focus-visible:bg-primary max-[760px]:hidden"
+        role="separator"
+        tabindex="0"
+        aria-label="Width of the panel"
+        aria-orientation="vertical"
+        aria-valuenow={panels.comes}
+        aria-valuemin={320}
+        aria-valuemax={panels.widest}
+        title="Drag to make the panel wider"
+        data-testid="panel-edge"
+        onpointerdown={grip}
+        onkeydown={widen}
+    ></div>
     <div class="flex items-center justify-between border-b border-base-300 px-4 py-2">
         <h2 class="font-serif text-xl">{title}</h2>
         <button class="btn btn-ghost btn-sm w-9 px-0" {@attach does('escape')} aria-label="Close" title="Close"

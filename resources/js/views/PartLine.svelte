@@ -113,7 +113,7 @@
 {/snippet}
 
 <div
-    class="flex h-9 items-center gap-3 overflow-x-auto max-[1150px]:gap-2 border-b border-base-300 px-3 text-sm whitespace-nowrap"
+    class="flex min-h-9 items-center gap-x-2.5 gap-y-1 border-b py-1 max-[1260px]:flex-wrap [@media(max-height:560px)]:flex-nowrap [@media(max-height:560px)]:overflow-x-auto border-base-300 px-3 text-sm whitespace-nowrap"
     data-testid="settings"
 >
     <label class="flex items-center gap-1">
@@ -240,12 +240,9 @@
             {#each VALUES as value (value)}<option {value}>{value}</option>{/each}
         </select></label
     >
-    <span class="flex-1"></span>
-    <span data-testid="chosen" title="Notes chosen"
-        >{#if song.inLane.lane}{song.inLane.points.size} points{:else}{chosen} of {all}<span
-                class="max-[1330px]:hidden"
-            >
-                chosen</span
+    <span class="ml-auto" data-testid="chosen" title="Notes chosen"
+        >{#if song.inLane.lane}{song.inLane.points.size} points{:else}{chosen} of {all}<span class="max-[1330px]:hidden"
+                >&nbsp;chosen</span
             >{/if}</span
     >
 </div>

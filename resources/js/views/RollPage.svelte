@@ -10,7 +10,7 @@
     import { keys } from '../keys/keys.svelte';
     import { numbersOf } from '../roll/numbers';
     import Roll from '../roll/Roll.svelte';
-    import type { Sheet } from '../roll/sheet.svelte';
+    import type { MenuOf, Sheet } from '../roll/sheet.svelte';
     import { stepState } from '../roll/steps.svelte';
     import { recorder } from '../sound/recorder.svelte';
     import { transport } from '../sound/transport.svelte';
@@ -23,7 +23,7 @@
     import { articulated } from '../roll/articulated.svelte';
     import DrillsPanel from './DrillsPanel.svelte';
     import { drills } from './drills.svelte';
-    import Menu from './Menu.svelte';
+    import RollMenu from './RollMenu.svelte';
     import LanesPanel from './LanesPanel.svelte';
     import NudgePanel from './NudgePanel.svelte';
     import { panels } from './panels.svelte';
@@ -63,7 +63,12 @@
 
     const open = $derived(song.stage === 'roll' ? panels.open : null);
     /** What was asked for by the second button. */
-    let menu = $state.raw<{ x: number; y: number; on: 'note' | 'empty' | 'ruler' } | null>(null);
+    let menu = $state.raw<{ x: number; y: number; on: MenuOf } | null>(null);
+
+    function take(one: Sheet): void {
+        sheet = one;
+        one.onMenu = (at) => (menu = at);
+    }
     const spec = $derived(
         open?.name === 'edit'
             ? commands.find(open.edit ?? '')
@@ -139,24 +144,10 @@
         drums={setup.drums}
         wide={under ? HEADS : 0}
         onHover={(text) => (hovered = text)}
-        onSheet={(s) => (sheet = s)}
-        onMenu={(m) => (menu = m)}
+        onSheet={take}
     />
     {#if menu}
-        <Menu
-            x={menu.x}
-            y={menu.y}
-            title={{
-                note: 'What can be done with what is chosen',
-                empty: 'What can be done here',
-                ruler: 'What can be done with a stretch of time',
-            }[menu.on]}
-            context="roll"
-            short
-            needs={{ note: ['notes'], empty: ['part', 'song'], ruler: ['part', 'song', 'notes'] }[menu.on]}
-            about={menu.on === 'ruler' ? /span|loop|tempo|bar/ : undefined}
-            onClose={() => (menu = null)}
-        />
+        <RollMenu {...menu} onClose={() => (menu = null)} />
     {/if}
     <BottomLine
         tag={held?.tag ?? underWay}

@@ -185,7 +185,7 @@
 </script>
 
 <main class="min-h-0 flex-1 overflow-y-auto">
-    <div class="mx-auto max-w-5xl px-6 py-8">
+    <div class="mx-auto max-w-6xl px-6 py-8">
         <div class="mb-5 flex items-end justify-between gap-4">
             <h1 class="font-serif text-3xl">Songs</h1>
             <span class="flex-1"></span>
@@ -219,12 +219,14 @@
             <table class="w-full border-collapse" data-testid="songs">
                 <thead>
                     <tr class="border-b border-base-content/50 text-left text-sm text-base-content/80">
-                        <th class="py-2 pl-3 font-normal">Name</th><th class="w-20 text-right font-normal">Parts</th>
-                        <th class="w-20 text-right font-normal">Bars</th><th class="w-20 text-right font-normal"
-                            >Time</th
+                        <th class="py-2 pl-3 font-normal">Name</th><th
+                            class="w-20 text-right font-normal max-[760px]:hidden">Parts</th
                         >
-                        <th class="w-52 pl-8 font-normal">Changed</th><th class="w-44"
-                            ><span class="sr-only">What can be done</span></th
+                        <th class="w-20 text-right font-normal max-[760px]:hidden">Bars</th><th
+                            class="w-20 text-right font-normal">Time</th
+                        >
+                        <th class="w-52 pl-8 font-normal max-[900px]:hidden">Changed</th><th
+                            class="w-44 min-[1100px]:w-88"><span class="sr-only">What can be done</span></th
                         >
                     </tr>
                 </thead>
@@ -255,34 +257,46 @@
                                     >
                                 {/if}
                             </td>
-                            <td class="text-right">{song.parts}</td>
-                            <td class="text-right">{song.bars}</td>
+                            <td class="text-right max-[760px]:hidden">{song.parts}</td>
+                            <td class="text-right max-[760px]:hidden">{song.bars}</td>
                             <td class="text-right">{clock(song.seconds).replace(/\.\d$/, '')}</td>
-                            <td class="pl-8 text-sm text-base-content/85">{when(song.changed)}</td>
+                            <td class="pl-8 text-sm max-[900px]:hidden text-base-content/85">{when(song.changed)}</td>
                             <td class="text-right whitespace-nowrap">
                                 <button
-                                    class="btn btn-ghost btn-sm w-9 px-0"
+                                    class="btn btn-ghost btn-sm gap-1 px-2 font-normal max-[1099px]:w-9 max-[1099px]:px-0"
                                     title="Rename"
                                     aria-label="Rename {song.name}"
-                                    {@attach does('rename', {}, () => (chosen = i))}><Pencil size={16} /></button
+                                    {@attach does('rename', {}, () => (chosen = i))}
+                                    ><Pencil size={16} /><span class="max-[1099px]:hidden" aria-hidden="true"
+                                        >Rename</span
+                                    ></button
                                 >
                                 <button
-                                    class="btn btn-ghost btn-sm w-9 px-0"
+                                    class="btn btn-ghost btn-sm gap-1 px-2 font-normal max-[1099px]:w-9 max-[1099px]:px-0"
                                     title="Duplicate"
                                     aria-label="Duplicate {song.name}"
-                                    {@attach does('duplicate', {}, () => (chosen = i))}><Copy size={16} /></button
+                                    {@attach does('duplicate', {}, () => (chosen = i))}
+                                    ><Copy size={16} /><span class="max-[1099px]:hidden" aria-hidden="true"
+                                        >Duplicate</span
+                                    ></button
                                 >
                                 <button
-                                    class="btn btn-ghost btn-sm w-9 px-0"
+                                    class="btn btn-ghost btn-sm gap-1 px-2 font-normal max-[1099px]:w-9 max-[1099px]:px-0"
                                     title="Save as a MIDI file"
                                     aria-label="Save {song.name} as a MIDI file"
-                                    {@attach does('export', {}, () => (chosen = i))}><Download size={16} /></button
+                                    {@attach does('export', {}, () => (chosen = i))}
+                                    ><Download size={16} /><span class="max-[1099px]:hidden" aria-hidden="true"
+                                        >Save</span
+                                    ></button
                                 >
                                 <button
-                                    class="btn btn-ghost btn-sm w-9 px-0"
+                                    class="btn btn-ghost btn-sm gap-1 px-2 font-normal max-[1099px]:w-9 max-[1099px]:px-0"
                                     title="Delete; it can be brought back"
                                     aria-label="Delete {song.name}"
-                                    {@attach does('delete-song', {}, () => (chosen = i))}><Trash2 size={16} /></button
+                                    {@attach does('delete-song', {}, () => (chosen = i))}
+                                    ><Trash2 size={16} /><span class="max-[1099px]:hidden" aria-hidden="true"
+                                        >Delete</span
+                                    ></button
                                 >
                             </td>
                         </tr>

@@ -44,8 +44,15 @@
     const meter = $derived(song ? song.time.meterAt(transport.tick).join('/') : '');
 </script>
 
+{#snippet word(text: string)}
+    <!-- Where there is room, what an icon means stands beside it; its name is said already. -->
+    <span class="text-sm font-normal max-[1699px]:hidden" aria-hidden="true">{text}</span>
+{/snippet}
+
 <header
-    class="flex h-12 shrink-0 items-center gap-2 border-b border-base-300 bg-base-100 px-3 max-[1100px]:gap-1.5 max-[900px]:gap-1 max-[1100px]:[&_.btn]:w-7"
+    class="flex min-h-12 shrink-0 items-center gap-2 border-b border-base-300 bg-base-100 px-3 max-[1100px]:gap-1 max-[1100px]:[&_.btn-square]:w-7 {song
+        ? 'max-[860px]:flex-wrap max-[860px]:gap-y-0 max-[860px]:py-0.5'
+        : ''}"
 >
     <nav class="flex min-w-0 flex-1 items-baseline gap-2" aria-label="Where you are">
         <a
@@ -71,148 +78,167 @@
         {/if}
     </nav>
     {#if song}
-        <div class="flex items-center gap-1" role="group" aria-label="Transport">
-            <button
-                class="btn btn-sm btn-ghost w-9 px-0"
-                {@attach does('play')}
-                title="Play, stop"
-                aria-label={transport.playing ? 'Stop' : 'Play'}
-                aria-pressed={transport.playing}
-            >
-                {#if transport.loading}<span class="loading loading-xs loading-spinner"
-                    ></span>{:else if transport.playing}<Square size={17} />{:else}<Play size={17} />{/if}
-            </button>
-            <button
-                class="btn btn-sm btn-ghost w-9 px-0 {transport.loop?.on
-                    ? 'text-accent underline decoration-2 underline-offset-4'
-                    : ''}"
-                {@attach does('loop')}
-                title="Loop"
-                aria-label="Loop"
-                aria-pressed={transport.loop?.on === true}
-                ><Repeat size={17} strokeWidth={transport.loop?.on ? 3 : 2} />
-            </button>
-        </div>
-        <div class="flex items-center gap-1" role="group" aria-label="Recording">
-            <button
-                class="btn btn-sm btn-ghost w-9 px-0 {recorder.on ? 'bg-error text-error-content' : ''}"
-                {@attach does('record')}
-                disabled={!part}
-                title={recorder.on ? 'End the take' : 'Record'}
-                aria-label={recorder.on ? 'End the take' : 'Record'}
-                aria-pressed={recorder.on}
-            >
-                {#if recorder.armed || recorder.on}<CircleDot size={17} />{:else}<Circle size={17} />{/if}
-            </button>
-            <button
-                class="btn btn-sm btn-ghost w-9 px-0 {metronome.on
-                    ? 'text-accent underline decoration-2 underline-offset-4'
-                    : ''}"
-                {@attach does('metronome')}
-                title="Metronome"
-                aria-label="Metronome"
-                aria-pressed={metronome.on}
-                ><Metronome size={17} strokeWidth={metronome.on ? 3 : 2} />
-            </button>
-            <button
-                class="btn btn-sm btn-ghost w-9 px-0 max-[1200px]:hidden"
-                {@attach does('panel', { name: 'recording' })}
-                disabled={!part}
-                title="Recording settings"
-                aria-label="Recording settings"><SlidersHorizontal size={17} /></button
-            >
-            <button
-                class="btn btn-sm btn-ghost w-9 px-0 max-[1200px]:hidden"
-                {@attach does('panel', { name: 'input' })}
-                disabled={!part}
-                title="Inputs: keyboards and the simulated player"
-                aria-label="Inputs"><Piano size={17} /></button
-            >
-        </div>
-        {#if transport.counting > 0}
-            <output class="w-20 text-right text-lg font-semibold text-accent" data-testid="counting"
-                >in {transport.counting}</output
-            >
-        {:else}
-            <output class="w-20 text-right text-lg font-semibold" data-testid="position">{position}</output>
-        {/if}
-        <output class="w-14 text-right text-base-content/80 max-[900px]:hidden">{seconds}</output>
-        <span class="flex items-center whitespace-nowrap text-base-content/80 max-[900px]:hidden"
-            >♩<TempoField {song} /><button
-                class="btn btn-sm btn-ghost px-1 text-base font-normal disabled:text-base-content/80!"
-                {@attach does('panel', { name: 'tempo' })}
-                disabled={!part}
-                title="Meter here; opens tempo and meter"
-                aria-label="Tempo and meter, {meter} here">{meter}</button
-            ></span
+        <!-- In a narrow window (or one at twice the size) it is a line of its own. -->
+        <div
+            class="contents max-[860px]:order-1 max-[860px]:flex max-[860px]:basis-full max-[860px]:items-center max-[860px]:justify-between"
         >
-        <SoundLevel />
-        <button
-            class="btn btn-sm btn-ghost w-9 px-0"
-            {@attach does('hear')}
-            title="Hear notes when touched"
-            aria-label="Hear notes when touched"
-            aria-pressed={transport.hear}
-        >
-            {#if transport.hear}<Volume2 size={17} />{:else}<VolumeX size={17} />{/if}
-        </button>
-        <span class="h-6 border-l border-base-300 max-[1100px]:hidden"></span>
-        <div class="flex items-center">
-            <button
-                class="btn btn-sm btn-ghost w-9 px-0"
-                {@attach does('undo')}
-                disabled={!song.canUndo}
-                title="Undo"
-                aria-label="Undo"><Undo2 size={17} /></button
+            <div class="flex items-center gap-1" role="group" aria-label="Transport">
+                <button
+                    class="btn btn-sm btn-ghost btn-square w-9 gap-1 px-0 min-[1700px]:w-auto min-[1700px]:px-2"
+                    {@attach does('play')}
+                    title="Play, stop"
+                    aria-label={transport.playing ? 'Stop' : 'Play'}
+                    aria-pressed={transport.playing}
+                >
+                    {#if transport.loading}<span class="loading loading-xs loading-spinner"
+                        ></span>{:else if transport.playing}<Square size={17} />{:else}<Play
+                            size={17}
+                        />{/if}{@render word(transport.playing ? 'stop' : 'play')}
+                </button>
+                <button
+                    class="btn btn-sm btn-ghost btn-square w-9 gap-1 px-0 min-[1700px]:w-auto min-[1700px]:px-2 {transport
+                        .loop?.on
+                        ? 'text-accent underline decoration-2 underline-offset-4'
+                        : ''}"
+                    {@attach does('loop')}
+                    title="Loop"
+                    aria-label="Loop"
+                    aria-pressed={transport.loop?.on === true}
+                    ><Repeat size={17} strokeWidth={transport.loop?.on ? 3 : 2} />{@render word('loop')}
+                </button>
+            </div>
+            <div class="flex items-center gap-1" role="group" aria-label="Recording">
+                <button
+                    class="btn btn-sm btn-ghost btn-square w-9 gap-1 px-0 min-[1700px]:w-auto min-[1700px]:px-2 {recorder.on
+                        ? 'bg-error text-error-content'
+                        : ''}"
+                    {@attach does('record')}
+                    disabled={!part}
+                    title={recorder.on ? 'End the take' : 'Record'}
+                    aria-label={recorder.on ? 'End the take' : 'Record'}
+                    aria-pressed={recorder.on}
+                >
+                    {#if recorder.armed || recorder.on}<CircleDot size={17} />{:else}<Circle
+                            size={17}
+                        />{/if}{@render word('record')}
+                </button>
+                <button
+                    class="btn btn-sm btn-ghost btn-square w-9 gap-1 px-0 min-[1700px]:w-auto min-[1700px]:px-2 {metronome.on
+                        ? 'text-accent underline decoration-2 underline-offset-4'
+                        : ''}"
+                    {@attach does('metronome')}
+                    title="Metronome"
+                    aria-label="Metronome"
+                    aria-pressed={metronome.on}
+                    ><Metronome size={17} strokeWidth={metronome.on ? 3 : 2} />{@render word('click')}
+                </button>
+                <button
+                    class="btn btn-sm btn-ghost btn-square w-9 gap-1 px-0 min-[1700px]:w-auto min-[1700px]:px-2"
+                    {@attach does('panel', { name: 'recording' })}
+                    disabled={!part}
+                    title="Recording settings"
+                    aria-label="Recording settings"><SlidersHorizontal size={17} />{@render word('takes')}</button
+                >
+                <button
+                    class="btn btn-sm btn-ghost btn-square w-9 gap-1 px-0 min-[1700px]:w-auto min-[1700px]:px-2"
+                    {@attach does('panel', { name: 'input' })}
+                    disabled={!part}
+                    title="Inputs: keyboards and the simulated player"
+                    aria-label="Inputs"><Piano size={17} />{@render word('inputs')}</button
+                >
+            </div>
+            {#if transport.counting > 0}
+                <output class="w-20 text-right text-lg font-semibold text-accent" data-testid="counting"
+                    >in {transport.counting}</output
+                >
+            {:else}
+                <output class="w-20 text-right text-lg font-semibold" data-testid="position">{position}</output>
+            {/if}
+            <output class="w-14 text-right text-base-content/80">{seconds}</output>
+            <span class="flex items-center whitespace-nowrap text-base-content/80"
+                >♩<TempoField {song} /><button
+                    class="btn btn-sm btn-ghost px-1 text-base font-normal disabled:text-base-content/80!"
+                    {@attach does('panel', { name: 'tempo' })}
+                    disabled={!part}
+                    title="Meter here; opens tempo and meter"
+                    aria-label="Tempo and meter, {meter} here">{meter}</button
+                ></span
             >
+            <SoundLevel />
             <button
-                class="btn btn-sm btn-ghost w-9 px-0"
-                {@attach does('redo')}
-                disabled={!song.canRedo}
-                title="Redo"
-                aria-label="Redo"><Redo2 size={17} /></button
+                class="btn btn-sm btn-ghost btn-square w-9 gap-1 px-0 min-[1700px]:w-auto min-[1700px]:px-2"
+                {@attach does('hear')}
+                title="Hear notes when touched"
+                aria-label="Hear notes when touched"
+                aria-pressed={transport.hear}
             >
-            <button
-                class="btn btn-sm btn-ghost w-9 px-0 {stepsOpen ? 'bg-base-200' : ''}"
-                {@attach does('steps')}
-                title="Steps: the history"
-                aria-label="Steps"
-                aria-pressed={stepsOpen}><History size={17} /></button
+                {#if transport.hear}<Volume2 size={17} />{:else}<VolumeX size={17} />{/if}{@render word('hear')}
+            </button>
+            <span class="h-6 border-l border-base-300 max-[1100px]:hidden"></span>
+            <div class="flex items-center">
+                <button
+                    class="btn btn-sm btn-ghost btn-square w-9 gap-1 px-0 min-[1700px]:w-auto min-[1700px]:px-2"
+                    {@attach does('undo')}
+                    disabled={!song.canUndo}
+                    title="Undo"
+                    aria-label="Undo"><Undo2 size={17} />{@render word('undo')}</button
+                >
+                <button
+                    class="btn btn-sm btn-ghost btn-square w-9 gap-1 px-0 min-[1700px]:w-auto min-[1700px]:px-2"
+                    {@attach does('redo')}
+                    disabled={!song.canRedo}
+                    title="Redo"
+                    aria-label="Redo"><Redo2 size={17} />{@render word('redo')}</button
+                >
+                <button
+                    class="btn btn-sm btn-ghost btn-square w-9 gap-1 px-0 min-[1700px]:w-auto min-[1700px]:px-2 {stepsOpen
+                        ? 'bg-base-200'
+                        : ''}"
+                    {@attach does('steps')}
+                    title="Steps: the history"
+                    aria-label="Steps"
+                    aria-pressed={stepsOpen}><History size={17} />{@render word('steps')}</button
+                >
+                <button
+                    class="btn btn-sm btn-ghost btn-square w-9 gap-1 px-0 min-[1700px]:w-auto min-[1700px]:px-2"
+                    {@attach does('export')}
+                    title="Save as a MIDI file"
+                    aria-label="Save as a MIDI file"><Download size={17} />{@render word('save')}</button
+                >
+            </div>
+            <span
+                class="flex w-5 justify-center"
+                title={song.trouble && song.queue.waiting ? 'Waiting for the server' : 'Everything is saved'}
             >
-            <button
-                class="btn btn-sm btn-ghost w-9 px-0"
-                {@attach does('export')}
-                title="Save as a MIDI file"
-                aria-label="Save as a MIDI file"><Download size={17} /></button
-            >
+                <Circle
+                    size={9}
+                    class={song.queue.waiting ? 'text-warning' : 'text-base-content/40'}
+                    fill={song.queue.waiting ? 'none' : 'currentColor'}
+                    aria-label={song.queue.waiting ? 'Saving' : 'Everything is saved'}
+                />
+            </span>
         </div>
-        <span
-            class="flex w-5 justify-center"
-            title={song.trouble && song.queue.waiting ? 'Waiting for the server' : 'Everything is saved'}
-        >
-            <Circle
-                size={9}
-                class={song.queue.waiting ? 'text-warning' : 'text-base-content/40'}
-                fill={song.queue.waiting ? 'none' : 'currentColor'}
-                aria-label={song.queue.waiting ? 'Saving' : 'Everything is saved'}
-            />
-        </span>
     {/if}
     <button
-        class="btn btn-sm btn-ghost w-9 px-0"
+        class="btn btn-sm btn-ghost btn-square w-9 gap-1 px-0 min-[1700px]:w-auto min-[1700px]:px-2"
         {@attach does('commands')}
         title="All commands"
-        aria-label="All commands"><Search size={17} /></button
-    >
-    <button class="btn btn-sm btn-ghost w-9 px-0" {@attach does('shortcuts')} title="Shortcuts" aria-label="Shortcuts"
-        ><Keyboard size={17} /></button
+        aria-label="All commands"><Search size={17} />{@render word('find')}</button
     >
     <button
-        class="btn btn-sm btn-ghost w-9 px-0"
+        class="btn btn-sm btn-ghost btn-square w-9 gap-1 px-0 min-[1700px]:w-auto min-[1700px]:px-2"
+        {@attach does('shortcuts')}
+        title="Shortcuts"
+        aria-label="Shortcuts"><Keyboard size={17} />{@render word('keys')}</button
+    >
+    <button
+        class="btn btn-sm btn-ghost btn-square w-9 gap-1 px-0 min-[1700px]:w-auto min-[1700px]:px-2"
         {@attach does('theme')}
         title="Light or dark"
         aria-label="Light or dark"
     >
-        {#if theme.name === 'paper'}<Moon size={17} />{:else}<Lamp size={17} />{/if}
+        {#if theme.name === 'paper'}<Moon size={17} />{:else}<Lamp size={17} />{/if}{@render word(
+            theme.name === 'paper' ? 'dark' : 'light',
+        )}
     </button>
 </header>

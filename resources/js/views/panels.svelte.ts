@@ -5,8 +5,30 @@ export interface Open {
     edit?: string;
 }
 
+const WIDTH = 'jactonic.panel-width';
+/** Pixels. */
+const USUAL = 384;
+const LEAST = 320;
+
 class Panels {
     open = $state.raw<Open | null>(null);
+    /** How wide they are, in pixels, as the person drew them. */
+    width = $state(Number(localStorage.getItem(WIDTH)) || USUAL);
+
+    /** The most that leaves the roll three fifths of the page. */
+    get widest(): number {
+        return Math.max(LEAST, Math.floor(window.innerWidth * 0.4));
+    }
+
+    /** How wide they come: what was drawn, as far as there is room. */
+    get comes(): number {
+        return Math.min(this.width, Math.max(USUAL, this.widest));
+    }
+
+    widen(to: number): void {
+        this.width = Math.max(LEAST, Math.min(this.widest, Math.round(to)));
+        localStorage.setItem(WIDTH, String(this.width));
+    }
 
     /** Opens a panel in place of another; the one that is open it closes. */
     turn(panel: Open): void {

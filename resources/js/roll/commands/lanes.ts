@@ -1,7 +1,25 @@
 import type { Handler } from '../../keys/keys.svelte';
+import { Lane } from '../../api/lane';
+import { valueWords } from '../lanes.svelte';
 import type { Sheet } from '../sheet.svelte';
 import { asked } from './moving';
 import { CARET_MOVERS, louderBy } from './make';
+
+/** What is chosen in the lane that is worked in; of one point its value and place. */
+export function sayPoints({ song, lanes, part }: Sheet): void {
+    const name = song.inLane.lane;
+    if (!name) return;
+    const all = lanes.pointsOf(name);
+    const { size } = song.inLane.points;
+    const only = size === 1 ? all.find((p) => song.inLane.points.has(p.id)) : undefined;
+    song.tell(
+        only
+            ? `${valueWords(name, new Lane(name).value(only))} at ${song.time.position(only.tick, part.lines)}: point ${all.indexOf(only) + 1} of ${all.length}.`
+            : size === 0
+              ? 'No points are chosen.'
+              : `${size} points chosen.`,
+    );
+}
 
 /** What keys do while a lane is worked in: to its points what they do to notes, and what is no business of a lane to notes. */
 export function inLanes(sheet: Sheet): Record<string, Handler> {
@@ -13,20 +31,13 @@ export function inLanes(sheet: Sheet): Record<string, Handler> {
         song.inLane.points = new Set(ids);
         sheet.touch(`lane:${lane()!}`);
         const all = lanes.pointsOf(lane()!);
-        const only = ids.length === 1 ? all.find((p) => p.id === ids[0]) : undefined;
         // The caret goes with the walk.
         const last = all.find((p) => p.id === at);
         if (last) {
             song.putCaret(last.tick);
             sheet.view.reveal(last.tick, last.tick + 1, song.caret.pitch, song.caret.pitch);
         }
-        song.tell(
-            only
-                ? `Point ${all.indexOf(only) + 1} of ${all.length} at ${song.time.position(only.tick, sheet.part.lines)}.`
-                : ids.length === 0
-                  ? 'No points are chosen.'
-                  : `${ids.length} points chosen.`,
-        );
+        sayPoints(sheet);
     }
 
     function walk(way: 1 | -1, grows: boolean): void {

@@ -9,6 +9,12 @@ export function seeing(sheet: Sheet, cancel: () => boolean): Record<string, Hand
     const { song, part, view } = sheet;
 
     function zoom(axis: string, by: number): void {
+        const { lane } = song.inLane;
+        // In a lane the rows are its height.
+        if (axis === 'pitch' && lane) {
+            sheet.lanes.setHeight(lane, sheet.lanes.height(lane) * (by > 0 ? 1.25 : 0.8));
+            return song.tell(`The lane is ${sheet.lanes.height(lane)} high.`);
+        }
         if (axis === 'pitch') return view.zoomPitch(by > 0 ? 1.25 : 0.8, view.height / 2);
         // About what one works on: the selection if it is seen, else the playhead, else the middle.
         const at = [sheet.bounds()?.[0], transport.tick]

@@ -22,7 +22,7 @@ export function writing(sheet: Sheet): Record<string, Handler> {
     function turn(ids: number[]): void {
         const all = ids.every((id) => song.selected.has(id));
         song.select(all ? [...song.selected].filter((id) => !ids.includes(id)) : [...song.selected, ...ids]);
-        song.tell(song.selected.size === 1 ? '1 note chosen.' : `${song.selected.size} notes chosen.`);
+        sheet.sayChosen();
     }
 
     /** Keeps what is chosen, or what lies in the span; then does what follows, in its turn. */

@@ -78,7 +78,7 @@ export function box(sheet: Sheet): Gesture {
                     transport.locate(song.caret.tick);
                     sheet.sayCaret();
                 }
-            }
+            } else sheet.sayChosen();
             end();
         },
         cancel() {

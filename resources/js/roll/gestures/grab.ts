@@ -29,6 +29,7 @@ export function grab(sheet: Sheet): Gesture {
         if (mod) song.select(keep.has(note.id) ? [...keep].filter((id) => !those.includes(id)) : [...keep, ...those]);
         else if (!shift && song.selected.size > 1) song.select(those);
         if (keep.has(note.id) && !mod) transport.try(part, [note]);
+        sheet.sayChosen();
     }
 
     return {

@@ -84,5 +84,13 @@ export function insertAt(sheet: Sheet, touch: Touch, endedChoice: boolean): void
     }
     const tick = Math.max(0, view.tick(touch.x));
     const start = touch.alt ? Math.round(tick) : part.lines.around(tick)[0];
-    song.do(insert(part.id, [{ start, pitch: part.rowHeld(view.pitch(touch.y), touch.alt) }]));
+    const pitch = part.rowHeld(view.pitch(touch.y), touch.alt);
+    sheet.written = { start, pitch };
+    song.do(insert(part.id, [{ start, pitch }]));
+}
+
+/** Whether all that is chosen is the note that the double click before wrote: that is no choice to be ended first. */
+export function justWritten({ song, written }: Sheet): boolean {
+    const [only, more] = song.selection;
+    return only !== undefined && !more && only.start === written?.start && only.pitch === written.pitch;
 }

@@ -1,10 +1,10 @@
 import { Lane } from '../../api/lane';
 import type { Point } from '../../api/tables';
 import type { Gesture, Touch } from '../../stage/hands';
-import { commands } from '../../keys/commands.svelte';
 import * as make from '../commands/make';
 import { valueAt, yOf } from '../layers/lane';
-import { titleOf } from '../lanes.svelte';
+import { sayPoints } from '../commands/lanes';
+import { valueWords } from '../lanes.svelte';
 import { tool } from '../pen.svelte';
 import type { Sheet } from '../sheet.svelte';
 import { DRAG_FROM } from './drag';
@@ -16,8 +16,7 @@ export function laneWords(sheet: Sheet, name: string, { x, y }: Touch, height: n
     const lane = new Lane(name);
     const tick = Math.max(0, sheet.view.tick(x));
     const value = valueAt(lane, y, height);
-    const called = name === 'program' ? `${value + 1} ${commands.programs[value] ?? ''}` : String(value);
-    return `${titleOf(name)} ${called}  ${sheet.song.time.position(tick, sheet.part.lines)}`;
+    return `${valueWords(name, value)}  ${sheet.song.time.position(tick, sheet.part.lines)}`;
 }
 
 /**
@@ -79,6 +78,7 @@ function hold(sheet: Sheet, name: string, height: () => number): Gesture {
         drop() {
             const { held } = sheet.lanes;
             end();
+            if (!held) sayPoints(sheet);
             if (held && held.ticks !== 0) song.do(make.moveBy(held.ticks));
             if (held && held.by !== 0) song.do(make.louderBy(held.by));
         },
@@ -91,6 +91,7 @@ function draw(sheet: Sheet, name: string, height: () => number): Gesture {
     const lane = new Lane(name);
     let drawn = new Map<number, number>();
     let last = { x: 0, y: 0 };
+    let from = { x: 0, y: 0 };
     let clears = false;
     /** The bow of a straight stroke, −100 early to 100 late, and where the hand was when it began to be set. */
     let bow = 0;
@@ -137,7 +138,7 @@ function draw(sheet: Sheet, name: string, height: () => number): Gesture {
             clears = button === 2;
             if (song.inLane.lane !== name) song.inLane.focus(name);
             drawn = new Map([[Math.max(0, Math.round(view.tick(x))), valueAt(lane, y, height())]]);
-            last = { x, y };
+            from = last = { x, y };
             bow = 0;
             bowed = null;
             show();
@@ -169,6 +170,9 @@ function draw(sheet: Sheet, name: string, height: () => number): Gesture {
             end();
             if (!touch) return;
             const [first, end_] = [points[0]!, points.at(-1)!];
+            // Without a stroke the second button asks what can be done here.
+            if (clears && Math.hypot(touch.x - from.x, touch.y - from.y) < DRAG_FROM)
+                return sheet.onMenu({ ...touch.page, on: 'lane' });
             if (clears) return song.do(make.clearLane(part.id, name, first[0], end_[0] + 1));
             if (touch.shift && points.length > 1) {
                 const [low, high] = [first, end_].map(([, v]) => Math.round(lane.share(v) * 127)) as [number, number];

@@ -1,4 +1,5 @@
 <script lang="ts">
+    import { tick } from 'svelte';
     import type { Part } from '../../api/part.svelte';
     import type { Param, RecipeStep } from '../../api/types';
     import { commands } from '../../keys/commands.svelte';
@@ -12,6 +13,15 @@
         return commands.find(step.edit ?? (step.set ? 'set' : ''))?.params ?? [];
     }
 
+    /** The keys stay where they were: at the step that comes after, else at the one before, else at the list. */
+    async function takeAway(e: MouseEvent, i: number): Promise<void> {
+        const list = (e.currentTarget as HTMLElement).closest('ol')!;
+        draft.remove(i);
+        await tick();
+        const step = list.children[Math.min(i, list.children.length - 1)];
+        (step?.querySelector<HTMLElement>('button:last-of-type') ?? list).focus();
+    }
+
     function withParam(step: RecipeStep, name: string, value: unknown): RecipeStep {
         const given = Object.entries({ ...(step.params ?? step.set), [name]: value });
         const params = Object.fromEntries(given.filter(([, v]) => v !== undefined));
@@ -19,7 +29,7 @@
     }
 </script>
 
-<ol class="flex flex-col gap-1">
+<ol class="flex flex-col gap-1 outline-none" tabindex="-1">
     {#each draft.steps as step, i (i)}
         <li class="border-l-2 border-base-300 pl-2 {step.off ? 'opacity-60' : ''}">
             <div class="flex items-center gap-1">
@@ -62,7 +72,7 @@
                     class="btn btn-ghost btn-xs px-1"
                     data-field
                     aria-label="Take step {i + 1} away"
-                    onclick={() => draft.remove(i)}>×</button
+                    onclick={(e) => takeAway(e, i)}>×</button
                 >
             </div>
             {#if draft.open === i}

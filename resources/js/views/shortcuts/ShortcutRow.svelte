@@ -24,7 +24,7 @@
 </script>
 
 <div
-    class="grid grid-cols-[10rem_1fr_6rem_9rem_16rem] items-center gap-3 border-b border-l-4 border-b-base-300 px-2 py-1 outline-none {chosen
+    class="grid grid-cols-[10rem_1fr_6rem_9rem_16rem] max-[1000px]:grid-cols-[7rem_1fr_5rem_16rem] max-[760px]:grid-cols-[6.5rem_1fr_auto] items-center gap-3 border-b border-l-4 border-b-base-300 px-2 py-1 outline-none {chosen
         ? 'border-l-primary bg-base-200'
         : 'border-l-transparent'}"
     role="row"
@@ -42,8 +42,8 @@
         >{#if r.binding}{r.binding.label}
             <span class="text-sm text-base-content/80">{titleOf(r)}</span>{:else}{titleOf(r)}{/if}</span
     >
-    <span role="gridcell" class="text-sm text-base-content/85">{r.entry.group}</span>
-    <span role="gridcell" class="text-sm text-base-content/85"
+    <span role="gridcell" class="text-sm text-base-content/85 max-[760px]:hidden">{r.entry.group}</span>
+    <span role="gridcell" class="text-sm text-base-content/85 max-[1000px]:hidden"
         >{r.binding ? (CONTEXTS.find(([id]) => id === r.binding!.context)?.[1] ?? '') : ''}{mine ? ' · mine' : ''}</span
     >
     <span role="gridcell" class="flex justify-end gap-1 whitespace-nowrap">
@@ -56,7 +56,7 @@
         {/if}
     </span>
     {#if mode === 'give' || mode === 'move'}
-        <div role="gridcell" class="col-span-5 pb-2">
+        <div role="gridcell" class="col-span-full pb-2">
             <GiveKey
                 command={r.entry.command}
                 params={mode === 'move' ? r.params : params}
@@ -69,7 +69,7 @@
             />
         </div>
     {:else if mode === 'params'}
-        <div role="gridcell" class="col-span-5 grid grid-cols-2 pb-2" data-params>
+        <div role="gridcell" class="col-span-full grid grid-cols-2 pb-2" data-params>
             {#each commands.find(r.entry.command)?.params ?? [] as param, k (param.name)}
                 <Field
                     {param}
