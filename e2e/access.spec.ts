@@ -52,3 +52,73 @@ for (const theme of ['light', 'dark'])
         }
         expect(found).toEqual([]);
     });
+
+test('at twice the size nothing is lost: all of the line above, names of songs and shortcuts, notes; panels take the page', async ({
+    page,
+}) => {
+    const song = await bring(page, midi(LOOSE, 'Piano', 0), 'Twice the size.mid');
+    await page.setViewportSize({ width: 640, height: 400 });
+    await openRoll(page, song);
+    const banner = page.getByRole('banner');
+    for (const name of ['Play', 'Loop', 'Record', 'Metronome', 'Recording settings', 'Inputs', 'Undo', 'Steps'])
+        await expect(banner.getByRole('button', { name, exact: true })).toBeInViewport({ ratio: 1 });
+    await expect(banner.getByLabel('Tempo, quarters a minute')).toBeInViewport({ ratio: 1 });
+    await expect(banner.getByTestId('part-name')).toBeInViewport({ ratio: 1 });
+    const cut = (testid: string): Promise<boolean> =>
+        page.getByTestId(testid).evaluate((e) => e.scrollWidth > e.clientWidth + 1);
+    expect(await cut('part-name')).toBe(false);
+    // With three lanes, half of the room is still the notes'.
+    await press(page, 'Alt+v', '5');
+    const room = (await page.getByTestId('roll').boundingBox())!;
+    const notes = (await page.getByTestId('notes').boundingBox())!;
+    expect(notes.height).toBeGreaterThan(room.height / 4);
+    await press(page, 'Escape', 'Alt+q');
+    expect((await page.getByRole('dialog').boundingBox())!.width).toBe(640);
+    await page.goto('/keys');
+    const row = page.getByTestId('shortcuts').getByRole('row').first();
+    await expect(row.getByRole('gridcell').nth(1)).toHaveText(/semitone up/);
+    expect(await row.getByRole('gridcell').nth(1).evaluate((e) => e.clientWidth)).toBeGreaterThan(150);
+    await page.goto('/');
+    const name = page.getByRole('link', { name: 'Twice the size' }).first();
+    expect(await name.evaluate((e) => e.scrollWidth <= e.clientWidth + 1)).toBe(true);
+});
+
+test('at 1024 wide the settings are all in sight', async ({ page }) => {
+    const song = await bring(page, midi(LOOSE, 'Piano', 0));
+    await openRoll(page, song);
+    for (const width of [1024, 1280, 1920]) {
+        await page.setViewportSize({ width, height: 768 });
+        expect(
+            await page.getByTestId('settings').evaluate((e) => [e.scrollWidth > e.clientWidth, e.scrollHeight > e.clientHeight]),
+        ).toEqual([false, false]);
+    }
+});
+
+test('in forced colours the paper is theirs, notes can be told from it, and what is on is marked', async ({ page }) => {
+    const song = await bring(page, midi(LOOSE, 'Piano', 0));
+    await page.emulateMedia({ forcedColors: 'active' });
+    await openRoll(page, song);
+    await press(page, 'Control+a');
+    const seen = await page.evaluate(() => {
+        const canvas = (part: string): CanvasRenderingContext2D =>
+            [...document.querySelectorAll<HTMLCanvasElement>(`[data-testid=${part}] canvas`)][0]!.getContext('2d')!;
+        const probe = document.createElement('i');
+        probe.style.cssText = 'forced-color-adjust: none; background: Canvas';
+        document.body.append(probe);
+        const theirs = getComputedStyle(probe).backgroundColor.match(/\d+/g)!.slice(0, 3).map(Number);
+        const grid = canvas('notes');
+        const pixels = grid.getImageData(0, 0, grid.canvas.width, grid.canvas.height).data;
+        let paper = 0;
+        for (let i = 0; i < pixels.length; i += 4) if (theirs.every((c, k) => pixels[i + k] === c)) paper++;
+        const notes = [...document.querySelectorAll<HTMLCanvasElement>('[data-testid=notes] canvas')][2]!;
+        const drawn = notes.getContext('2d')!.getImageData(0, 0, notes.width, notes.height).data;
+        let dark = 0;
+        for (let i = 0; i < drawn.length; i += 4)
+            if (drawn[i + 3]! > 200 && theirs.some((c, k) => Math.abs(drawn[i + k]! - c) > 60)) dark++;
+        return { paper: (paper * 4) / pixels.length, dark };
+    });
+    expect(seen.paper).toBeGreaterThan(0.3);
+    expect(seen.dark).toBeGreaterThan(300);
+    const pressed = page.getByTestId('settings').locator('[aria-pressed=true]').first();
+    expect(await pressed.evaluate((e) => getComputedStyle(e).outlineStyle)).toBe('solid');
+});

@@ -385,6 +385,8 @@ test('a recipe is built: conditions joined, steps put in order, switched off, on
     await panel.getByRole('button', { name: 'Step 3 earlier' }).click();
     await panel.getByRole('button', { name: 'Step 2 once more' }).click();
     await panel.getByRole('button', { name: 'Take step 3 away' }).click();
+    // The keys stay in the list of steps.
+    await expect(panel.getByRole('button', { name: 'Take step 3 away' })).toBeFocused();
     await panel.getByRole('listitem').first().getByTitle('Switch the step off or on').click();
     await expect(panel.getByTestId('landing')).toContainText('“Ends up”: 4 notes to 1/16');
     await add.focus();

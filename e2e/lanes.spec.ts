@@ -118,7 +118,7 @@ test('by mouse: drawn freehand, in a line, cleared, a point dragged, the lane ma
         await page.mouse.up({ button });
     };
     await stroke([40, box.height - 6], [300, 6]);
-    await said(page, /points drawn in cc:1\./);
+    await said(page, /points drawn in Modulation\./);
     const drawn = await points(page, song, 1);
     expect(drawn.length).toBeGreaterThan(20);
     expect(drawn.map((p) => p[1])).toEqual([...drawn.map((p) => p[1])].sort((a, b) => a - b));

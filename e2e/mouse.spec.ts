@@ -79,3 +79,75 @@ test('muted notes are named when a file is saved without them', async ({ page })
     await said(page, 'take is saved as a MIDI file.');
     await said(page, '1 muted note is left out of it.');
 });
+
+test('what can be done with velocities and in a lane is on their menus; a stroke there still clears', async ({ page }) => {
+    const song = await bring(page, midi(LOOSE));
+    await openRoll(page, song);
+    await page.keyboard.press('Alt+v');
+    await page.keyboard.press('e');
+    await said(page, 'In the lane of Expression');
+    const menu = page.getByTestId('menu');
+    const at = async (surface: string, x: number): Promise<[number, number]> => {
+        const box = (await page.getByTestId(surface).boundingBox())!;
+        return [box.x + x, box.y + box.height / 2];
+    };
+    const lane = await at('lane-cc:11', 200);
+    await page.mouse.click(...lane, { button: 'right' });
+    await expect(menu.getByRole('menuitem', { name: /^rise over the span Alt V Y$/i })).toBeVisible();
+    await expect(menu.getByRole('menuitem', { name: /^articulation/i })).toHaveCount(0);
+    await page.keyboard.press('Escape');
+    await page.mouse.click(...(await at('velocity', 200)), { button: 'right' });
+    await menu.getByRole('menuitem', { name: /^level /i }).click();
+    await expect(menu).toBeHidden();
+
+    // A point is put in and clicked: it says its value and place.
+    await page.mouse.click(...lane);
+    await said(page, /Expression/);
+    await expect(page.getByRole('group', { name: /^Lane of Expression, 1 point/ })).toBeVisible();
+    await page.mouse.click(...lane);
+    await said(page, /^Expression \d+ at 1\.\d\.\d+: point 1 of 1\.$/);
+    // Dragged with the second button the hand clears what it goes over.
+    await page.mouse.move(lane[0] - 60, lane[1]);
+    await page.mouse.down({ button: 'right' });
+    await page.mouse.move(lane[0] + 60, lane[1], { steps: 4 });
+    await page.mouse.up({ button: 'right' });
+    await expect(page.getByRole('group', { name: /^Lane of Expression, 0 points/ })).toBeVisible();
+    await expect(menu).toBeHidden();
+});
+
+test('lanes and panels are as large as they are drawn, also after a reload; the lane by key', async ({ page }) => {
+    const song = await bring(page, midi(LOOSE));
+    await openRoll(page, song);
+    const height = async (id: string): Promise<number> => (await page.getByTestId(id).boundingBox())!.height;
+    const was = await height('velocity');
+    const edge = (await page.getByTestId('edge-velocity').boundingBox())!;
+    await page.mouse.move(edge.x + 20, edge.y + 2);
+    await page.mouse.down();
+    await page.mouse.move(edge.x + 20, edge.y - 48, { steps: 3 });
+    await page.mouse.up();
+    await expect.poll(() => height('velocity')).toBeCloseTo(was + 50, -1);
+    await page.keyboard.press('Alt+v');
+    await page.keyboard.press('e');
+    const low = await height('lane-cc:11');
+    await page.keyboard.press('h');
+    await said(page, 'The lane is 100 high.');
+    expect(await height('lane-cc:11')).toBeGreaterThan(low);
+    await page.keyboard.press('Alt+q');
+    const panel = page.getByRole('dialog');
+    const wide = (await panel.boundingBox())!.width;
+    const side = (await page.getByTestId('panel-edge').boundingBox())!;
+    await page.mouse.move(side.x + 2, side.y + 200);
+    await page.mouse.down();
+    await page.mouse.move(side.x - 1000, side.y + 200, { steps: 3 });
+    await page.mouse.up();
+    // The roll keeps three fifths.
+    await expect.poll(async () => (await panel.boundingBox())!.width).toBe(512);
+    expect(wide).toBeLessThan(512);
+    await page.getByTestId('panel-edge').press('ArrowRight');
+    await expect.poll(async () => (await panel.boundingBox())!.width).toBe(496);
+    await page.reload();
+    await expect(page.getByTestId('roll')).toHaveAttribute('data-drawn', /^\d/);
+    expect(await height('velocity')).toBeCloseTo(was + 50, -1);
+    await page.keyboard.press('Alt+q');
+    await expect.poll(async () => (await panel.boundingBox())!.width).toBe(496);
+});

@@ -349,7 +349,7 @@ test.describe('job 7: in the pocket', () => {
     test('with nothing chosen the same keys move the caret; notes are put there and it goes on', async ({ page }) => {
         const song = await fresh(page, LOOSE);
         await press(page, 'ArrowRight', 'ArrowRight', 'ArrowUp');
-        await said(page, 'Caret at 1.1.481, C♯4.');
+        await said(page, 'Caret at 1.1.481, C♯4');
         // Shift goes wide, and chooses what it passes.
         await press(page, 'Shift+ArrowRight', 'Shift+ArrowUp');
         await said(page, '6 notes passed up to 2.1.481, C♯5.');

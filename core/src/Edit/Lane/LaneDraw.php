@@ -46,6 +46,6 @@ final class LaneDraw implements Edit
             $draft->putPoint($part, $lane->point($draft->newPointId($part), $tick, $channel, $value));
         }
 
-        return new Outcome($draft->change(), $work->selection, sprintf('%s drawn in %s.', Say::points(count($points)), $lane->name));
+        return new Outcome($draft->change(), $work->selection, sprintf('%s drawn in %s.', Say::points(count($points)), $lane->title()));
     }
 }
