@@ -96,6 +96,18 @@ await page.waitForSelector('[data-testid=menu]');
 await shot('menu');
 await press('Escape');
 
+// A drill that was done, one under way and those to come.
+await part(1, 0);
+await press('Alt+F1');
+await page.getByTestId('drills').getByRole('button', { name: 'Begin' }).first().click();
+await page.waitForTimeout(600);
+await press('Control+a', 'q');
+await page.waitForTimeout(400);
+await press('Alt+F1');
+await page.getByTestId('drills').getByRole('button', { name: /^How/ }).nth(1).click();
+await shot('drill');
+await press('Escape', 'Control+z');
+
 // The simulated player goes round in two bars of the quay, at night, and what it plays is recorded.
 await part(0, 0);
 await press('F9', 'Home', 'Alt+Shift+]', 'Alt+]', 'Home', 'Shift+ArrowRight', 'Shift+ArrowRight', 'Alt+]', 'l', 'Home', 'Shift+\\', 'Alt+k');
@@ -153,8 +165,4 @@ await page.goto(`${base}/guide`);
 await page.waitForSelector('[data-testid=guide] .key');
 await page.evaluate(() => document.getElementById('on the grid').scrollIntoView());
 await shot('guide');
-await page.goto(`${base}/keys/sheet`);
-await page.emulateMedia({ media: 'print' });
-await page.setViewportSize({ width: 794, height: 1123 });
-await shot('sheet');
 await browser.close();

@@ -77,7 +77,12 @@ test('at twice the size nothing is lost: all of the line above, names of songs a
     await page.goto('/keys');
     const row = page.getByTestId('shortcuts').getByRole('row').first();
     await expect(row.getByRole('gridcell').nth(1)).toHaveText(/semitone up/);
-    expect(await row.getByRole('gridcell').nth(1).evaluate((e) => e.clientWidth)).toBeGreaterThan(150);
+    expect(
+        await row
+            .getByRole('gridcell')
+            .nth(1)
+            .evaluate((e) => e.clientWidth),
+    ).toBeGreaterThan(150);
     await page.goto('/');
     const name = page.getByRole('link', { name: 'Twice the size' }).first();
     expect(await name.evaluate((e) => e.scrollWidth <= e.clientWidth + 1)).toBe(true);
@@ -89,7 +94,9 @@ test('at 1024 wide the settings are all in sight', async ({ page }) => {
     for (const width of [1024, 1280, 1920]) {
         await page.setViewportSize({ width, height: 768 });
         expect(
-            await page.getByTestId('settings').evaluate((e) => [e.scrollWidth > e.clientWidth, e.scrollHeight > e.clientHeight]),
+            await page
+                .getByTestId('settings')
+                .evaluate((e) => [e.scrollWidth > e.clientWidth, e.scrollHeight > e.clientHeight]),
         ).toEqual([false, false]);
     }
 });

@@ -171,7 +171,7 @@ test('a drill: what is wrong is said, keys are counted, and what is reached is m
     await said(page, 'The bass lies behind the beat.');
     await expect(page.getByRole('heading', { name: 'Bass, quay' })).toBeAttached();
     await press(page, 'Control+a', 'q');
-    await said(page, 'Done in 2 keys; which is as few as there are. Hold Y for how it was.');
+    await said(page, 'Done in 2 keys, as few as there are. Hold Y for how it was.');
     await press(page, 'Alt+F1');
     await expect(list.getByTestId('done')).toHaveText('✓ in 2 keys');
     await list.getByRole('button', { name: /^How/ }).first().click();

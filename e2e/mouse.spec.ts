@@ -80,7 +80,9 @@ test('muted notes are named when a file is saved without them', async ({ page })
     await said(page, '1 muted note is left out of it.');
 });
 
-test('what can be done with velocities and in a lane is on their menus; a stroke there still clears', async ({ page }) => {
+test('what can be done with velocities and in a lane is on their menus; a stroke there still clears', async ({
+    page,
+}) => {
     const song = await bring(page, midi(LOOSE));
     await openRoll(page, song);
     await page.keyboard.press('Alt+v');
@@ -105,6 +107,9 @@ test('what can be done with velocities and in a lane is on their menus; a stroke
     await said(page, /Expression/);
     await expect(page.getByRole('group', { name: /^Lane of Expression, 1 point/ })).toBeVisible();
     await page.mouse.click(...lane);
+    // The shape of the pointer says that it can be taken in hand.
+    await page.mouse.move(lane[0] + 1, lane[1]);
+    await expect(page.getByTestId('lane-cc:11')).toHaveCSS('cursor', 'grab');
     await said(page, /^Expression \d+ at 1\.\d\.\d+: point 1 of 1\.$/);
     // Dragged with the second button the hand clears what it goes over.
     await page.mouse.move(lane[0] - 60, lane[1]);

@@ -153,7 +153,7 @@ test('parts are walked, taken in, moved in time, to edges, to lines and to other
     await press(page, 'Home', 'Shift+ArrowRight');
     await expect(page.getByTestId('caret-place')).toHaveText('Caret 2.1.1, Vibes');
     await press(page, 'ArrowDown');
-    await said(page, 'Caret at 2.1.1, Pad.');
+    await said(page, 'Caret at 2.1.1, Pad');
     await press(page, 'Control+Shift+ArrowRight');
     await said(page, 'Span from 2.1.1 to 3.1.1');
     // The part at the caret is taken in hand by the walk.
@@ -284,6 +284,11 @@ test('by mouse: chosen, dragged with the axis held, copied, resized, boxed, draw
     await press(page, 'Enter');
     await expect(menu).toHaveCount(0);
     await expect.poll(async () => (await heads(page, song))[0]!.muted).toBe(true);
+    // The same over the ruler, for a stretch of time.
+    await page.getByTestId('song-ruler').click({ button: 'right' });
+    await expect(page.getByRole('menu', { name: 'What can be done with a stretch of time' })).toBeVisible();
+    await expect(menu.getByRole('menuitem', { name: /insert .*time|time .*span/i }).first()).toBeVisible();
+    await press(page, 'Escape');
     // A double click opens it; Esc with nothing chosen, and once more, comes back to it, and so does O.
     await part.first().dblclick();
     await expect(page.getByTestId('roll')).toBeVisible();

@@ -23,7 +23,7 @@
         onOpen: (part: Part) => void;
         onDesk: (desk: Desk) => void;
         /** Something is asked for where the second button was pressed. */
-        onMenu: (at: { x: number; y: number; on: 'part' | 'staff' | 'track' }) => void;
+        onMenu: (at: { x: number; y: number; on: 'part' | 'staff' | 'track' | 'ruler' }) => void;
     }
     let { song, onHover, onOpen, onDesk, onMenu }: Props = $props();
 
@@ -172,7 +172,7 @@
         if (desk.view.width > 0) untrack(() => desk.recolour());
     });
     $effect(() => {
-        desk.view.covered = panels.open && panels.open.name !== 'commands' ? 384 : 0;
+        desk.view.covered = panels.open && panels.open.name !== 'commands' ? panels.comes : 0;
     });
     // The part walked to has the focus, for those who hear where they are.
     $effect(() => {
@@ -193,7 +193,14 @@
     onwheel={wheel}
 >
     <div class="border-r border-b border-base-content/40"></div>
-    <Surface hand={hands.ruler} testid="song-ruler">
+    <Surface
+        hand={hands.ruler}
+        testid="song-ruler"
+        oncontextmenu={(e: MouseEvent) => {
+            e.preventDefault();
+            onMenu({ x: e.clientX, y: e.clientY, on: 'ruler' });
+        }}
+    >
         <canvas bind:this={canvases.ruler} class="absolute inset-0 size-full"></canvas>
     </Surface>
     <Heads {desk} {onMenu} />

@@ -3,8 +3,9 @@
     import { onMount, untrack } from 'svelte';
     import { does } from '../keys/does';
     import { Hands } from '../stage/hands';
-    import { laneGestures, laneWords } from './gestures/lane';
+    import { laneGestures, laneWords, pointAt } from './gestures/lane';
     import { titleOf } from './lanes.svelte';
+    import { tool } from './pen.svelte';
     import { paintLane } from './layers/lane';
     import type { Sheet } from './sheet.svelte';
     import LaneEdge from './LaneEdge.svelte';
@@ -13,6 +14,7 @@
     let { sheet, lane }: { sheet: Sheet; lane: string } = $props();
 
     let canvas: HTMLCanvasElement;
+    let cursor = $state('crosshair');
     const name = untrack(() => lane);
     const { song, part } = untrack(() => sheet);
     const focused = $derived(song.inLane.lane === name);
@@ -25,7 +27,11 @@
             name,
             height,
         ),
-        (touch) => sheet.onHover(laneWords(sheet, name, touch, height())),
+        (touch) => {
+            // A point can be taken in hand; over paper the hand draws.
+            cursor = tool.name !== 'pen' && pointAt(sheet, name, touch.x, touch.y, height()) ? 'grab' : 'crosshair';
+            sheet.onHover(laneWords(sheet, name, touch, height()));
+        },
     );
 
     onMount(() => {
@@ -72,7 +78,7 @@
 <Surface
     hand={hands}
     testid="lane-{name}"
-    cursor="crosshair"
+    {cursor}
     oncontextmenu={(e: MouseEvent) => e.preventDefault()}
     onpointerleave={() => sheet.onHover('')}
 >

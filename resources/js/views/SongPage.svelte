@@ -30,7 +30,7 @@
     let renaming = $state(false);
     let desk = $state.raw<Desk | null>(null);
     let hovered = $state('');
-    let menu = $state.raw<{ x: number; y: number; on: 'part' | 'staff' | 'track' } | null>(null);
+    let menu = $state.raw<{ x: number; y: number; on: 'part' | 'staff' | 'track' | 'ruler' } | null>(null);
     /** The part whose notes are in the roll under the staves. */
     let under = $state<number | null>(null);
     const low = $derived.by(() => {
@@ -205,9 +205,16 @@
                 part: 'What can be done with the part',
                 track: 'What can be done with the track',
                 staff: 'What can be done here',
+                ruler: 'What can be done with a stretch of time',
             }[menu.on]}
             context="song"
-            needs={{ part: ['parts', 'notes'], track: ['tracks'], staff: ['tracks', 'song'] }[menu.on]}
+            needs={{
+                part: ['parts', 'notes'],
+                track: ['tracks'],
+                staff: ['tracks', 'song'],
+                ruler: ['part', 'parts', 'song', 'tracks'],
+            }[menu.on]}
+            about={menu.on === 'ruler' ? /span|loop|tempo|bar|marker|time/ : undefined}
             onClose={() => (menu = null)}
         />
     {/if}

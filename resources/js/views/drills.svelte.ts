@@ -60,8 +60,8 @@ class Drills {
         this.done = { ...this.done, [id]: best };
         localStorage.setItem(KEPT, JSON.stringify(this.done));
         const enough =
-            taken <= fewest.length ? 'which is as few as there are' : `${fewest.length} are enough: ${written(fewest)}`;
-        song.tell(`Done in ${taken === 1 ? '1 key' : `${taken} keys`}; ${enough}. Hold Y for how it was.`);
+            taken <= fewest.length ? ', as few as there are' : `; ${fewest.length} are enough: ${written(fewest)}`;
+        song.tell(`Done in ${taken === 1 ? '1 key' : `${taken} keys`}${enough}. Hold Y for how it was.`);
     }
 
     private async left(song: Song, part: Part, drill: Drill): Promise<number> {

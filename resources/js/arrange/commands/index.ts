@@ -11,7 +11,7 @@ import { panels } from '../../views/panels.svelte';
 import type { Desk } from '../desk.svelte';
 import { carried } from './carried';
 import * as make from './make';
-import { beside, chooseMany } from './walk';
+import { beside, chooseMany, wordsOf } from './walk';
 
 const CELL = { unit: 'grid', amount: 1 };
 const BAR = { unit: 'bar', amount: 1 };
@@ -119,8 +119,14 @@ function pressed(press: Press): { more?: boolean; times?: number } {
     return { ...(press.more ? { more: true } : {}), ...(press.times > 1 ? { times: press.times } : {}) };
 }
 
-export function tellCaret({ song, lines, track }: Desk): void {
-    song.tell(`Caret at ${song.time.position(song.caret.tick, lines)}${track ? `, ${track.name}` : ''}.`);
+/** Where the caret is, and what part lies there. */
+export function tellCaret(desk: Desk): void {
+    const { song, lines, track } = desk;
+    const { tick } = song.caret;
+    const there = track?.parts.find((p) => p.head.from <= tick && tick < desk.endOf(p));
+    song.tell(
+        `Caret at ${song.time.position(tick, lines)}${track ? `, ${track.name}` : ''}${there ? `: ${wordsOf(there)}` : '.'}`,
+    );
 }
 
 /** The caret goes to the next marker, or the one before it. */

@@ -5,6 +5,7 @@ import { tool } from '../../roll/pen.svelte';
 import { transport } from '../../sound/transport.svelte';
 import { Hands, type Gesture, type Touch } from '../../stage/hands';
 import { deleteParts, newPart } from '../commands/make';
+import { tellCaret } from '../commands';
 import { told, wordsOf } from '../commands/walk';
 import type { Desk } from '../desk.svelte';
 import { grab } from './grab';
@@ -147,7 +148,7 @@ function box(desk: Desk): Gesture {
             song.caretTrack = song.tracks[desk.trackAt(start.y)]?.id ?? null;
             song.putCaret(desk.snapped(desk.view.tick(start.x)));
             if (!transport.playing) transport.locate(song.caret.tick);
-            song.tell(`Caret at ${song.time.position(song.caret.tick, desk.lines)}, ${desk.track?.name ?? ''}.`);
+            tellCaret(desk);
         },
         cancel() {
             desk.shown = { sheets: [], box: null };

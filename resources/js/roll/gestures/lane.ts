@@ -27,7 +27,8 @@ export function laneGestures(sheet: Sheet, name: string, height: () => number): 
     return [hold(sheet, name, height), draw(sheet, name, height)];
 }
 
-function pointAt(sheet: Sheet, name: string, x: number, y: number, height: number): Point | null {
+/** The point under the pointer, where one is. */
+export function pointAt(sheet: Sheet, name: string, x: number, y: number, height: number): Point | null {
     const lane = new Lane(name);
     let best: Point | null = null;
     let least = REACH;
