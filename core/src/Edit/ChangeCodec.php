@@ -25,8 +25,8 @@ final class ChangeCodec
     {
         $data = [];
         foreach ($change->parts as $id => $part) {
-            $data[$id] = self::differences(Table::notes(), $part->before, $part->after) + array_filter([
-                'points' => self::differences(Table::points(), $part->pointsBefore, $part->pointsAfter),
+            $data[$id] = self::differences(Table::notes(), $part->before, $part->after, $part->unlike) + array_filter([
+                'points' => self::differences(Table::points(), $part->pointsBefore, $part->pointsAfter, $part->pointsUnlike),
                 'head' => $part->head === null ? [] : [$part->head->before?->toArray(), $part->head->after?->toArray(), $part->head->settings?->toArray()],
             ], static fn (array $v): bool => $v !== []);
         }
@@ -82,7 +82,7 @@ final class ChangeCodec
                 $part['head'][1] === null ? null : PartHead::fromArray($part['head'][1]),
                 ($part['head'][2] ?? null) === null ? null : PartSettings::fromArray($part['head'][2]),
             ) : null;
-            $parts[$id] = new PartChange($before, $after, $pointsBefore, $pointsAfter, $head);
+            $parts[$id] = new PartChange($before, $after, $pointsBefore, $pointsAfter, $head, self::unlike(Table::notes(), $part), isset($part['pointsBefore']) || isset($part['pointsAfter']) ? Table::ALL : self::unlike(Table::points(), $part['points'] ?? []));
         }
 
         // Steps of before songs had scales hold the name by itself.
@@ -110,6 +110,18 @@ final class ChangeCodec
     }
 
     /**
+     * The columns that a step has written, a bit each.
+     *
+     * @param  Table<covariant Note|Point>  $table
+     * @param  Written  $written
+     */
+    private static function unlike(Table $table, array $written): int
+    {
+        // What is made anew out of columns may have got an end that its file had not.
+        return $table->bit(...array_keys($written['columns'] ?? []), ...(isset($table->columns['release']) ? ['release'] : []));
+    }
+
+    /**
      * @template T of Note|Point
      *
      * @param  Table<T>  $table
@@ -117,16 +129,17 @@ final class ChangeCodec
      * @param  array<int, T>  $after
      * @return array<string, mixed>
      */
-    private static function differences(Table $table, array $before, array $after): array
+    private static function differences(Table $table, array $before, array $after, int $unlike): array
     {
-        $kept = array_intersect_key($before, $after);
-        $now = array_intersect_key($after, $before);
-        if (array_keys($kept) !== array_keys($now)) {
+        [$kept, $now] = [$before, $after];
+        if (array_keys($before) !== array_keys($after)) {
+            $kept = array_intersect_key($before, $after);
+            $now = array_intersect_key($after, $before);
             ksort($kept);
             ksort($now);
         }
         $columns = [];
-        foreach (array_keys($table->columns) as $name) {
+        foreach ($table->named($unlike) as $name) {
             Watch::look();
             $was = array_column($kept, $name);
             $is = array_column($now, $name);

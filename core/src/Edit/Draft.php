@@ -30,6 +30,12 @@ final class Draft
     /** @var array<int, array<int, Point>> */
     private array $pointsAfter = [];
 
+    /** @var array<int, int> bits of the columns in which notes that stay are otherwise, by part */
+    private array $unlike = [];
+
+    /** @var array<int, int> likewise of points */
+    private array $pointsUnlike = [];
+
     /** @var array<int, HeadChange> */
     private array $heads = [];
 
@@ -57,7 +63,8 @@ final class Draft
     {
         Watch::step();
         $old = $part->notes->get($note->id);
-        if ($old == $note) {
+        $unlike = $old?->unlike($note) ?? 0;
+        if ($old !== null && $unlike === 0) {
             // It may have been dropped, or put otherwise, before.
             unset($this->before[$part->id][$note->id], $this->after[$part->id][$note->id]);
 
@@ -65,6 +72,7 @@ final class Draft
         }
         if ($old !== null) {
             $this->before[$part->id][$note->id] = $old;
+            $this->unlike[$part->id] = ($this->unlike[$part->id] ?? 0) | $unlike;
         }
         $this->after[$part->id][$note->id] = $note;
 
@@ -87,13 +95,15 @@ final class Draft
     {
         Watch::step();
         $old = $part->points->get($point->id);
-        if ($old == $point) {
+        $unlike = $old?->unlike($point) ?? 0;
+        if ($old !== null && $unlike === 0) {
             unset($this->pointsBefore[$part->id][$point->id], $this->pointsAfter[$part->id][$point->id]);
 
             return false;
         }
         if ($old !== null) {
             $this->pointsBefore[$part->id][$point->id] = $old;
+            $this->pointsUnlike[$part->id] = ($this->pointsUnlike[$part->id] ?? 0) | $unlike;
         }
         $this->pointsAfter[$part->id][$point->id] = $point;
 
@@ -177,7 +187,7 @@ final class Draft
     {
         $parts = [];
         foreach (array_keys($this->before + $this->after + $this->pointsBefore + $this->pointsAfter + $this->heads) as $id) {
-            $parts[$id] = new PartChange($this->before[$id] ?? [], $this->after[$id] ?? [], $this->pointsBefore[$id] ?? [], $this->pointsAfter[$id] ?? [], $this->heads[$id] ?? null);
+            $parts[$id] = new PartChange($this->before[$id] ?? [], $this->after[$id] ?? [], $this->pointsBefore[$id] ?? [], $this->pointsAfter[$id] ?? [], $this->heads[$id] ?? null, $this->unlike[$id] ?? 0, $this->pointsUnlike[$id] ?? 0);
         }
 
         return new Change($parts, null, $this->tracks);

@@ -25,6 +25,8 @@ final readonly class PartChange
      * @param  array<int, Note>  $after
      * @param  array<int, Point>  $pointsBefore
      * @param  array<int, Point>  $pointsAfter
+     * @param  int  $unlike  the columns in which notes that stay may be otherwise, a bit each, as `Note::unlike` sets them
+     * @param  int  $pointsUnlike  likewise of points
      */
     public function __construct(
         public array $before = [],
@@ -32,12 +34,14 @@ final readonly class PartChange
         public array $pointsBefore = [],
         public array $pointsAfter = [],
         public ?HeadChange $head = null,
+        public int $unlike = Table::ALL,
+        public int $pointsUnlike = Table::ALL,
     ) {
     }
 
     public function inverse(): self
     {
-        return new self($this->after, $this->before, $this->pointsAfter, $this->pointsBefore, $this->head?->inverse());
+        return new self($this->after, $this->before, $this->pointsAfter, $this->pointsBefore, $this->head?->inverse(), $this->unlike, $this->pointsUnlike);
     }
 
     /** @param  Part|null  $part  null where it was never there */
@@ -53,8 +57,9 @@ final readonly class PartChange
         }
 
         return $part->with(
-            $part->notes->with($this->before, $this->after),
-            $part->points->with($this->pointsBefore, $this->pointsAfter),
+            // What goes along with a head stands elsewhere without being otherwise.
+            $part->notes->with($this->before, $this->after, $head === null ? $this->unlike : Table::ALL),
+            $part->points->with($this->pointsBefore, $this->pointsAfter, $head === null ? $this->pointsUnlike : Table::ALL),
             max($part->nextNote, 1 + ($this->after === [] ? 0 : max(array_keys($this->after)))),
             max($part->nextPoint, 1 + ($this->pointsAfter === [] ? 0 : max(array_keys($this->pointsAfter)))),
         );
@@ -78,6 +83,8 @@ final readonly class PartChange
             $this->pointsBefore + self::points(array_diff_key($later->pointsBefore, $this->pointsAfter), $back),
             $later->pointsAfter + self::points(array_diff_key($this->pointsAfter, $later->pointsBefore), $on),
             $head?->isEmpty() === true ? null : $head,
+            $head === null && array_intersect_key(array_diff_key($this->before, $this->after), $later->after) === [] ? $this->unlike | $later->unlike : Table::ALL,
+            $head === null && array_intersect_key(array_diff_key($this->pointsBefore, $this->pointsAfter), $later->pointsAfter) === [] ? $this->pointsUnlike | $later->pointsUnlike : Table::ALL,
         );
     }
 

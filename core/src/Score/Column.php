@@ -74,6 +74,18 @@ final readonly class Column
     }
 
     /**
+     * The values that were packed.
+     *
+     * @return list<mixed>
+     */
+    public function unpackAll(string $packed): array
+    {
+        $values = $packed === '' ? [] : array_values(unpack($this->code.'*', $packed) ?: []);
+
+        return $this->isCoded() ? array_map($this->value(...), $values) : $values;
+    }
+
+    /**
      * Many values, packed.
      *
      * @param  list<mixed>  $values

@@ -54,4 +54,14 @@ final readonly class Point
     {
         return new self($this->id, $columns['tick'] ?? $this->tick, $columns['status'] ?? $this->status, $columns['data1'] ?? $this->data1, $columns['data2'] ?? $this->data2);
     }
+
+    /** What is otherwise in another point: a bit for each column of the table, in its order. */
+    public function unlike(self $other): int
+    {
+        return ($this->id === $other->id ? 0 : 1 << 0)
+            | ($this->tick === $other->tick ? 0 : 1 << 1)
+            | ($this->status === $other->status ? 0 : 1 << 2)
+            | ($this->data1 === $other->data1 ? 0 : 1 << 3)
+            | ($this->data2 === $other->data2 ? 0 : 1 << 4);
+    }
 }

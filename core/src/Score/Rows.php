@@ -28,6 +28,11 @@ final class Rows implements \ArrayAccess, \Countable, \IteratorAggregate
     /** @var array<string, string>|null a packed string a column, places less the shift; null while they are only objects */
     private ?array $packed = null;
 
+    /** @var self<T>|null what it is like but for some columns: the others need not be packed anew */
+    private ?self $like = null;
+
+    private int $unlike = Table::ALL;
+
     /** @var (\Closure(): string)|null gives the document, when it is asked for */
     private ?\Closure $source = null;
 
@@ -89,10 +94,12 @@ final class Rows implements \ArrayAccess, \Countable, \IteratorAggregate
         if ($this->all !== null) {
             return $this->all;
         }
-        $count = $this->count();
-        $columns = array_map($this->column(...), array_keys($this->table->columns));
+        $columns = [];
+        foreach (array_keys($this->packed()) as $name) {
+            $columns[$name] = $this->column($name);
+        }
 
-        return $this->all = $count === 0 ? [] : array_combine($this->ids(), array_map($this->table->make, ...$columns));
+        return $this->all = $this->table->read($columns);
     }
 
     /** @return list<int> ids, ascending */
@@ -120,14 +127,10 @@ final class Rows implements \ArrayAccess, \Countable, \IteratorAggregate
         if ($packed === null) {
             return array_fill(0, $this->count(), $column->default);
         }
-        $values = $packed === '' ? [] : array_values(unpack($column->code.'*', $packed) ?: []);
-        if ($name === $this->table->place && $this->shift !== 0) {
-            $shift = $this->shift;
+        $values = $column->unpackAll($packed);
+        $shift = $name === $this->table->place ? $this->shift : 0;
 
-            return array_map(static fn (mixed $v): int => (is_int($v) ? $v : 0) + $shift, $values);
-        }
-
-        return $column->isCoded() ? array_map($column->value(...), $values) : $values;
+        return $shift === 0 ? $values : array_map(static fn (mixed $v): int => (is_int($v) ? $v : 0) + $shift, $values);
     }
 
     /** The least place of all, as a tick; null where there is nothing. */
@@ -156,7 +159,7 @@ final class Rows implements \ArrayAccess, \Countable, \IteratorAggregate
 
     public function has(int $id): bool
     {
-        return $this->all === null ? isset($this->made[$id]) || $this->find($id) !== null : isset($this->all[$id]);
+        return $this->all === null ? isset($this->made[$id]) || Ids::find($id, $this->packed()['id']) !== null : isset($this->all[$id]);
     }
 
     /** @return T|null */
@@ -172,7 +175,7 @@ final class Rows implements \ArrayAccess, \Countable, \IteratorAggregate
         if (count($this->made) >= max(self::MANY, $this->count() >> 6)) {
             return $this->all()[$id] ?? null;
         }
-        $at = $this->find($id);
+        $at = Ids::find($id, $this->packed()['id']);
 
         return $at === null ? null : $this->made[$id] = $this->make($at);
     }
@@ -205,20 +208,21 @@ final class Rows implements \ArrayAccess, \Countable, \IteratorAggregate
      *
      * @param  array<int, T>  $before  those that go, or give way to one of the same id
      * @param  array<int, T>  $after
+     * @param  int  $unlike  the columns in which those that stay may be otherwise, a bit each
      * @return self<T>
      */
-    public function with(array $before, array $after): self
+    public function with(array $before, array $after, int $unlike = Table::ALL): self
     {
         if ($before + $after === []) {
             return $this;
         } elseif ($this->all !== null || count($before) + count($after) > self::MANY) {
-            return $this->among($before, $after);
+            return $this->among($before, $after, $unlike);
         }
         $rows = new self($this->table);
         $rows->shift = $this->shift;
         $rows->packed = $this->packed();
         foreach (array_keys(array_diff_key($before, $after)) as $id) {
-            $at = $rows->find($id);
+            $at = Ids::find($id, $rows->packed()['id']);
             if ($at !== null) {
                 foreach ($rows->packed as $name => $bytes) {
                     $width = $this->table->columns[$name]->width;
@@ -284,13 +288,15 @@ final class Rows implements \ArrayAccess, \Countable, \IteratorAggregate
      * @param  array<int, T>  $after
      * @return self<T>
      */
-    private function among(array $before, array $after): self
+    private function among(array $before, array $after, int $unlike): self
     {
         $all = array_diff_key($this->all(), array_diff_key($before, $after));
+        $isSame = count($all) === $this->count();
         $last = array_key_last($all) ?? 0;
         $sorted = true;
         foreach ($after as $id => $thing) {
             if (! isset($all[$id])) {
+                $isSame = false;
                 $sorted = $sorted && $id > $last;
                 $last = $id;
             }
@@ -301,6 +307,11 @@ final class Rows implements \ArrayAccess, \Countable, \IteratorAggregate
         }
         $rows = new self($this->table);
         $rows->all = $all;
+        if ($isSame && $unlike !== Table::ALL) {
+            // Of one that is not packed yet neither: what that one is like.
+            $waits = $this->packed === null && $this->like !== null;
+            [$rows->like, $rows->unlike] = $waits ? [$this->like, $this->unlike | $unlike] : [$this, $unlike];
+        }
 
         return $rows;
     }
@@ -310,9 +321,9 @@ final class Rows implements \ArrayAccess, \Countable, \IteratorAggregate
     {
         $packed = $this->packed();
         $count = intdiv(strlen($packed['id']), 4);
-        $at = $this->find($id);
+        $at = Ids::find($id, $this->packed()['id']);
         $length = $at === null ? 0 : 1;
-        $at ??= $this->placeFor($id, $packed['id']);
+        $at ??= Ids::placeFor($id, $packed['id']);
         foreach ($this->table->columns as $name => $column) {
             $value = $thing->{$name};
             if (! isset($packed[$name])) {
@@ -325,35 +336,6 @@ final class Rows implements \ArrayAccess, \Countable, \IteratorAggregate
             $packed[$name] = substr_replace($packed[$name], $written, $at * $column->width, $length * $column->width);
         }
         $this->packed = $packed;
-    }
-
-    /** Where a new id belongs among those that are there. */
-    private function placeFor(int $id, string $ids): int
-    {
-        $last = intdiv(strlen($ids), 4);
-        // Mostly at the end: ids are given in order.
-        while ($last > 0 && (unpack('V', $ids, ($last - 1) * 4)[1] ?? 0) > $id) {
-            $last--;
-        }
-
-        return $last;
-    }
-
-    /** Where an id lies; null where it is not there. */
-    private function find(int $id): ?int
-    {
-        $ids = $this->packed()['id'];
-        [$low, $high] = [0, (strlen($ids) >> 2) - 1];
-        while ($low <= $high) {
-            $middle = ($low + $high) >> 1;
-            $there = unpack('V', $ids, $middle << 2)[1] ?? 0;
-            if ($there === $id) {
-                return $middle;
-            }
-            $there < $id ? $low = $middle + 1 : $high = $middle - 1;
-        }
-
-        return null;
     }
 
     /** @return T */
@@ -389,10 +371,12 @@ final class Rows implements \ArrayAccess, \Countable, \IteratorAggregate
         if ($this->all === null) {
             return $this->packed = Document::read($this->table, $this->source === null ? pack('V', 0) : ($this->source)());
         }
-        $packed = [];
-        foreach ($this->table->columns as $name => $column) {
-            $packed[$name] = $column->packAll(array_column($this->all, $name));
+        $packed = $this->like === null ? [] : $this->like->packed();
+        $anew = $this->unlike | ($this->like === null || $this->like->shift === 0 ? 0 : $this->table->bit($this->table->place));
+        foreach ($this->table->named($anew) as $name) {
+            $packed[$name] = $this->table->columns[$name]->packAll(array_column($this->all, $name));
         }
+        $this->like = null;
 
         return $this->packed = Document::canonical($this->table, $packed, count($this->all));
     }

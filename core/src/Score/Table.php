@@ -11,6 +11,9 @@ namespace Jactonic\Core\Score;
  */
 final readonly class Table
 {
+    /** Stands for all columns, where it is not known in which things are otherwise. */
+    public const ALL = -1;
+
     /** @var array<string, Column> by name, in the order of the constructor of what they make */
     public array $columns;
 
@@ -21,8 +24,9 @@ final readonly class Table
      * @param  list<Column>  $columns
      * @param  string  $place  name of the column that says where in time it stands
      * @param  \Closure(mixed...): T  $make
+     * @param  (\Closure(array<string, list<mixed>>): list<T>)|null  $all  likewise of many, by a list for each column; those left out are the default throughout
      */
-    private function __construct(array $columns, public string $place, public \Closure $make)
+    private function __construct(array $columns, public string $place, public \Closure $make, private ?\Closure $all = null)
     {
         $this->columns = array_combine(array_map(static fn (Column $c): string => $c->name, $columns), $columns);
         $this->shown = array_values(array_map(static fn (Column $c): string => $c->name, array_filter($columns, static fn (Column $c): bool => $c->shown)));
@@ -52,7 +56,7 @@ final readonly class Table
             new Column('carryVelocity', 'P', 0),
             new Column('articulation', 'C', 0, [0, ArticulationSet::MOST, 0]),
             new Column('own', 'V', '', [0, 0, 0]),
-        ], 'start', static fn (mixed ...$columns): Note => new Note(...$columns)); // @phpstan-ignore argument.type (the columns are in the order of its constructor)
+        ], 'start', static fn (mixed ...$columns): Note => new Note(...$columns), Note::many(...)); // @phpstan-ignore argument.type (the columns are in the order of its constructor)
     }
 
     /** @return self<Point> */
@@ -68,6 +72,27 @@ final readonly class Table
             new Column('data1', 'C'),
             new Column('data2', 'C'),
         ], 'tick', static fn (mixed ...$columns): Point => new Point(...$columns)); // @phpstan-ignore argument.type (likewise)
+    }
+
+    /**
+     * The columns for which bits are set, as `unlike` sets them.
+     *
+     * @return list<string>
+     */
+    public function named(int $bits): array
+    {
+        return array_values(array_filter(array_keys($this->columns), fn (string $name): bool => ($bits & $this->bit($name)) !== 0));
+    }
+
+    /** The bits of columns. */
+    public function bit(string ...$names): int
+    {
+        $bits = 0;
+        foreach ($names as $name) {
+            $bits |= 1 << (int) array_search($name, array_keys($this->columns), true);
+        }
+
+        return $bits;
     }
 
     /**
@@ -97,13 +122,19 @@ final readonly class Table
      */
     public function read(array $columns): array
     {
-        $count = count($columns['id'] ?? []);
+        $ids = array_map(static fn (mixed $id): int => is_int($id) ? $id : 0, $columns['id'] ?? []);
+        if ($ids === []) {
+            return [];
+        }
+        if ($this->all !== null) {
+            return array_combine($ids, ($this->all)($columns));
+        }
         $all = [];
         foreach ($this->columns as $name => $column) {
-            $all[] = $columns[$name] ?? array_fill(0, $count, $column->default);
+            $all[] = $columns[$name] ?? array_fill(0, count($ids), $column->default);
         }
 
-        return $count === 0 ? [] : array_combine(array_map(static fn (mixed $id): int => is_int($id) ? $id : 0, $columns['id']), array_map($this->make, ...$all));
+        return array_combine($ids, array_map($this->make, ...$all));
     }
 
     /**
