@@ -82,6 +82,6 @@ final class Between
 
     private static function moved(Note|Point $thing, int $by): Note|Point
     {
-        return $thing instanceof Note ? $thing->with(['start' => $thing->start + $by]) : $thing->movedTo($thing->tick + $by);
+        return $thing instanceof Note ? $thing->exactly(['start' => $thing->start + $by]) : $thing->movedTo($thing->tick + $by);
     }
 }

@@ -117,8 +117,7 @@ final class ChangeCodec
      */
     private static function unlike(Table $table, array $written): int
     {
-        // What is made anew out of columns may have got an end that its file had not.
-        return $table->bit(...array_keys($written['columns'] ?? []), ...(isset($table->columns['release']) ? ['release'] : []));
+        return $table->bit(...array_keys($written['columns'] ?? []));
     }
 
     /**
@@ -178,7 +177,7 @@ final class ChangeCodec
                 $other[$name] = $sides[$undo ? 0 : 1][$i];
             }
             $now[$id] = $thing;
-            $then[$id] = $thing->with($other);
+            $then[$id] = $thing->exactly($other);
         }
         [$before, $after] = $undo ? [$then, $now] : [$now, $then];
 

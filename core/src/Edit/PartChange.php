@@ -111,7 +111,7 @@ final readonly class PartChange
      */
     private static function notes(array $notes, int $by): array
     {
-        return $by === 0 ? $notes : array_map(static fn (Note $n): Note => $n->with(['start' => $n->start + $by]), $notes);
+        return $by === 0 ? $notes : array_map(static fn (Note $n): Note => $n->exactly(['start' => $n->start + $by]), $notes);
     }
 
     /**

@@ -178,7 +178,7 @@ final class Exporter
     /** A note with curves of its own, on the channel that it was given; with none it is a note like the others. */
     private static function addVoice(EventList $events, Voice $voice, ?int $channel, Memo $memo, Note $written, int $order): void
     {
-        $note = $voice->note->with(['channel' => $channel ?? $voice->note->channel]);
+        $note = $voice->note->exactly(['channel' => $channel ?? $voice->note->channel]);
         $events->add($note->start, self::ON, $note->id, Message::NOTE_ON | $note->channel, $note->pitch, $note->velocity);
         $events->add($note->end(), self::OFF, $note->id, Message::NOTE_OFF | $note->channel, $note->pitch, max(0, $note->release));
         $memo->note($note, $written, $note->channel);

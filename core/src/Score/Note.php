@@ -230,12 +230,27 @@ final class Note
      */
     public function with(array $columns): self
     {
+        $note = $this->exactly($columns);
+        if ($note->release < self::RELEASE_BY_NOTE_ON) {
+            $note->release = self::RELEASE;
+        }
+
+        return $note;
+    }
+
+    /**
+     * The same, but for these columns: as a step of the history has them, also the end that its file gave it.
+     *
+     * @param  array<string, mixed>  $columns
+     */
+    public function exactly(array $columns): self
+    {
         $note = clone $this;
         foreach ($columns as $name => $value) {
             $note->{$name} = $value;
         }
 
-        return $note->edited();
+        return $note;
     }
 
     /** A copy to be changed: one whose file had no proper end for it gets one by that. */

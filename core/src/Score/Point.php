@@ -55,6 +55,16 @@ final readonly class Point
         return new self($this->id, $columns['tick'] ?? $this->tick, $columns['status'] ?? $this->status, $columns['data1'] ?? $this->data1, $columns['data2'] ?? $this->data2);
     }
 
+    /**
+     * The same, as a step of the history has them.
+     *
+     * @param  array<string, int>  $columns
+     */
+    public function exactly(array $columns): self
+    {
+        return $this->with($columns);
+    }
+
     /** What is otherwise in another point: a bit for each column of the table, in its order. */
     public function unlike(self $other): int
     {

@@ -56,7 +56,10 @@ final class Humanize implements Edit
                 $start = $ms === 0.0 ? $note->start : max(0, Note::whole($tempos->shift($note->start, $ms)));
                 $length = max(1, Note::whole($note->length * (1 + $longer / 100)));
                 $largest = max($largest, abs($tempos->milliseconds($note->start, $start)));
-                $changed += $draft->put($part, self::louder($note->retimed($start, $length), (int) round($louder))) ? 1 : 0;
+                // What is not touched stays as it was, also the end that its file gave it.
+                $moved = $start === $note->start && $length === $note->length ? $note : $note->retimed($start, $length);
+                $by = (int) round($louder);
+                $changed += $draft->put($part, $by === 0 ? $moved : self::louder($moved, $by)) ? 1 : 0;
             }
         }
 
