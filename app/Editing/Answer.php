@@ -12,6 +12,7 @@ use Jactonic\Core\Score\Part;
 use Jactonic\Core\Score\PartHead;
 use Jactonic\Core\Score\Point;
 use Jactonic\Core\Score\Sound;
+use Jactonic\Core\Score\Table;
 use Jactonic\Core\Sounding\LetGo;
 use Jactonic\Core\Sounding\Performing;
 use Jactonic\Core\Sounding\Sounding;
@@ -20,6 +21,9 @@ use Jactonic\Core\Standard\Message;
 /** What the interface is told after a request: only what changed. */
 final class Answer
 {
+    /** From how many on what stays and is otherwise is told by its columns, to who asks for that. */
+    private const MANY = 64;
+
     /**
      * @param  list<string>  $said
      * @param  list<string>  $warnings
@@ -38,10 +42,14 @@ final class Answer
             } elseif ($before === null) {
                 $parts[$id] = ['part' => SongView::part($part, $score)];
             } else {
+                $brief = $session->brief && $changed->head === null ? $changed : new PartChange;
+                [$notes, $points] = [self::stay($brief->before, $brief->after, $brief->unlike), self::stay($brief->pointsBefore, $brief->pointsAfter, $brief->pointsUnlike)];
                 $parts[$id] = [
-                    'put' => SongView::notes($part, $changed->after + self::notes($before, $part)), 'drop' => $changed->dropped(),
-                    'putPoints' => SongView::points($part, $changed->pointsAfter + self::points($before, $part)), 'dropPoints' => $changed->droppedPoints(),
-                ] + ($changed->head === null ? [] : ['head' => SongView::partHead($part), 'shift' => $changed->head->shift()])
+                    'put' => SongView::notes($part, array_diff_key($changed->after, $notes) + self::notes($before, $part)), 'drop' => $changed->dropped(),
+                    'putPoints' => SongView::points($part, array_diff_key($changed->pointsAfter, $points) + self::points($before, $part)), 'dropPoints' => $changed->droppedPoints(),
+                ] + ($notes === [] ? [] : ['changed' => SongView::changedNotes($part, $notes, $changed->unlike)])
+                    + ($points === [] ? [] : ['changedPoints' => SongView::changedPoints($part, $points, $changed->pointsUnlike)])
+                    + ($changed->head === null ? [] : ['head' => SongView::partHead($part), 'shift' => $changed->head->shift()])
                     + (self::soundsOtherwise($changed, $before, $part) || Performing::is($part, $score) || Performing::is($before, $session->found) ? SongView::sounds($part, $score) : []);
             }
         }
@@ -67,12 +75,34 @@ final class Answer
             + ($session->batch->at === null ? [] : ['at' => $session->batch->at])
             + [
                 'parts' => (object) $parts,
-                'selection' => $session->batch->chosen?->toArray(),
+                'selection' => self::isGiven($session) ? null : $session->batch->chosen?->toArray(),
                 'said' => $said,
                 'warnings' => $warnings,
                 'canUndo' => $session->song->head_id !== null,
                 'canRedo' => SongView::nextOf($session->song) !== null,
             ];
+    }
+
+    /** Whether many are chosen, and those that were given as chosen: they need not be told again. */
+    private static function isGiven(Session $session): bool
+    {
+        $chosen = $session->batch->chosen;
+
+        return $session->brief && $chosen !== null && $chosen->count() + $chosen->countPoints() >= self::MANY && $chosen == $session->given;
+    }
+
+    /**
+     * Those that stay and are told by their columns: where they are many, and it is known in which they are otherwise.
+     *
+     * @template T of Note|Point
+     *
+     * @param  array<int, T>  $before
+     * @param  array<int, T>  $after
+     * @return array<int, T>
+     */
+    private static function stay(array $before, array $after, int $unlike): array
+    {
+        return $unlike === Table::ALL || count($after) < self::MANY ? [] : array_intersect_key($after, $before);
     }
 
     /** Whether a part's change may be one of its track's sound or level. */

@@ -35,12 +35,13 @@ final class History
      *
      * @throws Stale|Refusal
      */
-    public static function run(int $songId, mixed $base, mixed $do, bool $asOne, mixed $key = null, mixed $context = null, mixed $on = null): array
+    public static function run(int $songId, mixed $base, mixed $do, bool $asOne, mixed $key = null, mixed $context = null, mixed $on = null, bool $brief = false): array
     {
         $do = self::commands($do);
 
-        return Admission::enter($songId, $base, $key, static function (Session $session) use ($asOne, $do, $on): array {
-            $session->batch->chosen = $on === null ? null : On::read($on, $session->batch->score);
+        return Admission::enter($songId, $base, $key, static function (Session $session) use ($asOne, $do, $on, $brief): array {
+            $session->brief = $brief;
+            $session->given = $session->batch->chosen = $on === null ? null : On::read($on, $session->batch->score);
 
             return $asOne ? self::one($session, $do) : self::each($session, $do);
         }, self::book($do), Context::read($context));
@@ -107,9 +108,10 @@ final class History
      *
      * @throws Stale
      */
-    public static function undo(int $songId, mixed $base, int $times, mixed $key = null): array
+    public static function undo(int $songId, mixed $base, int $times, mixed $key = null, bool $brief = false): array
     {
-        return Admission::enter($songId, $base, $key, static function (Session $session) use ($times): array {
+        return Admission::enter($songId, $base, $key, static function (Session $session) use ($times, $brief): array {
+            $session->brief = $brief;
             $tree = new Tree($session);
             $said = [];
             for ($i = 0; $i < $times && ($step = $tree->head()) !== null; $i++) {
@@ -126,9 +128,10 @@ final class History
      *
      * @throws Stale
      */
-    public static function redo(int $songId, mixed $base, int $times, mixed $key = null): array
+    public static function redo(int $songId, mixed $base, int $times, mixed $key = null, bool $brief = false): array
     {
-        return Admission::enter($songId, $base, $key, static function (Session $session) use ($times): array {
+        return Admission::enter($songId, $base, $key, static function (Session $session) use ($times, $brief): array {
+            $session->brief = $brief;
             $tree = new Tree($session);
             $said = [];
             for ($i = 0; $i < $times && ($step = $tree->next()) !== null; $i++) {
@@ -148,9 +151,10 @@ final class History
      *
      * @throws Stale|Refusal
      */
-    public static function goTo(int $songId, mixed $base, ?int $target, mixed $key = null): array
+    public static function goTo(int $songId, mixed $base, ?int $target, mixed $key = null, bool $brief = false): array
     {
-        return Admission::enter($songId, $base, $key, static function (Session $session) use ($target): array {
+        return Admission::enter($songId, $base, $key, static function (Session $session) use ($target, $brief): array {
+            $session->brief = $brief;
             $tree = new Tree($session);
             [$steps, $left] = $tree->goTo($target, self::AT_ONCE);
             $taken = $steps === 1 ? '1 step taken' : number_format($steps).' steps taken';

@@ -23,6 +23,12 @@ final class Session
 
     public readonly Batch $batch;
 
+    /** Whether the answer tells what changed of many by its columns, and the choice only where it is another than was given. */
+    public bool $brief = false;
+
+    /** What was said to be chosen; null where nothing was. */
+    public ?Selection $given = null;
+
     private readonly ScoreStore $store;
 
     public function __construct(public readonly Song $song, Book $book = new Book, Context $context = new Context)

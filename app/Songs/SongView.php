@@ -160,6 +160,34 @@ final class SongView
     }
 
     /**
+     * What is otherwise in notes: their ids, and the columns for which bits are set.
+     *
+     * @param  array<int, Note>  $notes
+     * @return array<string, list<mixed>>
+     */
+    public static function changedNotes(Part $part, array $notes, int $unlike): array
+    {
+        $table = Table::notes();
+        $until = ($unlike & $table->bit(...Sounding::HANGS_ON)) === 0 ? [] : ['until' => array_map(static fn (Note $n): int => Sounding::until($n, $part->head), array_values($notes))];
+
+        return $table->shownColumns($notes, $unlike) + $until;
+    }
+
+    /**
+     * Likewise of points.
+     *
+     * @param  array<int, Point>  $points
+     * @return array<string, list<mixed>>
+     */
+    public static function changedPoints(Part $part, array $points, int $unlike): array
+    {
+        $table = Table::points();
+        $heard = ($unlike & $table->bit('tick')) === 0 ? [] : ['heard' => array_map(static fn (Point $p): int => (int) Sounding::isHeard($p, $part->head), array_values($points))];
+
+        return $table->shownColumns($points, $unlike) + $heard;
+    }
+
+    /**
      * All notes of a part as such rows, out of its columns.
      *
      * @return list<list<mixed>>

@@ -20,16 +20,16 @@ final class EditController
 
     public function edits(int $song, Request $request): JsonResponse
     {
-        $unknown = array_diff(array_keys((array) $request->json()->all()), ['base', 'do', 'on', 'context', 'as', 'key']);
+        $unknown = array_diff(array_keys((array) $request->json()->all()), ['base', 'do', 'on', 'context', 'as', 'key', 'brief']);
         if ($unknown !== []) {
-            throw Refusal::parameter('the request', reset($unknown), 'base, do, on, context, as, key');
+            throw Refusal::parameter('the request', reset($unknown), 'base, do, on, context, as, key, brief');
         }
         $as = $request->json('as', 'steps');
         if ($as !== 'one' && $as !== 'steps') {
             throw Refusal::parameter('as', $as, '"one", or left out');
         }
 
-        return new JsonResponse(History::run($song, $request->json('base'), $request->json('do'), $as === 'one', $request->json('key'), $request->json('context'), $request->json('on')));
+        return new JsonResponse(History::run($song, $request->json('base'), $request->json('do'), $as === 'one', $request->json('key'), $request->json('context'), $request->json('on'), $this->brief($request)));
     }
 
     public function landing(int $song, Request $request): JsonResponse
@@ -51,12 +51,12 @@ final class EditController
 
     public function undo(int $song, Request $request): JsonResponse
     {
-        return new JsonResponse(History::undo($song, $request->json('base'), $this->times($request), $request->json('key')));
+        return new JsonResponse(History::undo($song, $request->json('base'), $this->times($request), $request->json('key'), $this->brief($request)));
     }
 
     public function redo(int $song, Request $request): JsonResponse
     {
-        return new JsonResponse(History::redo($song, $request->json('base'), $this->times($request), $request->json('key')));
+        return new JsonResponse(History::redo($song, $request->json('base'), $this->times($request), $request->json('key'), $this->brief($request)));
     }
 
     /**
@@ -93,7 +93,15 @@ final class EditController
             throw Refusal::parameter('step', $step, 'the id of a step, or null for the start');
         }
 
-        return new JsonResponse(History::goTo($song, $request->json('base'), $step, $request->json('key')));
+        return new JsonResponse(History::goTo($song, $request->json('base'), $step, $request->json('key'), $this->brief($request)));
+    }
+
+    /** Whether whoever asks takes what changed of many by its columns, and the choice only where it is another. */
+    private function brief(Request $request): bool
+    {
+        $brief = $request->json('brief', false);
+
+        return is_bool($brief) ? $brief : throw Refusal::parameter('brief', $brief, 'true, or left out');
     }
 
     private function times(Request $request): int

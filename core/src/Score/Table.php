@@ -162,14 +162,27 @@ final readonly class Table
      */
     public function rows(array $things, \Closure $besides): array
     {
-        $columns = [];
-        foreach ($this->shown as $name) {
-            $values = array_column($things, $name);
-            $columns[] = is_bool($this->columns[$name]->default) ? array_map(static fn (mixed $v): int => $v === true ? 1 : 0, $values) : $values;
-        }
+        $columns = array_values($this->shownColumns($things));
         $columns[] = array_map($besides, array_values($things));
 
         return array_map(null, ...$columns);
+    }
+
+    /**
+     * The columns that are shown, by name, truth as 1 and 0: the ids, and of the others those for which bits are set.
+     *
+     * @param  array<int, T>  $things
+     * @return array<string, list<mixed>>
+     */
+    public function shownColumns(array $things, int $bits = self::ALL): array
+    {
+        $columns = [];
+        foreach (array_intersect($this->shown, $this->named($bits | $this->bit('id'))) as $name) {
+            $values = array_column($things, $name);
+            $columns[$name] = is_bool($this->columns[$name]->default) ? array_map(static fn (mixed $v): int => $v === true ? 1 : 0, $values) : $values;
+        }
+
+        return $columns;
     }
 
     /**

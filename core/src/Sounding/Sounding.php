@@ -21,6 +21,9 @@ final class Sounding
     /** Notes and points that a part makes by going round, at most. */
     public const MOST = 100_000;
 
+    /** The columns of a note on which it hangs how long it sounds. */
+    public const HANGS_ON = ['start', 'length', 'muted'];
+
     /**
      * The tick up to which a note sounds; 0 where it does not.
      */

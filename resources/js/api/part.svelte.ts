@@ -1,4 +1,4 @@
-import { noteOf, pointOf, rowOf, rowOfPoint, type Note, type Point, type Row } from './tables';
+import { noteOf, otherwise, pointOf, rowOf, rowOfPoint, type Note, type Point, type Row } from './tables';
 import type { ScaleData } from './head.svelte';
 import { Heard } from './heard';
 import { Lines } from './lines';
@@ -84,9 +84,12 @@ export class Part {
         if (change.shift) this.shift(change.shift);
         this.heard.take(change);
         for (const id of change.dropPoints) this.pointsById.delete(id);
-        if (change.putPoints.length + change.dropPoints.length > 0) this.putPoints(change.putPoints);
+        if (change.changedPoints) otherwise(this.pointsById, change.changedPoints);
+        if (change.changedPoints || change.putPoints.length + change.dropPoints.length > 0)
+            this.putPoints(change.putPoints);
         for (const id of change.drop) this.notes.delete(id);
-        if (change.put.length + change.drop.length > 0) this.put(change.put);
+        if (change.changed) otherwise(this.notes, change.changed);
+        if (change.changed || change.put.length + change.drop.length > 0) this.put(change.put);
         else if (change.shift || change.head) {
             // Another list, for whoever looks whether it is the one that it knew.
             this.ordered = this.ordered.slice();

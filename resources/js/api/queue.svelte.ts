@@ -152,7 +152,7 @@ export class Queue {
             const [path, body] = (sealed.body ??= this.body(sealed));
             const answer = await this.long.over(
                 key,
-                request<Answer>('POST', `songs/${song.id}/${path}`, { base: song.revision, key, ...body }),
+                request<Answer>('POST', `songs/${song.id}/${path}`, { base: song.revision, key, brief: true, ...body }),
             );
             song.trouble = '';
             song.take(answer, batch, {

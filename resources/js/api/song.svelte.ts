@@ -296,6 +296,8 @@ export class Song extends Head {
         if (answer.selection && how.keepsSelection && choose(this, answer.selection)) {
             if (!changed && how.hear && this.selected.size <= MOST_CHOSEN_HEARD) heard.push(...this.selection);
         }
+        // Of many that stay chosen it is not said again: what follows the choice looks anew all the same.
+        if (answer.selection === null && how.keepsSelection) this.selectionVersion++;
         if (answer.at && how.keepsCaret) this.followTo(...answer.at);
         this.goesOn = answer.caret ?? null;
         if (answer.time) this.retime(answer.time);

@@ -50,3 +50,18 @@ export function rowOfPoint(point: Point): Row {
 export function passing(note: Partial<Note>): Note {
     return { ...noteOf(NOTE_COLUMNS.map(() => 0)), own: '', ...note };
 }
+
+/** What is otherwise in many things, by columns: each gives way to another, so that whoever holds one has it as it was. */
+export function otherwise<T extends object>(
+    things: Map<number, T>,
+    { id: ids, ...columns }: { id: number[] } & Record<string, (number | string)[]>,
+): void {
+    const lists = Object.entries(columns);
+    for (let i = 0; i < ids.length; i++) {
+        const was = things.get(ids[i]!);
+        if (!was) continue;
+        const thing = { ...was } as Record<string, unknown>;
+        for (const [name, values] of lists) thing[name] = values[i];
+        things.set(ids[i]!, thing as T);
+    }
+}

@@ -23,7 +23,7 @@ export function takeParts(song: Song, parts: Record<string, PartAnswer>, heard: 
         } else {
             part?.apply(change);
             moved ||= change.head !== undefined;
-            if (part && part === song.open && heard && change.put.length <= MOST_HEARD)
+            if (part && part === song.open && heard && !change.changed && change.put.length <= MOST_HEARD)
                 for (const row of change.put) heard.push(part.notes.get(row[0]!)!);
         }
     }

@@ -97,12 +97,18 @@ export interface TimeData {
     sounds?: Record<string, SoundsData>;
 }
 
+/** Columns by name, the ids among them. */
+export type Columns = { id: number[] } & Record<string, (number | string)[]>;
+
 /** What changed of a part that is there. */
 export interface PartChange extends Partial<SoundsData> {
     put: Row[];
     drop: number[];
     putPoints: Row[];
     dropPoints: number[];
+    /** Of many that stay, what is otherwise: their ids, and columns by name. */
+    changed?: Columns;
+    changedPoints?: Columns;
     head?: PartHead;
     /** Ticks by which everything in it moved, before what is put. */
     shift?: number;
@@ -137,6 +143,7 @@ export interface Answer {
     tones?: string[];
     parts: Record<string, PartAnswer>;
     tracks?: Omit<TrackData, 'parts'>[];
+    /** Null where it is what was sent. */
     selection: SelectionItem[] | null;
     /** Where writing goes on. */
     caret?: number;
