@@ -179,6 +179,9 @@ final class ScoreStore
         if ($changed->head !== null && $changed->head->before === null) {
             return $part->lastEnd();
         }
+        if ($changed->leaves('start', 'length')) {
+            return $this->lastEnds[$part->id] ?? $part->lastEnd();
+        }
         $shift = $changed->head?->shift() ?? 0;
         $end = $this->lastEnds[$part->id] ?? 0;
         $end += $end === 0 ? 0 : $shift;

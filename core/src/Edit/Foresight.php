@@ -48,9 +48,11 @@ final class Foresight
         $merging = [];
         foreach ($change->parts as $id => $changed) {
             // A part that moves as a whole brings nothing together.
-            $moved = array_filter($changed->after, static fn (Note $n): bool => ! isset($changed->before[$n->id])
-                || $changed->before[$n->id]->start !== $n->start || $changed->before[$n->id]->pitch !== $n->pitch);
-            if ($moved === [] || ($changed->head?->shift() ?? 0) !== 0) {
+            if ($changed->leaves('start', 'pitch') || ($changed->head?->shift() ?? 0) !== 0) {
+                continue;
+            }
+            $moved = self::moved($changed);
+            if ($moved === []) {
                 continue;
             }
             $part = $before->parts[$id] ?? null;
@@ -61,6 +63,20 @@ final class Foresight
         }
 
         return $merging;
+    }
+
+    /** @return array<int, Note> those that come, or come to lie elsewhere */
+    private static function moved(PartChange $changed): array
+    {
+        $moved = [];
+        foreach ($changed->after as $id => $note) {
+            $was = $changed->before[$id] ?? null;
+            if ($was === null || $was->start !== $note->start || $was->pitch !== $note->pitch) {
+                $moved[$id] = $note;
+            }
+        }
+
+        return $moved;
     }
 
     /**

@@ -20,7 +20,7 @@ final class Growth
         foreach ($parts as $id => $changed) {
             $was = $score->parts[$id]->head ?? null;
             $head = $changed->head === null ? $was : $changed->head->after;
-            if ($head === null || $changed->after === [] || ($head->from === 0 && $head->to === PartHead::OPEN)) {
+            if ($head === null || $changed->after === [] || $changed->leaves('start', 'length') || ($head->from === 0 && $head->to === PartHead::OPEN)) {
                 continue;
             }
             [$from, $to] = [$head->from, $head->to];

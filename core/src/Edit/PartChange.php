@@ -88,6 +88,12 @@ final readonly class PartChange
         );
     }
 
+    /** Whether nothing comes or goes, and no note that stays is otherwise in one of these columns; where that is not known, it may be. */
+    public function leaves(string ...$columns): bool
+    {
+        return $this->head === null && ($this->unlike & Table::notes()->bit(...$columns)) === 0 && count($this->before) === count($this->after) && $this->dropped() === [];
+    }
+
     /** @return list<int> ids of the notes that it takes away */
     public function dropped(): array
     {

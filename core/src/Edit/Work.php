@@ -62,8 +62,11 @@ final readonly class Work
     {
         $ids = $this->selection->notes[$part->id] ?? [];
         if (count($ids) === $part->notes->count()) {
-            // All of them, in whatever order: made at once they are cheaper.
-            $part->notes->all();
+            // All of them: made at once they are cheaper.
+            $all = $part->notes->all();
+            if ($ids === array_keys($all)) {
+                return array_values($all);
+            }
         }
 
         return array_map(static fn (int $id): Note => $part->notes[$id], $ids);
