@@ -61,10 +61,13 @@ final class Loudness
             if ($inOrder) {
                 usort($points, static fn (Point $a, Point $b): int => $a->tick <=> $b->tick ?: $a->id <=> $b->id);
             }
+            $lane = null;
             foreach ($points as $point) {
-                $lane = Lane::of($point);
-                [$least, $most] = $lane->range();
-                $unit = ($most - $least) / 127;
+                if ($lane !== Lane::of($point)) {
+                    $lane = Lane::of($point);
+                    [$least, $most] = $lane->range();
+                    $unit = ($most - $least) / 127;
+                }
                 $wanted = (int) round($least + $value(($lane->value($point) - $least) / $unit, $point->tick, $point) * $unit);
                 $clipped += $wanted < $least || $wanted > $most ? 1 : 0;
                 $draft->putPoint($part, $point->withValue(max($least, min($most, $wanted))));

@@ -54,7 +54,12 @@ final readonly class Work
     /** @return list<Point> the chosen points of a part */
     public function chosenPoints(Part $part): array
     {
-        return array_map(static fn (int $id): Point => $part->points[$id], array_merge(...array_values($this->selection->points[$part->id] ?? [])));
+        $ids = array_merge(...array_values($this->selection->points[$part->id] ?? []));
+        if (count($ids) === $part->points->count() && $ids === array_keys($part->points->all())) {
+            return array_values($part->points->all());
+        }
+
+        return array_map(static fn (int $id): Point => $part->points[$id], $ids);
     }
 
     /** @return list<Note> the chosen notes of a part */

@@ -38,12 +38,20 @@ final readonly class Lane
     /** The lane that a point belongs to. Loose note-offs and channel mode messages have lanes too, though no name to be asked for by. */
     public static function of(Point $point): self
     {
+        /** @var array<int, self> $lanes made once each: it is asked of every point */
+        static $lanes = [];
         $kind = $point->status & 0xF0;
+
+        return $lanes[$kind === Message::CONTROLLER ? $kind << 7 | $point->data1 : $kind] ??= self::new($kind, $point->data1);
+    }
+
+    private static function new(int $kind, int $number): self
+    {
         $name = array_search($kind, self::KINDS, true);
 
         return match (true) {
             $name !== false => new self($name, $kind),
-            $kind === Message::CONTROLLER => new self("cc:$point->data1", $kind, $point->data1),
+            $kind === Message::CONTROLLER => new self("cc:$number", $kind, $number),
             default => new self('note-off', $kind),
         };
     }

@@ -56,6 +56,24 @@ final readonly class Point
     }
 
     /**
+     * Points out of a list for each property.
+     *
+     * @param  array<string, list<mixed>>  $columns
+     * @return list<self>
+     */
+    public static function many(array $columns): array
+    {
+        /** @var array{id: list<int>, tick: list<int>, status: list<int>, data1: list<int>, data2: list<int>} $columns */
+        ['id' => $id, 'tick' => $tick, 'status' => $status, 'data1' => $data1, 'data2' => $data2] = $columns;
+        $points = [];
+        foreach ($id as $i => $one) {
+            $points[] = new self($one, $tick[$i], $status[$i], $data1[$i], $data2[$i]);
+        }
+
+        return $points;
+    }
+
+    /**
      * The same, as a step of the history has them.
      *
      * @param  array<string, int>  $columns

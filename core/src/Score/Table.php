@@ -24,9 +24,9 @@ final readonly class Table
      * @param  list<Column>  $columns
      * @param  string  $place  name of the column that says where in time it stands
      * @param  \Closure(mixed...): T  $make
-     * @param  (\Closure(array<string, list<mixed>>): list<T>)|null  $all  likewise of many, by a list for each column; those left out are the default throughout
+     * @param  \Closure(array<string, list<mixed>>): list<T>  $all  likewise of many, by a list for each column; those left out are the default throughout
      */
-    private function __construct(array $columns, public string $place, public \Closure $make, private ?\Closure $all = null)
+    private function __construct(array $columns, public string $place, public \Closure $make, private \Closure $all)
     {
         $this->columns = array_combine(array_map(static fn (Column $c): string => $c->name, $columns), $columns);
         $this->shown = array_values(array_map(static fn (Column $c): string => $c->name, array_filter($columns, static fn (Column $c): bool => $c->shown)));
@@ -71,7 +71,7 @@ final readonly class Table
             new Column('status', 'C'),
             new Column('data1', 'C'),
             new Column('data2', 'C'),
-        ], 'tick', static fn (mixed ...$columns): Point => new Point(...$columns)); // @phpstan-ignore argument.type (likewise)
+        ], 'tick', static fn (mixed ...$columns): Point => new Point(...$columns), Point::many(...)); // @phpstan-ignore argument.type (likewise)
     }
 
     /**
@@ -123,18 +123,8 @@ final readonly class Table
     public function read(array $columns): array
     {
         $ids = array_map(static fn (mixed $id): int => is_int($id) ? $id : 0, $columns['id'] ?? []);
-        if ($ids === []) {
-            return [];
-        }
-        if ($this->all !== null) {
-            return array_combine($ids, ($this->all)($columns));
-        }
-        $all = [];
-        foreach ($this->columns as $name => $column) {
-            $all[] = $columns[$name] ?? array_fill(0, count($ids), $column->default);
-        }
 
-        return array_combine($ids, array_map($this->make, ...$all));
+        return $ids === [] ? [] : array_combine($ids, ($this->all)($columns));
     }
 
     /**

@@ -15,6 +15,9 @@ use Jactonic\Core\Score\Score;
  */
 final class On
 {
+    /** From how many on all are made at once, instead of each that is asked for. */
+    private const MANY = 64;
+
     public const ALLOWED = '{"part": P, "notes": [ids]} or {"part": P, "pick": {…}}, {"part": P, "lane": L, "points": [ids]} or with "pick": {"span" or "value"}, {"parts": [P…]} or {"tracks": [T…]}, or a list of those';
 
     private const KEYS = ['part', 'notes', 'pick', 'lane', 'points', 'parts', 'tracks'];
@@ -87,8 +90,9 @@ final class On
             return array_keys($found);
         }
         $ids = self::ids($item['points'] ?? [], 'on.points');
+        $all = count($ids) >= self::MANY ? $part->points->all() : [];
         foreach ($ids as $id) {
-            $point = $part->points->get($id);
+            $point = $all[$id] ?? $part->points->get($id);
             if ($point === null || ! $lane->holds($point)) {
                 throw Refusal::parameter('on.points', $id, sprintf('ids of points that are in the lane %s of the part “%s”', $lane->name, $part->name));
             }
