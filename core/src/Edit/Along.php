@@ -44,8 +44,14 @@ final class Along
         if ($chosen === []) {
             return null;
         }
-        $from = min(array_map(static fn (Note $n): int => $n->start, $chosen));
-        $until = max(array_map(static fn (Note $n): int => $n->end(), $chosen));
+        [$from, $until] = [PHP_INT_MAX, 0];
+        foreach ($chosen as $note) {
+            $from = min($from, $note->start);
+            $until = max($until, $note->end());
+        }
+        if (count($chosen) === $part->notes->count()) {
+            return [$from, $until];
+        }
         $ids = array_fill_keys(array_map(static fn (Note $n): int => $n->id, $chosen), true);
         foreach ($part->notes->all() as $note) {
             if ($note->start < $until && $note->end() > $from && ! isset($ids[$note->id]) && ! $note->muted) {

@@ -168,7 +168,7 @@ final readonly class Work
      */
     public function moveLanes(Draft $draft, Part $part, \Closure $to): void
     {
-        $stretch = Along::stretch($this, $part);
+        $stretch = $part->points->isEmpty() ? null : Along::stretch($this, $part);
         if ($stretch === null) {
             return;
         }

@@ -144,6 +144,10 @@ final class Rows implements \ArrayAccess, \Countable, \IteratorAggregate
     /** Whether any of them has something else in a column than its default. */
     public function hasOther(string $name): bool
     {
+        if ($this->packed === null && $this->like !== null && ($this->unlike & $this->table->bit($name)) === 0) {
+            return $this->like->hasOther($name);
+        }
+
         return $this->packed === null && $this->all !== null ? array_filter(array_column($this->all, $name), fn (mixed $v): bool => $v !== $this->table->columns[$name]->default) !== [] : isset($this->packed()[$name]);
     }
 

@@ -15,7 +15,7 @@ use Jactonic\Core\Score\Score;
  */
 final class On
 {
-    /** From how many on all are made at once, instead of each that is asked for. */
+    /** From how many on all are looked at at once, instead of each that is asked for. */
     private const MANY = 64;
 
     public const ALLOWED = '{"part": P, "notes": [ids]} or {"part": P, "pick": {…}}, {"part": P, "lane": L, "points": [ids]} or with "pick": {"span" or "value"}, {"parts": [P…]} or {"tracks": [T…]}, or a list of those';
@@ -62,8 +62,9 @@ final class On
     private static function notesOf(mixed $ids, Part $part): array
     {
         $ids = self::once(self::ids($ids, 'on.notes'));
+        $there = count($ids) >= self::MANY ? array_flip($part->notes->ids()) : [];
         foreach ($ids as $id) {
-            if (! $part->notes->has($id)) {
+            if (! isset($there[$id]) && ! $part->notes->has($id)) {
                 throw Refusal::parameter('on.notes', $id, sprintf('ids of notes that are in the part “%s”', $part->name));
             }
         }
