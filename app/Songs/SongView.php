@@ -13,6 +13,7 @@ use Jactonic\Core\Score\Note;
 use Jactonic\Core\Score\Part;
 use Jactonic\Core\Score\PartHead;
 use Jactonic\Core\Score\Point;
+use Jactonic\Core\Score\Rows;
 use Jactonic\Core\Score\RowSet;
 use Jactonic\Core\Score\Score;
 use Jactonic\Core\Score\Sound;
@@ -40,8 +41,11 @@ final class SongView
         $this->score = $this->store->open();
     }
 
-    /** @return array<string, mixed> */
-    public function whole(): array
+    /**
+     * @param  bool  $brief  whether notes and points come as columns, those left out that are nought throughout
+     * @return array<string, mixed>
+     */
+    public function whole(bool $brief = false): array
     {
         $end = self::end($this->store->lastEnd($this->score), $this->score->time);
         $tables = new LineTables($this->score->time);
@@ -51,7 +55,7 @@ final class SongView
             'end' => $end,
             'early' => $this->score->time->early(),
             'tracks' => array_map(fn (array $track): array => $track + [
-                'parts' => array_values(array_map(fn (Part $p): array => ['lines' => $tables->of($p)] + self::part($p, $this->score), $this->score->partsOf($track['id']))),
+                'parts' => array_values(array_map(fn (Part $p): array => ['lines' => $tables->of($p)] + ($brief ? self::columns($p) : []) + self::part($p, $this->score, ! $brief), $this->score->partsOf($track['id']))),
             ], self::tracks($this->song, $this->score)),
             'tables' => $tables->all(),
         ] + self::scale($this->score) + self::maps($this->score->time);
@@ -119,12 +123,33 @@ final class SongView
     }
 
     /** @return array<string, mixed> */
-    public static function part(Part $part, Score $score): array
+    public static function part(Part $part, Score $score, bool $contents = true): array
     {
-        return self::partHead($part) + self::settings($part, $score->time) + self::sounds($part, $score) + [
+        return self::partHead($part) + self::settings($part, $score->time) + self::sounds($part, $score) + ($contents ? [
             'notes' => self::allNotes($part),
             'points' => self::points($part, $part->points->all()),
-        ];
+        ] : []);
+    }
+
+    /**
+     * What is in a part, as columns: those that are the default throughout are left out; `until` too where each note
+     * sounds to its end, and `heard` where each point is.
+     *
+     * @return array{notes: array<string, list<mixed>>, points: array<string, list<mixed>>}
+     */
+    private static function columns(Part $part): array
+    {
+        $of = static fn (Rows $rows, Table $table): array => array_map(
+            static fn (string $name): array => array_map(static fn (mixed $v): mixed => is_bool($v) ? (int) $v : $v, $rows->column($name)),
+            array_filter(array_combine($table->shown, $table->shown), static fn (string $name): bool => $table->columns[$name]->default === null || $rows->hasOther($name)),
+        );
+        /** @var array{start: list<int>, length: list<int>} $notes */
+        $notes = $of($part->notes, Table::notes());
+        $untils = Sounding::untils($part);
+        $ends = array_map(static fn (int $start, int $length): int => $start + $length, $notes['start'], $notes['length']);
+        $heard = array_map(static fn (Point $p): int => (int) Sounding::isHeard($p, $part->head), array_values($part->points->all()));
+
+        return ['notes' => $notes + ($untils === $ends ? [] : ['until' => $untils]), 'points' => $of($part->points, Table::points()) + (in_array(0, $heard, true) ? ['heard' => $heard] : [])];
     }
 
     /** @return array<string, mixed> */

@@ -24,5 +24,5 @@ request<Setup>('GET', 'setup').then(
 const { place } = router;
 if (place.at === 'song' || place.at === 'roll') {
     pages.want(place.at);
-    askAhead(`songs/${place.song}`);
+    askAhead(`songs/${place.song}?brief=1`);
 }

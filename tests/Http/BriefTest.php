@@ -119,4 +119,31 @@ final class BriefTest extends TestCase
         self::assertSame(['id', 'data2'], array_keys((array) $answer->json("parts.$part.changedPoints")));
         self::assertSame([40], array_values(array_unique((array) $answer->json("parts.$part.changedPoints.data2"))));
     }
+
+    public function test_a_song_by_columns_is_the_song_by_rows(): void
+    {
+        $song = $this->many();
+        $part = $this->partId($song);
+        // Muted, cut off at a window's end, with an articulation: what is not nought, and what sounds otherwise.
+        $this->do($song, [['edit' => 'mute', 'on' => ['part' => $part, 'notes' => [3]]], ['edit' => 'part-window', 'on' => ['parts' => [$part]], 'params' => ['from' => 0, 'to' => 5000]]])->assertOk();
+        foreach ([$song->id, $this->song('Empty')->id] as $id) {
+            $rows = (array) $this->getJson("/api/songs/$id")->json();
+            $brief = (array) $this->getJson("/api/songs/$id?brief=1")->json();
+            foreach ((array) $brief['tracks'] as $t => $track) {
+                foreach ($track['parts'] as $p => $told) {
+                    $of = static fn (array $columns, array $names, callable $besides): array => array_map(static fn (int $i): array => array_map(
+                        static fn (string $name): mixed => isset($columns[$name]) ? $columns[$name][$i] : $besides($name, $i),
+                        $names,
+                    ), array_keys($columns['id']));
+                    $notes = $told['notes'];
+                    $brief['tracks'][$t]['parts'][$p]['notes'] = $of($notes, [...Table::notes()->shown, 'until'], static fn (string $name, int $i): mixed => match ($name) {
+                        'until' => $notes['start'][$i] + $notes['length'][$i], 'own' => '', default => 0,
+                    });
+                    $brief['tracks'][$t]['parts'][$p]['points'] = $of($told['points'], [...Table::points()->shown, 'heard'], static fn (string $name): int => $name === 'heard' ? 1 : 0);
+                }
+            }
+            self::assertEquals($rows, $brief);
+        }
+        self::assertLessThan(strlen((string) $this->getJson("/api/songs/$song->id")->getContent()), strlen((string) $this->getJson("/api/songs/$song->id?brief=1")->getContent()));
+    }
 }

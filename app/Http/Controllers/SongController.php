@@ -37,9 +37,10 @@ final class SongController
         return new JsonResponse(['songs' => $songs]);
     }
 
-    public function show(int $song): JsonResponse
+    /** The song; with `brief` what is in its parts comes as columns. */
+    public function show(int $song, Request $request): JsonResponse
     {
-        return new JsonResponse((new SongView(Song::query()->findOrFail($song)))->whole());
+        return new JsonResponse((new SongView(Song::query()->findOrFail($song)))->whole($request->boolean('brief')));
     }
 
     /** What changed after the revision `since`. */

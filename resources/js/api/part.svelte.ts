@@ -1,4 +1,4 @@
-import { noteOf, otherwise, pointOf, rowOf, rowOfPoint, type Note, type Point, type Row } from './tables';
+import { notesOf, otherwise, pointsOf, rowOf, rowOfPoint, type Note, type Point, type Row } from './tables';
 import type { ScaleData } from './head.svelte';
 import { Heard } from './heard';
 import { Lines } from './lines';
@@ -74,8 +74,8 @@ export class Part {
         this.lines = new Lines(typeof data.lines === 'string' ? tables[data.lines]! : data.lines);
         this.notes.clear();
         this.pointsById.clear();
-        this.putPoints(data.points);
-        this.put(data.notes);
+        this.putPoints(pointsOf(data.points));
+        this.put(notesOf(data.notes));
     }
 
     apply(change: PartChange): void {
@@ -86,10 +86,10 @@ export class Part {
         for (const id of change.dropPoints) this.pointsById.delete(id);
         if (change.changedPoints) otherwise(this.pointsById, change.changedPoints);
         if (change.changedPoints || change.putPoints.length + change.dropPoints.length > 0)
-            this.putPoints(change.putPoints);
+            this.putPoints(pointsOf(change.putPoints));
         for (const id of change.drop) this.notes.delete(id);
         if (change.changed) otherwise(this.notes, change.changed);
-        if (change.changed || change.put.length + change.drop.length > 0) this.put(change.put);
+        if (change.changed || change.put.length + change.drop.length > 0) this.put(notesOf(change.put));
         else if (change.shift || change.head) {
             // Another list, for whoever looks whether it is the one that it knew.
             this.ordered = this.ordered.slice();
@@ -130,17 +130,17 @@ export class Part {
         this.aside = null;
         this.notes.clear();
         this.pointsById.clear();
-        this.putPoints(points);
-        this.put(notes);
+        this.putPoints(pointsOf(points));
+        this.put(notesOf(notes));
     }
 
-    private putPoints(rows: Row[]): void {
-        for (const row of rows) this.pointsById.set(row[0]!, pointOf(row));
+    private putPoints(points: readonly Point[]): void {
+        for (const point of points) this.pointsById.set(point.id, point);
         this.points = [...this.pointsById.values()].sort((a, b) => a.tick - b.tick || a.id - b.id);
     }
 
-    private put(rows: Row[]): void {
-        for (const row of rows) this.notes.set(row[0]!, noteOf(row));
+    private put(notes: readonly Note[]): void {
+        for (const note of notes) this.notes.set(note.id, note);
         this.ordered = [...this.notes.values()].sort((a, b) => a.start - b.start || a.pitch - b.pitch || a.id - b.id);
         this.columns();
         this.blockEnds = [];

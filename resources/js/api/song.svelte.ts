@@ -103,7 +103,7 @@ export class Song extends Head {
     }
 
     static async fetch(id: number): Promise<Song> {
-        return new Song(await request<SongData>('GET', `songs/${id}`));
+        return new Song(await request<SongData>('GET', `songs/${id}?brief=1`));
     }
 
     close(): void {

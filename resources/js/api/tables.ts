@@ -51,11 +51,39 @@ export function passing(note: Partial<Note>): Note {
     return { ...noteOf(NOTE_COLUMNS.map(() => 0)), own: '', ...note };
 }
 
+/** Lists by the names of columns, the ids among them. */
+export type Columns = { id: number[] } & Record<string, (number | string)[]>;
+
+/** Notes out of rows, or out of columns: one that is left out is nought throughout, and each note then sounds to its end. */
+export function notesOf(data: Row[] | Columns): Note[] {
+    if (Array.isArray(data)) return data.map(noteOf);
+    const notes = ofColumns(NOTE_COLUMNS, data) as unknown as Note[];
+    for (const note of notes) {
+        note.own ||= '';
+        if (!data.until) note.until = note.start + note.length;
+    }
+    return notes;
+}
+
+/** Points likewise; where it is not said, each is heard. */
+export function pointsOf(data: Row[] | Columns): Point[] {
+    if (Array.isArray(data)) return data.map(pointOf);
+    const points = ofColumns(POINT_COLUMNS, data) as unknown as Point[];
+    if (!data.heard) for (const point of points) point.heard = 1;
+    return points;
+}
+
+function ofColumns(names: readonly string[], data: Columns): Record<string, number | string>[] {
+    const lists = names.map((name) => data[name]);
+    return data.id.map((_, i) => {
+        const thing: Record<string, number | string> = {};
+        for (let k = 0; k < names.length; k++) thing[names[k]!] = lists[k]?.[i] ?? 0;
+        return thing;
+    });
+}
+
 /** What is otherwise in many things, by columns: each gives way to another, so that whoever holds one has it as it was. */
-export function otherwise<T extends object>(
-    things: Map<number, T>,
-    { id: ids, ...columns }: { id: number[] } & Record<string, (number | string)[]>,
-): void {
+export function otherwise<T extends object>(things: Map<number, T>, { id: ids, ...columns }: Columns): void {
     const lists = Object.entries(columns);
     for (let i = 0; i < ids.length; i++) {
         const was = things.get(ids[i]!);

@@ -2,7 +2,7 @@ export type { PartHead, Plays, RowSet, SoundsData, TrackData } from './tracks';
 import type { ArticulationSet, PartHead, SoundsData, TrackData } from './tracks';
 /** What the server says and is asked, as docs/architecture.md has it. */
 import type { ScaleData } from './head.svelte';
-import type { Row } from './tables';
+import type { Columns, Row } from './tables';
 
 export type { Note, Point, Row } from './tables';
 
@@ -55,8 +55,8 @@ export interface PartData extends PartHead, SoundsData {
     pen: Pen;
     /** Itself, or the name of a table that parts share. */
     lines: LinesData | string;
-    notes: Row[];
-    points: Row[];
+    notes: Row[] | Columns;
+    points: Row[] | Columns;
 }
 
 export interface SongHead {
@@ -96,9 +96,6 @@ export interface TimeData {
     /** Of parts that are heard at other ticks now. */
     sounds?: Record<string, SoundsData>;
 }
-
-/** Columns by name, the ids among them. */
-export type Columns = { id: number[] } & Record<string, (number | string)[]>;
 
 /** What changed of a part that is there. */
 export interface PartChange extends Partial<SoundsData> {

@@ -1,0 +1,41 @@
+import { expect, test } from '@playwright/test';
+import { NOTE_COLUMNS, notesOf, otherwise, pointsOf, type Note } from '../../resources/js/api/tables';
+
+const row = [7, 480, 240, 60, 80, 0, 0, 9, 3, 0, 0, 0, '', 720] as unknown as number[];
+
+test('notes by columns are those by rows: what is left out is nought, and each sounds to its end', () => {
+    const columns = {
+        id: [7],
+        start: [480],
+        length: [240],
+        pitch: [60],
+        velocity: [80],
+        channel: [9],
+        driftStart: [3],
+    };
+    const [byRow] = notesOf([row]);
+    expect(row).toHaveLength(NOTE_COLUMNS.length);
+    expect(notesOf(columns)).toEqual([byRow]);
+    expect(Object.keys(notesOf(columns)[0]!)).toEqual(Object.keys(byRow!));
+    expect(notesOf({ ...columns, until: [0] })[0]!.until).toBe(0);
+});
+
+test('points by columns are heard where it is not said', () => {
+    const columns = { id: [1, 2], tick: [0, 9], status: [0xb0, 0xb0], data1: [1, 1], data2: [5, 6] };
+    expect(pointsOf(columns)).toEqual(
+        pointsOf([
+            [1, 0, 0xb0, 1, 5, 1],
+            [2, 9, 0xb0, 1, 6, 1],
+        ]),
+    );
+    expect(pointsOf({ ...columns, heard: [1, 0] }).map((p) => p.heard)).toEqual([1, 0]);
+});
+
+test('what is otherwise takes the place of what was, which stays as it was for who holds it', () => {
+    const [held] = notesOf([row]);
+    const notes = new Map<number, Note>([[7, held!]]);
+    otherwise(notes, { id: [7, 8], pitch: [61, 62], until: [700, 1] });
+    expect(notes.get(7)).toEqual({ ...held, pitch: 61, until: 700 });
+    expect(held!.pitch).toBe(60);
+    expect(notes.has(8)).toBe(false);
+});
