@@ -63,6 +63,26 @@ final class Along
     }
 
     /**
+     * The points of a stretch, and what at its very end lets go what was pressed or bent in it: left behind, that would
+     * hold where the stretch comes to.
+     *
+     * @return list<Point>
+     */
+    public static function points(Part $part, int $from, int $until): array
+    {
+        $inside = $lanes = [];
+        foreach ($part->points->all() as $point) {
+            if ($point->tick >= $from && $point->tick < $until) {
+                $inside[] = $point;
+                $lanes[Lane::of($point)->name.' '.$point->status] = true;
+            }
+        }
+        $free = array_filter($part->points->all(), static fn (Point $p): bool => $p->tick === $until && LetGo::frees($p) && isset($lanes[Lane::of($p)->name.' '.$p->status]));
+
+        return [...$inside, ...array_values($free)];
+    }
+
+    /**
      * The points of a stretch as curves, in ticks of the song, with what holds where it begins.
      */
     public static function curves(Part $part, int $from, int $until): Expression

@@ -161,7 +161,7 @@ final readonly class Work
     }
 
     /**
-     * Moves the points from the start of the part's first chosen note up to the end of its last, where the parameter
+     * Moves the points from the start of the part's first chosen note up to the end of its last, and what lets go there, where the parameter
      * `lanes` is "along" and all that sounds there is moved. Points keep no fractions, so they go to the nearest tick, and none before the song's start.
      *
      * @param  \Closure(float): float  $to  from a place to where it goes, in ticks
@@ -172,11 +172,8 @@ final readonly class Work
         if ($stretch === null) {
             return;
         }
-        [$from, $until] = $stretch;
-        foreach ($part->points->all() as $point) {
-            if ($point->tick >= $from && $point->tick < $until) {
-                $draft->putPoint($part, $point->movedTo(max(0, Note::whole($to($point->tick)))));
-            }
+        foreach (Along::points($part, ...$stretch) as $point) {
+            $draft->putPoint($part, $point->movedTo(max(0, Note::whole($to($point->tick)))));
         }
     }
 

@@ -23,6 +23,16 @@ final class LetGo
         return $head->lets && ! $head->muted && $head->to !== PartHead::OPEN;
     }
 
+    /** Whether a point lets a pedal go, or a bend back to straight. */
+    public static function frees(Point $point): bool
+    {
+        return match ($point->status & 0xF0) {
+            Message::BEND => [$point->data1, $point->data2] === self::STRAIGHT,
+            Message::CONTROLLER => in_array($point->data1, self::PEDALS, true) && $point->data2 < self::DOWN,
+            default => false,
+        };
+    }
+
     /**
      * @param  iterable<Point>  $points  all that are heard before
      * @return list<Point> one for each that holds, with ids below 0

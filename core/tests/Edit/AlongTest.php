@@ -63,6 +63,15 @@ final class AlongTest extends TestCase
         self::assertContains([4800, 'bend', 0], self::points($after), 'straight, as it was');
     }
 
+    public function test_what_lets_go_where_they_end_goes_along_when_they_move(): void
+    {
+        $notes = [new Note(1, 960, 960, 60, 80), new Note(2, 3840, 960, 64, 80)];
+        $points = [new Point(1, 960, 0xB0, 64, 127), new Point(2, 1920, 0xB0, 64, 0), new Point(3, 1920, 0xB0, 11, 70), new Point(4, 1920, 0xB0, 66, 0)];
+        $score = new Score(Timeline::of(960), [1 => Part::of(1, 'Part', $notes, $points, PartSettings::fresh()->changed(['lanes' => 'along', 'grid' => '1/4']))], [1 => new Track(1, 'Track', 0)], 2, 2);
+        // Another pedal was not pressed among them, and what only sets a value there belongs to what comes after.
+        self::assertSame([[1920, 'cc:11', 70], [1920, 'cc:64', 127], [1920, 'cc:66', 0], [2880, 'cc:64', 0]], self::points(self::after($score, 'nudge', ['steps' => 1, 'by' => ['unit' => 'grid', 'amount' => 1]], [1])));
+    }
+
     public function test_where_it_says_so_or_another_note_sounds_there_they_stay(): void
     {
         self::assertSame(self::points(self::score()), self::points(self::after(self::score('stay'), 'repeat', ['every' => 'bars'], [1, 2])));

@@ -34,6 +34,7 @@ export class Copied {
                 length: Math.max(1, scaled(n.length!)),
                 driftStart: scaled(n.driftStart ?? 0),
                 driftLength: scaled(n.driftLength ?? 0),
+                ...(n.own ? { own: curves(n.own, scaled) } : {}),
             })),
         };
     }
@@ -52,6 +53,16 @@ export class Copied {
         keep({ ...clip, ppq: song.time.ppq });
         song.queue.runInTurn(() => then(clip, inSpan));
     }
+}
+
+/** A note’s own curves, which are a text, in other ticks. */
+function curves(own: unknown, scaled: (ticks: number) => number): string {
+    const lanes = JSON.parse(String(own)) as Record<string, [number, number][]>;
+    return JSON.stringify(
+        Object.fromEntries(
+            Object.entries(lanes).map(([lane, points]) => [lane, points.map(([t, value]) => [scaled(t), value])]),
+        ),
+    );
 }
 
 function keep(clip: Kept): void {

@@ -2,7 +2,7 @@ export type { PartHead, Plays, RowSet, SoundsData, TrackData } from './tracks';
 import type { ArticulationSet, PartHead, SoundsData, TrackData } from './tracks';
 /** What the server says and is asked, as docs/architecture.md has it. */
 import type { ScaleData } from './head.svelte';
-import type { Columns, Row } from './tables';
+import type { Columns, Note, Row } from './tables';
 
 export type { Note, Point, Row } from './tables';
 
@@ -372,7 +372,7 @@ export type PlayedEvent =
 
 /** Notes carried away, and which place among them goes where they are put. */
 export interface Clip {
-    notes: Record<string, number>[];
+    notes: Partial<Note>[];
     /** Of lanes under them, by name: tick and value. */
     points?: Record<string, [number, number][]>;
     anchor: number;

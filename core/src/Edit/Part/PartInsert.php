@@ -15,6 +15,7 @@ use Jactonic\Core\Edit\Spec;
 use Jactonic\Core\Edit\Work;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Param\Word;
+use Jactonic\Core\Score\Expression;
 use Jactonic\Core\Score\PartHead;
 use Jactonic\Core\Score\PartSettings;
 use Jactonic\Core\Score\PlaysAs;
@@ -77,7 +78,8 @@ final class PartInsert implements Edit
                     continue;
                 }
                 $draft->put($part, $note->with(['start' => $tick($note->start), 'length' => max(1, (int) round($note->length * $scale)), 'channel' => $channel,
-                    'driftStart' => (int) round($note->driftStart * $scale), 'driftLength' => (int) round($note->driftLength * $scale)]));
+                    'driftStart' => (int) round($note->driftStart * $scale), 'driftLength' => (int) round($note->driftLength * $scale),
+                    'own' => $note->own === '' ? '' : Expression::of($note->own)->stretched($scale)->text()]));
             }
             $hasProgram = false;
             foreach (Table::points()->read($carried['points']) as $point) {

@@ -271,6 +271,17 @@ final class ArrangingTest extends TestCase
         self::assertSame([0, 480, 960, 1440], $there->part($kept->selection->parts[0])->notes->column('start'));
     }
 
+    public function test_curves_of_a_note_come_along_at_the_songs_resolution(): void
+    {
+        $score = self::score();
+        $bent = $score->part(1)->notes[1]->with(['own' => '{"bend":[[0,0],[240,512]]}']);
+        $score = $score->withPart($score->part(1)->with($score->part(1)->notes->with([], [1 => $bent]), $score->part(1)->points, 9, 9));
+        $clip = Readings::read('part-clip', [], $score, new Selection(parts: [1]));
+        $other = new Score(Timeline::of(480), [], [], 1, 1);
+        $kept = self::done($other, 'part-insert', ['clip' => $clip, 'at' => 0, 'sounds' => true], []);
+        self::assertContains('{"bend":[[0,0],[120,512]]}', $kept->change->applyTo($other)->part($kept->selection->parts[0])->notes->column('own'));
+    }
+
     /** @return iterable<string, array{mixed}> */
     public static function badClips(): iterable
     {

@@ -1,4 +1,4 @@
-import type { Command, On } from '../../api/types';
+import type { Command, Note, On } from '../../api/types';
 import type { Drawn } from '../layers/overlay';
 
 /**
@@ -26,7 +26,7 @@ export const longerByCell = (on: On, by: unknown): Command => ({ edit: 'resize',
 /** Notes to come: those without a length or a velocity take the pen's. */
 export function insert(
     part: number,
-    notes: readonly Partial<Drawn & { velocity: number }>[] | Record<string, number>[],
+    notes: readonly Partial<Drawn & { velocity: number }>[] | readonly Partial<Note>[],
     more: Record<string, unknown> = {},
 ): Command {
     return { edit: 'insert', on: { part, notes: [] }, params: { notes, ...more } };
