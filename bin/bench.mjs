@@ -148,6 +148,21 @@ async function keys() {
     }
 }
 
+/** Two lanes of 25,000 points each, scrolled and zoomed. */
+async function lanesScrolled() {
+    const events = [[0, 0x90, 60, 80], [90, 0x80, 60, 64]];
+    for (let i = 0; i < 25000; i++) events.push([i * 6, 0xb0, 11, 20 + (i % 90)], [i * 6, 0xb0, 1, 20 + ((i * 7) % 90)]);
+    const page = await roll(await bring(track(events.sort((a, b) => a[0] - b[0]), [])), countFrames);
+    for (const lane of ['e', 'm']) {
+        await page.keyboard.press('Alt+v');
+        await page.keyboard.press(lane);
+    }
+    await page.waitForTimeout(400);
+    const busy = await frames(page);
+    row('scroll and zoom, two lanes of 25,000 points, worst frame of script', Math.max(...busy), 'ms', 16, `95th percentile ${p95(busy).toFixed(1)} ms, ${busy.length} frames`);
+    await page.close();
+}
+
 /** A lane: all of 20,000 points shaped by a key; and a stroke over 64 bars, with how many points the server keeps of it. */
 async function lanes() {
     const events = [[0, 0x90, 60, 80], [90, 0x80, 60, 64]];
@@ -165,6 +180,7 @@ async function lanes() {
     }
     row('20,000 points shaped, key press → on screen, 95th percentile', p95(times.slice(2)), 'ms', 100, `median ${median(times).toFixed(1)} ms`);
     await page.close();
+    await lanesScrolled();
     // A rise over 64 bars: what half a unit needs is one point a unit.
     const song = await bring(midi(4));
     const part = song.tracks[0].parts[0].id;

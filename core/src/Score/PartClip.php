@@ -99,9 +99,8 @@ final readonly class PartClip
             if (! isset($table->columns[$name]) || ! is_array($values) || ! array_is_list($values) || count($values) !== $count) {
                 throw $refuse($name);
             }
-            $limits = self::LIMITS[$name] ?? [-(PHP_INT_MAX >> 20), PHP_INT_MAX >> 20];
             foreach ($values as $value) {
-                if (! is_bool($value) && ! is_float($value) && (! is_int($value) || $value < $limits[0] || $value > $limits[1])) {
+                if (! self::fits($table->columns[$name], $value)) {
                     throw $refuse($value);
                 }
             }
@@ -116,5 +115,22 @@ final readonly class PartClip
         return $read;
     }
 
-    private const LIMITS = ['length' => [1, PHP_INT_MAX >> 20], 'pitch' => [0, 127], 'velocity' => [1, 127], 'channel' => [0, 15], 'status' => [0x80, 0xEF], 'data1' => [0, 127], 'data2' => [0, 127], 'id' => [1, 0xFFFF_FFFF], 'release' => [-200, 127]];
+    /**
+     * Whether a value may stand in a column.
+     *
+     * @throws Refusal for curves that are none
+     */
+    private static function fits(Column $column, mixed $value): bool
+    {
+        [$least, $most] = self::LIMITS[$column->name] ?? [-(PHP_INT_MAX >> 20), PHP_INT_MAX >> 20];
+
+        return match (true) {
+            is_bool($column->default) => is_bool($value),
+            is_float($column->default) => is_float($value) || is_int($value),
+            $column->isText() => is_string($value) && Expression::read($value, $column->name)->text() === $value,
+            default => is_int($value) && $value >= $least && $value <= $most,
+        };
+    }
+
+    private const LIMITS = ['length' => [1, PHP_INT_MAX >> 20], 'pitch' => [0, 127], 'velocity' => [1, 127], 'channel' => [0, 15], 'status' => [0x80, 0xEF], 'data1' => [0, 127], 'data2' => [0, 127], 'id' => [1, 0xFFFF_FFFF], 'release' => [-200, 127], 'articulation' => [0, ArticulationSet::MOST]];
 }

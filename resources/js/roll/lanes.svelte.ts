@@ -50,6 +50,9 @@ export class Lanes {
     /** By how much a point in hand is moved. */
     held: { lane: string; ticks: number; by: number } | null = null;
 
+    /** Points by lane, as long as those of the part are the same. */
+    private readonly known = new Map<string, { of: readonly Point[]; points: readonly Point[] }>();
+
     constructor(private readonly sheet: Sheet) {
         this.shown = this.ofKind() ?? read(KEPT);
     }
@@ -150,10 +153,20 @@ export class Lanes {
         return true;
     }
 
-    /** In order of time. */
+    /** Those that are heard, in order of time. */
     pointsOf(name: string): Point[] {
+        return this.all(name).filter((p) => this.sheet.part.holds(p.tick));
+    }
+
+    /** All of a lane, in order of time. */
+    all(name: string): readonly Point[] {
+        const { points } = this.sheet.part;
+        const known = this.known.get(name);
+        if (known?.of === points) return known.points;
         const lane = new Lane(name);
-        return this.sheet.part.points.filter((p) => lane.holds(p) && this.sheet.part.holds(p.tick));
+        const found = points.filter((p) => lane.holds(p));
+        this.known.set(name, { of: points, points: found });
+        return found;
     }
 
     private keep(shown: readonly string[]): void {

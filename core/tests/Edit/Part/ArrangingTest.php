@@ -292,6 +292,10 @@ final class ArrangingTest extends TestCase
         yield 'a pitch of 300' => [['ppq' => 960, 'parts' => [['notes' => ['id' => [1], 'start' => [0], 'length' => [1], 'pitch' => [300], 'velocity' => [1]]] + $part]]];
         yield 'columns of two lengths' => [['ppq' => 960, 'parts' => [['notes' => ['id' => [1, 2], 'start' => [0], 'length' => [1], 'pitch' => [60], 'velocity' => [1]]] + $part]]];
         yield 'a column that is none' => [['ppq' => 960, 'parts' => [['notes' => ['id' => [1], 'colour' => [1]]] + $part]]];
+        $note = ['id' => [1], 'start' => [0], 'length' => [1], 'pitch' => [60], 'velocity' => [1]];
+        yield 'a start that is no number' => [['ppq' => 960, 'parts' => [['notes' => ['start' => [true]] + $note] + $part]]];
+        yield 'muted by a number' => [['ppq' => 960, 'parts' => [['notes' => $note + ['muted' => [1]]] + $part]]];
+        yield 'curves that are none' => [['ppq' => 960, 'parts' => [['notes' => $note + ['own' => ['{"bend":"up"}']]] + $part]]];
         yield '201 parts' => [['ppq' => 960, 'parts' => array_fill(0, 201, $part)]];
     }
 

@@ -1,4 +1,5 @@
 import { Lane } from '../../api/lane';
+import type { Point } from '../../api/tables';
 import { commands } from '../../keys/commands.svelte';
 import type { Sheet } from '../sheet.svelte';
 
@@ -15,7 +16,7 @@ export const valueAt = (lane: Lane, y: number, height: number): number =>
 
 /** A lane's points: between them the value holds. What is drawn or in hand is dashed. */
 export function paintLane(sheet: Sheet, name: string, ctx: CanvasRenderingContext2D, height: number): void {
-    const { view, colours: c, song, lanes, part } = sheet;
+    const { view, colours: c, song, lanes } = sheet;
     const lane = new Lane(name);
     ctx.fillStyle = song.inLane.lane === name ? c.paper : c.margin;
     ctx.fillRect(0, 0, view.width, height);
@@ -24,41 +25,46 @@ export function paintLane(sheet: Sheet, name: string, ctx: CanvasRenderingContex
         ctx.fillRect(0, Math.round(yOf(lane, lane.at(share), height)), view.width, 0.5);
     ctx.fillStyle = c.bar;
     ctx.fillRect(0, 0, view.width, 1);
-    const points = part.points.filter((p) => lane.holds(p));
+    const points = lanes.all(name);
     const base = yOf(lane, lane.least < 0 ? 0 : lane.least, height);
-    let first = 0;
-    while (first + 1 < points.length && points[first + 1]!.tick < view.left) first++;
+    const isChosen = (p: Point): boolean => song.inLane.lane === name && song.inLane.points.has(p.id);
     let taken = -Infinity;
-    for (let i = first; i < points.length; i++) {
+    let before: number | null = null;
+    for (let i = Math.max(0, firstFrom(points, view.left) - 1); i < points.length; i++) {
         const point = points[i]!;
         const x = view.x(point.tick);
         if (x > view.width) break;
+        const [first, column] = [yOf(lane, lane.value(point), height), Math.floor(x) + 1];
+        let [y, top, bottom, chosen] = [first, first, first, isChosen(point)];
+        // Those that share a column of pixels are drawn as one: from the highest to the lowest.
+        for (; i + 1 < points.length && view.x(points[i + 1]!.tick) < column; i++) {
+            y = yOf(lane, lane.value(points[i + 1]!), height);
+            [top, bottom, chosen] = [Math.min(top, y), Math.max(bottom, y), chosen || isChosen(points[i + 1]!)];
+        }
         const end = i + 1 < points.length ? view.x(points[i + 1]!.tick) : view.width;
-        const y = yOf(lane, lane.value(point), height);
         ctx.fillStyle = point.heard ? c.tint : c.faint;
         ctx.globalAlpha = 0.22;
         ctx.fillRect(x, Math.min(y, base), end - x, Math.max(1, Math.abs(base - y)));
         ctx.globalAlpha = 1;
+        // A chosen point is a ring, the others are squares; where they crowd, a line in the colour of what is chosen.
+        if (chosen) ctx.fillStyle = c.selected;
         ctx.fillRect(x, y - 0.75, Math.max(1, end - x), 1.5);
-        const before = points[i - 1];
-        if (before) {
-            const from = yOf(lane, lane.value(before), height);
-            ctx.fillRect(x - 0.5, Math.min(from, y), 1, Math.abs(from - y));
-        }
-        const chosen = song.inLane.lane === name && song.inLane.points.has(point.id);
-        if (chosen) {
-            // A chosen point is a ring, the others are squares.
-            ctx.strokeStyle = c.selected;
-            ctx.lineWidth = 2;
-            ctx.beginPath();
-            ctx.arc(x, y, 4.5, 0, 7);
-            ctx.fillStyle = c.paper;
-            ctx.fill();
-            ctx.stroke();
-        } else if (x - taken >= APART) {
+        const [from, to] = [Math.min(top, before ?? top), Math.max(bottom, before ?? bottom)];
+        if (to > from) ctx.fillRect(x - 0.5, from, 1, to - from);
+        before = y;
+        if (x - taken < APART) continue;
+        taken = x;
+        if (!chosen) {
             ctx.fillRect(x - 2, y - 2, 4, 4);
-            taken = x;
+            continue;
         }
+        ctx.strokeStyle = c.selected;
+        ctx.lineWidth = 2;
+        ctx.beginPath();
+        ctx.arc(x, y, 4.5, 0, 7);
+        ctx.fillStyle = c.paper;
+        ctx.fill();
+        ctx.stroke();
     }
     if (name === 'program') paintPrograms(sheet, ctx, height);
     paintHand(sheet, lane, ctx, height);
@@ -71,6 +77,17 @@ export function paintLane(sheet: Sheet, name: string, ctx: CanvasRenderingContex
         ctx.stroke();
         ctx.setLineDash([]);
     }
+}
+
+/** Place of the first point at or after a tick. */
+function firstFrom(points: readonly Point[], tick: number): number {
+    let [low, high] = [0, points.length];
+    while (low < high) {
+        const middle = (low + high) >> 1;
+        if (points[middle]!.tick < tick) low = middle + 1;
+        else high = middle;
+    }
+    return low;
 }
 
 /** Programs by their names. */
