@@ -206,7 +206,7 @@ test('sets of lanes by key, kept under a name; the pedal as stretches, a program
     await press(page, 'Escape', 'Home', 'Control+Alt+PageDown', 'Alt+w', 't');
     await page.keyboard.type('pizz');
     await press(page, 'Control+Enter');
-    await said(page, '1 point drawn in program.');
+    await said(page, '1 point drawn in Program.');
     const programs = (await fetchSong(page, song.id)).tracks[0]!.parts[0]!.points.filter(
         (p) => (p[2]! & 0xf0) === 0xc0,
     );
