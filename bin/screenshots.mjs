@@ -140,7 +140,7 @@ await press('Alt+h', 'l', 'Alt+h', 'l', 'Alt+h', 'l');
 
 // The pad's swell in its lane, some of its points chosen.
 await part(4, 2);
-await press('e', 'Alt+v', 'e', 'Home', 'd', 'Shift+D', 'Shift+D', 'Shift+D', 'Shift+D', 'Shift+ArrowUp');
+await press('e', 'Alt+v', 'e', 'Home', 'd', 'Shift+D', 'Shift+D', 'Shift+D', 'Shift+D', 'Shift+ArrowUp', 'e');
 await page.waitForTimeout(500);
 await shot('lanes');
 await press('Control+z', 'Escape', 'Escape', 'Alt+v', 'x');

@@ -93,6 +93,22 @@ test('the guide, by F1 and from the finder: each key in it is one that ships, an
     await expect(guide).toBeVisible();
 });
 
+test('a page that comes while one types does not take the keys from the finder', async ({ page }) => {
+    const song = await bring(page, midi(LOOSE, 'Piano', 0));
+    // The roll’s own script is late.
+    await page.route(/RollPage-.*\.js/, async (route) => {
+        await new Promise((resolve) => setTimeout(resolve, 1500));
+        await route.continue();
+    });
+    await page.goto(`/songs/${song.id}/parts/${song.tracks[0]!.parts[0]!.id}`);
+    await expect(page.getByTestId('part-name')).toBeVisible();
+    await press(page, '/');
+    const field = page.getByLabel('Find a command by any word');
+    await expect(field).toBeFocused();
+    await expect(page.getByTestId('roll')).toHaveAttribute('data-drawn', /^\d/);
+    await expect(field).toBeFocused();
+});
+
 test('what can be done with a note, a place or the ruler is on the second button, with its keys, walked by arrows and letters', async ({
     page,
 }) => {

@@ -331,6 +331,16 @@ test('tracks: a sound found by typing, level and side by key and by mouse, dupli
     expect(await track(1)).toMatchObject({ name: 'Vibes 2', instrument: 'Flute', volume: 92 });
     await press(page, 'Alt+Shift+ArrowDown');
     await said(page, /now track 3 of 5/);
+    // By its head: dragged two places up, and back by undo.
+    const head = (await page.getByTestId('track-head').nth(2).boundingBox())!;
+    await page.mouse.move(head.x + 40, head.y + head.height - 8);
+    await page.mouse.down();
+    await page.mouse.move(head.x + 40, head.y - head.height, { steps: 4 });
+    await expect(page.getByTestId('lands')).toBeVisible();
+    await page.mouse.up();
+    await said(page, /“Vibes 2” is now track 1 of 5/);
+    await press(page, 'Control+z');
+    await said(page, /^Undone/);
     // The same by mouse: the second button on a track.
     await page
         .getByTestId('track-head')

@@ -79,7 +79,7 @@ final class Answer
                 'said' => $said,
                 'warnings' => $warnings,
                 'canUndo' => $session->song->head_id !== null,
-                'canRedo' => SongView::nextOf($session->song) !== null,
+                'canRedo' => ! $session->isNewest && SongView::nextOf($session->song) !== null,
             ];
     }
 

@@ -54,10 +54,11 @@ final class History
      *
      * @throws Refusal
      */
-    public static function landing(Song $song, mixed $do, mixed $context = null): array
+    public static function landing(Song $song, mixed $do, mixed $context = null, bool $brief = false): array
     {
         $do = self::commands($do);
         $session = new Session($song, self::book($do), Context::read($context));
+        $session->brief = $brief;
         $said = $warnings = [];
         foreach ($do as $command) {
             $outcome = $session->batch->run($command);

@@ -26,6 +26,9 @@ final class Session
     /** Whether the answer tells what changed of many by its columns, and the choice only where it is another than was given. */
     public bool $brief = false;
 
+    /** Whether its last step is the newest of its way: nothing comes after it. */
+    public bool $isNewest = false;
+
     /** What was said to be chosen; null where nothing was. */
     public ?Selection $given = null;
 

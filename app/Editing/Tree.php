@@ -59,6 +59,7 @@ final class Tree
         }
         $this->markNext($id);
         $this->session->song->head_id = $id;
+        $this->session->isNewest = true;
     }
 
     /** Walks over one step, back or on; what was chosen then is chosen again. */

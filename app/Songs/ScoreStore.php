@@ -58,7 +58,10 @@ final class ScoreStore
             $parts[self::int($row->id)] = $this->part($row);
         }
 
-        return new Score($this->song->time(), $parts, $tracks, 1 + self::last('parts'), 1 + self::last('tracks'), name: $this->song->name, scale: Scale::tryParse($this->song->scale));
+        /** @var object{parts: int|null, tracks: int|null} $last */
+        $last = DB::selectOne('select (select max(id) from parts) as parts, (select max(id) from tracks) as tracks');
+
+        return new Score($this->song->time(), $parts, $tracks, 1 + (int) $last->parts, 1 + (int) $last->tracks, name: $this->song->name, scale: Scale::tryParse($this->song->scale));
     }
 
     /**
@@ -263,11 +266,6 @@ final class ScoreStore
     {
         /** @var array{int, int, int, int} */
         return json_decode(self::text($json), true, 2, JSON_THROW_ON_ERROR);
-    }
-
-    private static function last(string $table): int
-    {
-        return self::int(DB::table($table)->max('id'));
     }
 
     private static function int(mixed $value): int

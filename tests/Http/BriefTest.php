@@ -107,6 +107,20 @@ final class BriefTest extends TestCase
         $this->postJson("/api/songs/$song->id/edits", ['base' => $song->refresh()->revision, 'brief' => 'yes', 'do' => [$up]])->assertStatus(422)->assertJsonPath('parameter', 'brief');
     }
 
+    public function test_a_landing_is_told_the_same_way(): void
+    {
+        $song = $this->many();
+        $part = $this->partId($song);
+        $ids = array_keys($this->told($song)[0]);
+        $body = ['brief' => true, 'do' => [['edit' => 'velocity-add', 'on' => ['part' => $part, 'notes' => $ids], 'params' => ['amount' => 4]]]];
+
+        $landing = $this->postJson("/api/songs/$song->id/landing", $body)->assertOk();
+        $edit = $this->do($song, $body['do'], ['brief' => true])->assertOk();
+
+        self::assertSame(['id', 'velocity'], array_keys((array) $landing->json("parts.$part.changed")));
+        self::assertSame($edit->json("parts.$part"), $landing->json("parts.$part"));
+    }
+
     public function test_points_are_told_by_columns_too(): void
     {
         $song = $this->many();

@@ -34,7 +34,7 @@ final class EditController
 
     public function landing(int $song, Request $request): JsonResponse
     {
-        return new JsonResponse(History::landing(Song::query()->findOrFail($song), $request->json('do'), $request->json('context')));
+        return new JsonResponse(History::landing(Song::query()->findOrFail($song), $request->json('do'), $request->json('context'), $this->brief($request)));
     }
 
     /** What a reading says of what is named by `on`; nothing changes. */

@@ -1,5 +1,5 @@
 import type { Part } from './part.svelte';
-import { noteOf, type Note } from './tables';
+import { notesOf, otherwise, type Columns, type Note } from './tables';
 import type { LandingAnswer } from './types';
 
 /** Where commands would put the notes of a part, and which of them to look at. */
@@ -19,7 +19,7 @@ export class Landing {
         const given = answer.parts[part.id];
         const mine = given && 'put' in given ? given : undefined;
         return new Landing(
-            (mine?.put ?? []).map(noteOf),
+            [...notesOf(mine?.put ?? []), ...(mine?.changed ? changedOf(part, mine.changed) : [])],
             new Set(mine?.drop),
             new Set(answer.marks.merging[part.id]),
             new Set(answer.marks.far[part.id]),
@@ -32,4 +32,15 @@ export class Landing {
     static refused(trouble: string): Landing {
         return new Landing([], new Set(), new Set(), new Set(), '', [], trouble);
     }
+}
+
+/** Notes of a part as columns say that they would be. */
+function changedOf(part: Part, changed: Columns): Note[] {
+    const notes = new Map<number, Note>();
+    for (const id of changed.id) {
+        const note = part.notes.get(id);
+        if (note) notes.set(id, note);
+    }
+    otherwise(notes, changed);
+    return [...notes.values()];
 }

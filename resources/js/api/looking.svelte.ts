@@ -29,7 +29,11 @@ export class Looking {
             const answer = await request<LandingAnswer>(
                 'POST',
                 `songs/${song.id}/landing`,
-                { context: song.context(), do: commands.map((c, i) => (i === 0 && !c.on ? { ...c, on } : c)) },
+                {
+                    brief: true,
+                    context: song.context(),
+                    do: commands.map((c, i) => (i === 0 && !c.on ? { ...c, on } : c)),
+                },
                 asking.signal,
             );
             if (asking === this.asking && part === song.open) this.landing = Landing.of(answer, part);
@@ -55,7 +59,7 @@ export class Looking {
             const answer =
                 to === 'before'
                     ? await request<LandingAnswer>('GET', `songs/${song.id}/before`)
-                    : await request<LandingAnswer>('POST', `songs/${song.id}/landing`, { do: to.do });
+                    : await request<LandingAnswer>('POST', `songs/${song.id}/landing`, { brief: true, do: to.do });
             if (mine !== this.comparison) return;
             this.show(answer.parts);
             this.comparing = to === 'before' ? answer.said.join(' ') : to.words;

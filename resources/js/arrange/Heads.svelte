@@ -1,8 +1,9 @@
 <script lang="ts">
     import type { Track } from '../api/song.svelte';
+    import { DRAG_FROM } from '../roll/gestures/drag';
     import { does } from '../keys/does';
     import Rename from '../views/Rename.svelte';
-    import { level, renameTrack } from './commands/make';
+    import { level, orderTrack, renameTrack } from './commands/make';
     import type { Desk } from './desk.svelte';
 
     interface Props {
@@ -13,6 +14,8 @@
     let { desk, onMenu }: Props = $props();
     const { song } = $derived(desk);
     let renaming = $state<number | null>(null);
+    /** The track in hand, and the place it would come to. */
+    let held = $state<{ from: number; to: number } | null>(null);
 
     const here = (track: Track) => (): void => {
         song.stage = 'song';
@@ -26,6 +29,29 @@
     function set(track: Track, params: Record<string, number>): void {
         song.do(level(track.id, params));
         document.querySelector<HTMLElement>('[data-testid=staves]')?.focus({ preventScroll: true });
+    }
+
+    /** Dragged up or down, a head takes its track among the others. */
+    function grab(e: PointerEvent, track: Track, from: number): void {
+        const head = e.currentTarget as HTMLElement;
+        if (e.button !== 0 || (e.target as Element).closest('input')) return;
+        const start = e.clientY;
+        const drop = (done: boolean) => (): void => {
+            head.onpointermove = head.onpointerup = head.onpointercancel = null;
+            const to = held?.to ?? from;
+            held = null;
+            if (done && to !== from) song.do(orderTrack(track.id, to - from));
+        };
+        head.onpointermove = (m) => {
+            // Let go where it was not heard.
+            if (m.buttons === 0) return drop(false)();
+            if (!held && Math.abs(m.clientY - start) < DRAG_FROM) return;
+            if (!held) head.setPointerCapture(m.pointerId);
+            const to = from + Math.round((m.clientY - start) / desk.row);
+            held = { from, to: Math.max(0, Math.min(song.tracks.length - 1, to)) };
+        };
+        head.onpointerup = drop(true);
+        head.onpointercancel = drop(false);
     }
 
     function rename(track: Track, name: string): void {
@@ -47,6 +73,8 @@
             data-testid="track-head"
             role="group"
             aria-label="Track {name}"
+            style:cursor={held ? 'grabbing' : 'grab'}
+            onpointerdown={(e) => grab(e, track, t)}
             oncontextmenu={(e) => {
                 e.preventDefault();
                 here(track)();
@@ -120,6 +148,14 @@
             </div>
         </div>
     {/each}
+    {#if held}
+        <!-- Where it would come to. -->
+        <div
+            class="pointer-events-none absolute inset-x-0 z-10 h-0.5 bg-primary"
+            style:top="{(held.to + (held.to > held.from ? 1 : 0)) * desk.row - desk.top - 1}px"
+            data-testid="lands"
+        ></div>
+    {/if}
 </div>
 
 <style>

@@ -5,6 +5,7 @@
     import { keys } from '../keys/keys.svelte';
     import { reach } from '../keys/reach.svelte';
     import Surface from '../roll/Surface.svelte';
+    import { takeKeys } from '../stage/keys';
     import { transport } from '../sound/transport.svelte';
     import { theme } from '../theme.svelte';
     import { panels } from '../views/panels.svelte';
@@ -119,7 +120,7 @@
         resize();
         const first = last ?? song.tracks.find((t) => t.parts.length > 0)?.parts[0];
         if (first && desk.chosen.length === 0) desk.choose([first], first);
-        body.focus({ preventScroll: true });
+        takeKeys(body);
         transport.onFrame = (tick) => desk.onFrame(tick);
         song.onCaret = () => {
             desk.revealTime(song.caret.tick, song.caret.tick + 1);

@@ -3,6 +3,7 @@
     import type { Part } from '../api/part.svelte';
     import type { Song } from '../api/song.svelte';
     import { keys } from '../keys/keys.svelte';
+    import { takeKeys } from '../stage/keys';
     import { transport } from '../sound/transport.svelte';
     import { commandsOf, listen } from './commands';
     import { reach } from '../keys/reach.svelte';
@@ -127,7 +128,7 @@
         around.observe(body);
         room();
         resize();
-        body.focus({ preventScroll: true });
+        takeKeys(body);
         const off = keys.handle(commandsOf(sheet, cancel));
         const offLanes = keys.handle(inLanes(sheet));
         const deaf = listen(sheet);

@@ -39,6 +39,12 @@ export const newTrack = (program: number, drums: boolean): Command => ({
     edit: 'track-new',
     params: { program, drums },
 });
+export const orderTrack = (track: number, by: number): Command => ({
+    edit: 'track-order',
+    on: { tracks: [track] },
+    params: { by },
+});
+
 export const renameTrack = (track: number, name: string): Command => ({
     edit: 'track-rename',
     on: { tracks: [track] },
