@@ -129,3 +129,15 @@ test('in forced colours the paper is theirs, notes can be told from it, and what
     const pressed = page.getByTestId('settings').locator('[aria-pressed=true]').first();
     expect(await pressed.evaluate((e) => getComputedStyle(e).outlineStyle)).toBe('solid');
 });
+
+test('an icon that the keys come to says what it means', async ({ page }) => {
+    const song = await bring(page, midi(LOOSE, 'Piano', 0));
+    await openRoll(page, song);
+    const words = (name: string): Promise<string> =>
+        page.getByRole('button', { name, exact: true }).evaluate((e) => getComputedStyle(e, '::after').content);
+    expect(await words('Loop')).toBe('none');
+    await page.getByRole('button', { name: 'Play', exact: true }).focus();
+    await press(page, 'Tab');
+    await expect(page.getByRole('button', { name: 'Loop', exact: true })).toBeFocused();
+    expect(await words('Loop')).toBe('"Loop (L)"');
+});

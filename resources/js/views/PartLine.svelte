@@ -192,7 +192,7 @@
                 >lanes stay</span
             >{/if}
     </span>
-    <span class="flex gap-1" role="group" aria-label="In hand">
+    <span class="words-on-focus words-above flex gap-1" role="group" aria-label="In hand">
         <button
             class="btn btn-xs px-1.5 {press(tool.name === 'pen')}"
             aria-pressed={tool.name === 'pen'}

@@ -50,7 +50,7 @@
 {/snippet}
 
 <header
-    class="flex min-h-12 shrink-0 items-center gap-2 border-b border-base-300 bg-base-100 px-3 max-[1100px]:gap-1 max-[1100px]:[&_.btn-square]:w-7 {song
+    class="words-on-focus relative z-40 flex min-h-12 shrink-0 items-center gap-2 border-b border-base-300 bg-base-100 px-3 max-[1100px]:gap-1 max-[1100px]:[&_.btn-square]:w-7 {song
         ? 'max-[860px]:flex-wrap max-[860px]:gap-y-0 max-[860px]:py-0.5'
         : ''}"
 >
