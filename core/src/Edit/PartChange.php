@@ -83,6 +83,7 @@ final readonly class PartChange
             $this->pointsBefore + self::points(array_diff_key($later->pointsBefore, $this->pointsAfter), $back),
             $later->pointsAfter + self::points(array_diff_key($this->pointsAfter, $later->pointsBefore), $on),
             $head?->isEmpty() === true ? null : $head,
+            // What is taken away and put in again may be otherwise in anything.
             $head === null && array_intersect_key(array_diff_key($this->before, $this->after), $later->after) === [] ? $this->unlike | $later->unlike : Table::ALL,
             $head === null && array_intersect_key(array_diff_key($this->pointsBefore, $this->pointsAfter), $later->pointsAfter) === [] ? $this->pointsUnlike | $later->pointsUnlike : Table::ALL,
         );

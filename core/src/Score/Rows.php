@@ -312,7 +312,7 @@ final class Rows implements \ArrayAccess, \Countable, \IteratorAggregate
         $rows = new self($this->table);
         $rows->all = $all;
         if ($isSame && $unlike !== Table::ALL) {
-            // Of one that is not packed yet neither: what that one is like.
+            // Where this is not packed yet either, they are like what it is like.
             $waits = $this->packed === null && $this->like !== null;
             [$rows->like, $rows->unlike] = $waits ? [$this->like, $this->unlike | $unlike] : [$this, $unlike];
         }
