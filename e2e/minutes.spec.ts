@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { readFile } from 'node:fs/promises';
+import { execFileSync } from 'node:child_process';
 import { chosen, drawnAtRest, fetchSong, press, said, spot } from './support';
 
 /** A copy of the demo under a name of its own, as somebody new finds it in the list of songs. */
@@ -18,50 +18,20 @@ async function newcomer(page: Page, name: string): Promise<number> {
     return copy.song.id;
 }
 
-/** How many of the starts of a saved file's bass are on an eighth; of all. */
-async function onEighths(path: string): Promise<[number, number]> {
-    const bytes = await readFile(path);
-    expect(bytes.subarray(0, 4).toString()).toBe('MThd');
-    const ppq = bytes.readUInt16BE(12);
-    let [at, on, all] = [14, 0, 0];
-    while (at < bytes.length) {
-        const end = at + 8 + bytes.readUInt32BE(at + 4);
-        let [i, tick, status] = [at + 8, 0, 0];
-        const number = (): number => {
-            let n = 0;
-            for (;;) {
-                const b = bytes[i++]!;
-                n = (n << 7) | (b & 0x7f);
-                if (b < 0x80) return n;
-            }
-        };
-        const starts: number[] = [];
-        let name = '';
-        while (i < end) {
-            tick += number();
-            if (bytes[i]! >= 0x80) status = bytes[i++]!;
-            if (status === 0xff) {
-                const kind = bytes[i++]!;
-                const length = number();
-                if (kind === 3) name = bytes.subarray(i, i + length).toString();
-                i += length;
-            } else if (status >= 0xf0) {
-                const length = number();
-                i += length;
-            } else {
-                if (status >> 4 === 9 && bytes[i + 1]! > 0) starts.push(tick);
-                i += status >> 4 === 0xc || status >> 4 === 0xd ? 1 : 2;
-            }
-        }
-        // The first sixteen bars are the part that was worked on.
-        if (name === 'Upright bass')
-            for (const start of starts.filter((s) => s < 16 * 4 * ppq - ppq / 4)) {
-                all++;
-                if (start % (ppq / 2) === 0) on++;
-            }
-        at = end;
-    }
-    return [on, all];
+/** How many of the starts of a saved file's bass are on an eighth; of all. As another program reads the file. */
+function onEighths(path: string): [number, number] {
+    const rows = execFileSync('midicsv', [path], { encoding: 'utf8' })
+        .trim()
+        .split('\n')
+        .map((row) => row.split(', '));
+    const ppq = Number(rows.find((r) => r[2] === 'Header')![5]);
+    const bass = rows.find((r) => r[2] === 'Title_t' && r[3] === '"Upright bass"')![0];
+    // The first sixteen bars are the part that was worked on.
+    const starts = rows
+        .filter((r) => r[0] === bass && r[2] === 'Note_on_c' && Number(r[5]) > 0)
+        .map((r) => Number(r[1]))
+        .filter((start) => start < 16 * 4 * ppq - ppq / 4);
+    return [starts.filter((start) => start % (ppq / 2) === 0).length, starts.length];
 }
 
 test('the first five minutes by mouse alone: open, hear, choose, tighten, compare, undo, a note of one’s own, save', async ({
@@ -90,6 +60,7 @@ test('the first five minutes by mouse alone: open, hear, choose, tighten, compar
     await page.mouse.move(notes.x + notes.width - 3, notes.y + notes.height - 3, { steps: 5 });
     await page.mouse.up();
     await said(page, /^\d+ notes chosen\.$/);
+    const boxed = parseInt((await page.getByTestId('chosen').textContent())!);
     // The second button on one of them: what can be done, with its keys.
     const oneNote = async (): Promise<{ x: number; y: number; pitch: number }> => {
         const { tracks } = await fetchSong(page, id);
@@ -111,9 +82,10 @@ test('the first five minutes by mouse alone: open, hear, choose, tighten, compar
     await page.mouse.click(now.x, now.y);
     await said(page, /is chosen: \d+ ticks, velocity \d+, on the line\.$/);
     // Two double clicks on empty paper, one after the other, write two notes.
+    const before = (await fetchSong(page, id)).tracks[1]!.parts[0]!.notes.length;
     const empty = [await spot(page, 480 * 8 + 60, first.pitch + 9), await spot(page, 480 * 12 + 60, first.pitch + 9)];
     await page.mouse.click(empty[0]!.x, empty[0]!.y);
-    await said(page, 'Nothing is chosen.').catch(() => said(page, /^Caret at/));
+    await said(page, /^Caret at/);
     for (const { x, y } of empty) {
         await page.mouse.dblclick(x, y);
         await said(page, / inserted/);
@@ -121,16 +93,17 @@ test('the first five minutes by mouse alone: open, hear, choose, tighten, compar
     await word('Undo').click();
     await said(page, /^Undone: /);
     await word('Undo').click();
-    await expect(word('Undo')).toBeEnabled();
+    await expect.poll(async () => (await fetchSong(page, id)).tracks[1]!.parts[0]!.notes.length).toBe(before);
     // The history shows it all; all can be saved.
     await word('Steps').click();
     await expect(page.getByRole('dialog', { name: 'Steps' })).toContainText('to 1/8');
     await page.getByRole('dialog', { name: 'Steps' }).getByRole('button', { name: 'Close' }).click();
     const waiting = page.waitForEvent('download');
     await word('Save as a MIDI file').click();
-    const [on, all] = await onEighths(await (await waiting).path());
+    const [on, all] = onEighths(await (await waiting).path());
     expect(all).toBeGreaterThan(20);
-    expect(on / all).toBeGreaterThan(0.2);
+    expect(boxed).toBeGreaterThan(10);
+    expect(on).toBeGreaterThanOrEqual(boxed);
 });
 
 test('the first five minutes by keys alone: open, choose, look, tighten, hear, undo, find, write, save', async ({
@@ -185,7 +158,7 @@ test('the first five minutes by keys alone: open, choose, look, tighten, hear, u
     await expect(page.getByTestId('roll')).toHaveAttribute('data-drawn', /^\d/);
     const waiting = page.waitForEvent('download');
     await press(page, 'Control+s');
-    const [on, all] = await onEighths(await (await waiting).path());
+    const [on, all] = onEighths(await (await waiting).path());
     expect(all).toBeGreaterThan(20);
     expect(on).toBe(all);
 });

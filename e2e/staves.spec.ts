@@ -331,7 +331,17 @@ test('tracks: a sound found by typing, level and side by key and by mouse, dupli
     expect(await track(1)).toMatchObject({ name: 'Vibes 2', instrument: 'Flute', volume: 92 });
     await press(page, 'Alt+Shift+ArrowDown');
     await said(page, /now track 3 of 5/);
-    // By its head: dragged two places up, and back by undo.
+    // By its head: Esc drops what is in hand.
+    const third = (await page.getByTestId('track-head').nth(2).boundingBox())!;
+    await page.mouse.move(third.x + 40, third.y + third.height - 8);
+    await page.mouse.down();
+    await page.mouse.move(third.x + 40, third.y - third.height, { steps: 4 });
+    await expect(page.getByTestId('lands')).toBeVisible();
+    await press(page, 'Escape');
+    await expect(page.getByTestId('lands')).toBeHidden();
+    await page.mouse.up();
+    expect((await track(2)).name).toBe('Vibes 2');
+    // Dragged two places up, and back by undo.
     const head = (await page.getByTestId('track-head').nth(2).boundingBox())!;
     await page.mouse.move(head.x + 40, head.y + head.height - 8);
     await page.mouse.down();

@@ -2,6 +2,7 @@
     import type { Track } from '../api/song.svelte';
     import { DRAG_FROM } from '../roll/gestures/drag';
     import { does } from '../keys/does';
+    import { keys } from '../keys/keys.svelte';
     import Rename from '../views/Rename.svelte';
     import { level, orderTrack, renameTrack } from './commands/make';
     import type { Desk } from './desk.svelte';
@@ -36,8 +37,10 @@
         const head = e.currentTarget as HTMLElement;
         if (e.button !== 0 || (e.target as Element).closest('input')) return;
         const start = e.clientY;
+        let off = (): void => {};
         const drop = (done: boolean) => (): void => {
             head.onpointermove = head.onpointerup = head.onpointercancel = null;
+            off();
             const to = held?.to ?? from;
             held = null;
             if (done && to !== from) song.do(orderTrack(track.id, to - from));
@@ -46,7 +49,10 @@
             // Let go where it was not heard.
             if (m.buttons === 0) return drop(false)();
             if (!held && Math.abs(m.clientY - start) < DRAG_FROM) return;
-            if (!held) head.setPointerCapture(m.pointerId);
+            if (!held) {
+                head.setPointerCapture(m.pointerId);
+                off = keys.handle({ escape: drop(false) });
+            }
             const to = from + Math.round((m.clientY - start) / desk.row);
             held = { from, to: Math.max(0, Math.min(song.tracks.length - 1, to)) };
         };
@@ -64,7 +70,7 @@
     {#each desk.inView as { track, t } (track.id)}
         {@const name = track.name || `Track ${t + 1}`}
         <div
-            class="absolute inset-x-0 flex gap-2 overflow-hidden border-b border-base-300 pr-2 {track.id ===
+            class="absolute inset-x-0 flex gap-2 overflow-hidden border-b border-base-300 pr-2 select-none {track.id ===
             song.caretTrack
                 ? 'bg-base-200'
                 : ''}"

@@ -1,15 +1,13 @@
 <script lang="ts">
+    import { follow } from '../stage/edge';
     import type { Sheet } from './sheet.svelte';
 
     /** The upper edge of a lane: dragged it makes the lane higher. */
     let { sheet, lane }: { sheet: Sheet; lane: string } = $props();
 
     function grip(e: PointerEvent): void {
-        const edge = e.currentTarget as HTMLElement;
         const [from, was] = [e.clientY, sheet.lanes.height(lane)];
-        edge.setPointerCapture(e.pointerId);
-        edge.onpointermove = (m) => sheet.lanes.setHeight(lane, was + from - m.clientY);
-        edge.onpointerup = () => (edge.onpointermove = edge.onpointerup = null);
+        follow(e, (m) => sheet.lanes.setHeight(lane, was + from - m.clientY));
     }
 </script>
 

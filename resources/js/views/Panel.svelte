@@ -3,7 +3,8 @@
     import { onMount, type Snippet } from 'svelte';
     import { does } from '../keys/does';
     import { keys } from '../keys/keys.svelte';
-    import { panels } from './panels.svelte';
+    import { follow } from '../stage/edge';
+    import { LEAST, panels } from './panels.svelte';
 
     interface Props {
         title: string;
@@ -19,12 +20,7 @@
     const close = (): void => panels.close();
 
     /** Its left edge is drawn to make it wider, or moved by arrows. */
-    function grip(e: PointerEvent): void {
-        const edge = e.currentTarget as HTMLElement;
-        edge.setPointerCapture(e.pointerId);
-        edge.onpointermove = (m) => panels.widen(window.innerWidth - m.clientX);
-        edge.onpointerup = () => (edge.onpointermove = edge.onpointerup = null);
-    }
+    const grip = (e: PointerEvent): void => follow(e, (m) => panels.widen(window.innerWidth - m.clientX));
 
     function widen(e: KeyboardEvent): void {
         const by = { ArrowLeft: 16, ArrowRight: -16 }[e.key];
@@ -65,7 +61,7 @@
         aria-label="Width of the panel"
         aria-orientation="vertical"
         aria-valuenow={panels.comes}
-        aria-valuemin={320}
+        aria-valuemin={LEAST}
         aria-valuemax={panels.widest}
         title="Drag to make the panel wider"
         data-testid="panel-edge"

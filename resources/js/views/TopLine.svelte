@@ -38,6 +38,9 @@
     }
     let { song, part, stepsOpen }: Props = $props();
 
+    /** A button that is an icon; in a wide window with a word beside it. */
+    const ICON = 'btn btn-sm btn-ghost btn-square w-9 gap-1 px-0 min-[1700px]:w-auto min-[1700px]:px-2';
+
     const lines = $derived(part?.lines ?? song?.parts.values().next().value?.lines);
     const position = $derived(song && lines ? song.time.position(Math.floor(transport.tick + 1e-3), lines) : '1.1.1');
     const seconds = $derived(song ? clock(song.time.seconds(transport.tick)) : '0:00.0');
@@ -84,7 +87,7 @@
         >
             <div class="flex items-center gap-1" role="group" aria-label="Transport">
                 <button
-                    class="btn btn-sm btn-ghost btn-square w-9 gap-1 px-0 min-[1700px]:w-auto min-[1700px]:px-2"
+                    class={ICON}
                     {@attach does('play')}
                     title="Play, stop"
                     aria-label={transport.playing ? 'Stop' : 'Play'}
@@ -96,10 +99,7 @@
                         />{/if}{@render word(transport.playing ? 'stop' : 'play')}
                 </button>
                 <button
-                    class="btn btn-sm btn-ghost btn-square w-9 gap-1 px-0 min-[1700px]:w-auto min-[1700px]:px-2 {transport
-                        .loop?.on
-                        ? 'text-accent underline decoration-2 underline-offset-4'
-                        : ''}"
+                    class="{ICON} {transport.loop?.on ? 'text-accent underline decoration-2 underline-offset-4' : ''}"
                     {@attach does('loop')}
                     title="Loop"
                     aria-label="Loop"
@@ -109,9 +109,7 @@
             </div>
             <div class="flex items-center gap-1" role="group" aria-label="Recording">
                 <button
-                    class="btn btn-sm btn-ghost btn-square w-9 gap-1 px-0 min-[1700px]:w-auto min-[1700px]:px-2 {recorder.on
-                        ? 'bg-error text-error-content'
-                        : ''}"
+                    class="{ICON} {recorder.on ? 'bg-error text-error-content' : ''}"
                     {@attach does('record')}
                     disabled={!part}
                     title={recorder.on ? 'End the take' : 'Record'}
@@ -123,9 +121,7 @@
                         />{/if}{@render word('record')}
                 </button>
                 <button
-                    class="btn btn-sm btn-ghost btn-square w-9 gap-1 px-0 min-[1700px]:w-auto min-[1700px]:px-2 {metronome.on
-                        ? 'text-accent underline decoration-2 underline-offset-4'
-                        : ''}"
+                    class="{ICON} {metronome.on ? 'text-accent underline decoration-2 underline-offset-4' : ''}"
                     {@attach does('metronome')}
                     title="Metronome"
                     aria-label="Metronome"
@@ -133,14 +129,14 @@
                     ><Metronome size={17} strokeWidth={metronome.on ? 3 : 2} />{@render word('click')}
                 </button>
                 <button
-                    class="btn btn-sm btn-ghost btn-square w-9 gap-1 px-0 min-[1700px]:w-auto min-[1700px]:px-2"
+                    class={ICON}
                     {@attach does('panel', { name: 'recording' })}
                     disabled={!part}
                     title="Recording settings"
                     aria-label="Recording settings"><SlidersHorizontal size={17} />{@render word('takes')}</button
                 >
                 <button
-                    class="btn btn-sm btn-ghost btn-square w-9 gap-1 px-0 min-[1700px]:w-auto min-[1700px]:px-2"
+                    class={ICON}
                     {@attach does('panel', { name: 'input' })}
                     disabled={!part}
                     title="Inputs: keyboards and the simulated player"
@@ -166,7 +162,7 @@
             >
             <SoundLevel />
             <button
-                class="btn btn-sm btn-ghost btn-square w-9 gap-1 px-0 min-[1700px]:w-auto min-[1700px]:px-2"
+                class={ICON}
                 {@attach does('hear')}
                 title="Hear notes when touched"
                 aria-label="Hear notes when touched"
@@ -176,31 +172,21 @@
             </button>
             <span class="h-6 border-l border-base-300 max-[1100px]:hidden"></span>
             <div class="flex items-center">
-                <button
-                    class="btn btn-sm btn-ghost btn-square w-9 gap-1 px-0 min-[1700px]:w-auto min-[1700px]:px-2"
-                    {@attach does('undo')}
-                    disabled={!song.canUndo}
-                    title="Undo"
-                    aria-label="Undo"><Undo2 size={17} />{@render word('undo')}</button
+                <button class={ICON} {@attach does('undo')} disabled={!song.canUndo} title="Undo" aria-label="Undo"
+                    ><Undo2 size={17} />{@render word('undo')}</button
+                >
+                <button class={ICON} {@attach does('redo')} disabled={!song.canRedo} title="Redo" aria-label="Redo"
+                    ><Redo2 size={17} />{@render word('redo')}</button
                 >
                 <button
-                    class="btn btn-sm btn-ghost btn-square w-9 gap-1 px-0 min-[1700px]:w-auto min-[1700px]:px-2"
-                    {@attach does('redo')}
-                    disabled={!song.canRedo}
-                    title="Redo"
-                    aria-label="Redo"><Redo2 size={17} />{@render word('redo')}</button
-                >
-                <button
-                    class="btn btn-sm btn-ghost btn-square w-9 gap-1 px-0 min-[1700px]:w-auto min-[1700px]:px-2 {stepsOpen
-                        ? 'bg-base-200'
-                        : ''}"
+                    class="{ICON} {stepsOpen ? 'bg-base-200' : ''}"
                     {@attach does('steps')}
                     title="Steps: the history"
                     aria-label="Steps"
                     aria-pressed={stepsOpen}><History size={17} />{@render word('steps')}</button
                 >
                 <button
-                    class="btn btn-sm btn-ghost btn-square w-9 gap-1 px-0 min-[1700px]:w-auto min-[1700px]:px-2"
+                    class={ICON}
                     {@attach does('export')}
                     title="Save as a MIDI file"
                     aria-label="Save as a MIDI file"><Download size={17} />{@render word('save')}</button
@@ -219,24 +205,13 @@
             </span>
         </div>
     {/if}
-    <button
-        class="btn btn-sm btn-ghost btn-square w-9 gap-1 px-0 min-[1700px]:w-auto min-[1700px]:px-2"
-        {@attach does('commands')}
-        title="All commands"
-        aria-label="All commands"><Search size={17} />{@render word('find')}</button
+    <button class={ICON} {@attach does('commands')} title="All commands" aria-label="All commands"
+        ><Search size={17} />{@render word('find')}</button
     >
-    <button
-        class="btn btn-sm btn-ghost btn-square w-9 gap-1 px-0 min-[1700px]:w-auto min-[1700px]:px-2"
-        {@attach does('shortcuts')}
-        title="Shortcuts"
-        aria-label="Shortcuts"><Keyboard size={17} />{@render word('keys')}</button
+    <button class={ICON} {@attach does('shortcuts')} title="Shortcuts" aria-label="Shortcuts"
+        ><Keyboard size={17} />{@render word('keys')}</button
     >
-    <button
-        class="btn btn-sm btn-ghost btn-square w-9 gap-1 px-0 min-[1700px]:w-auto min-[1700px]:px-2"
-        {@attach does('theme')}
-        title="Light or dark"
-        aria-label="Light or dark"
-    >
+    <button class={ICON} {@attach does('theme')} title="Light or dark" aria-label="Light or dark">
         {#if theme.name === 'paper'}<Moon size={17} />{:else}<Lamp size={17} />{/if}{@render word(
             theme.name === 'paper' ? 'dark' : 'light',
         )}

@@ -8,7 +8,7 @@ export interface Open {
 const WIDTH = 'jactonic.panel-width';
 /** Pixels. */
 const USUAL = 384;
-const LEAST = 320;
+export const LEAST = 320;
 
 class Panels {
     open = $state.raw<Open | null>(null);
