@@ -7,6 +7,7 @@ namespace App\Editing;
 use App\Songs\SongView;
 use Jactonic\Core\Edit\PartChange;
 use Jactonic\Core\Edit\Revoice;
+use Jactonic\Core\Edit\Sides;
 use Jactonic\Core\Score\Note;
 use Jactonic\Core\Score\Part;
 use Jactonic\Core\Score\PartHead;
@@ -42,19 +43,19 @@ final class Answer
             } elseif ($before === null) {
                 $parts[$id] = ['part' => SongView::part($part, $score)];
             } else {
-                $brief = $session->brief && $changed->head === null ? $changed : new PartChange;
-                [$notes, $points] = [self::stay($brief->before, $brief->after, $brief->unlike), self::stay($brief->pointsBefore, $brief->pointsAfter, $brief->pointsUnlike)];
+                $brief = $session->brief && $changed->head === null;
+                [$notes, $points] = [$brief && self::areMany($changed->notes), $brief && self::areMany($changed->points)];
                 $parts[$id] = [
-                    'put' => SongView::notes($part, array_diff_key($changed->after, $notes) + self::notes($before, $part)), 'drop' => $changed->dropped(),
-                    'putPoints' => SongView::points($part, array_diff_key($changed->pointsAfter, $points) + self::points($before, $part)), 'dropPoints' => $changed->droppedPoints(),
-                ] + ($notes === [] ? [] : ['changed' => SongView::changedNotes($part, $notes, $changed->unlike)])
-                    + ($points === [] ? [] : ['changedPoints' => SongView::changedPoints($part, $points, $changed->pointsUnlike)])
+                    'put' => SongView::notes($part, ($notes ? $changed->notes->coming() : $changed->notes->after()) + self::notes($before, $part)), 'drop' => array_keys($changed->notes->going()),
+                    'putPoints' => SongView::points($part, ($points ? $changed->points->coming() : $changed->points->after()) + self::points($before, $part)), 'dropPoints' => array_keys($changed->points->going()),
+                ] + ($notes ? ['changed' => SongView::changedNotes($part, $changed->notes)] : [])
+                    + ($points ? ['changedPoints' => SongView::changedPoints($part, $changed->points)] : [])
                     + ($changed->head === null ? [] : ['head' => SongView::partHead($part), 'shift' => $changed->head->shift()])
                     + (self::soundsOtherwise($changed, $before, $part) || Performing::is($part, $score) || Performing::is($before, $session->found) ? SongView::sounds($part, $score) : []);
             }
         }
         // What a track says of its instrument is heard in all that its parts perform.
-        $told = array_filter($change->parts, static fn (PartChange $c): bool => $c->pointsBefore + $c->pointsAfter !== []);
+        $told = array_filter($change->parts, static fn (PartChange $c): bool => ! $c->points->isEmpty());
         $performers = [...array_keys($change->tracks), ...array_map(static fn (int $id): int => $score->parts[$id]->head->track ?? 0, array_keys($told))];
         foreach (array_unique($performers) as $track) {
             foreach ($score->partsOf($track) as $id => $part) {
@@ -75,7 +76,7 @@ final class Answer
             + ($session->batch->at === null ? [] : ['at' => $session->batch->at])
             + [
                 'parts' => (object) $parts,
-                'selection' => self::isGiven($session) ? null : $session->batch->chosen?->toArray(),
+                'selection' => self::isGiven($session) ? null : $session->batch->chosen?->toArray($session->brief),
                 'said' => $said,
                 'warnings' => $warnings,
                 'canUndo' => $session->song->head_id !== null,
@@ -92,23 +93,19 @@ final class Answer
     }
 
     /**
-     * Those that stay and are told by their columns: where they are many, and it is known in which they are otherwise.
+     * Whether those that stay are told by their columns: they are many, and it is known in which they are otherwise.
      *
-     * @template T of Note|Point
-     *
-     * @param  array<int, T>  $before
-     * @param  array<int, T>  $after
-     * @return array<int, T>
+     * @param  Sides<covariant Note|Point>  $sides
      */
-    private static function stay(array $before, array $after, int $unlike): array
+    private static function areMany(Sides $sides): bool
     {
-        return $unlike === Table::ALL || count($after) < self::MANY ? [] : array_intersect_key($after, $before);
+        return $sides->unlike !== Table::ALL && count($sides->touched()) >= self::MANY && $sides->staying() !== [];
     }
 
     /** Whether a part's change may be one of its track's sound or level. */
     private static function soundsOfTracks(PartChange $changed): bool
     {
-        foreach ($changed->pointsBefore + $changed->pointsAfter as $point) {
+        foreach ($changed->points->before() + $changed->points->after() as $point) {
             if (Revoice::isSound($point) || (($point->status & 0xF0) === Message::CONTROLLER && in_array($point->data1, array_column(Sound::LEVELS, 0), true))) {
                 return true;
             }
@@ -120,10 +117,10 @@ final class Answer
     /** Whether what is heard of a part changed in a way that its rows do not say. A part that only moved takes along what lets go at its end. */
     private static function soundsOtherwise(PartChange $changed, Part $before, Part $part): bool
     {
-        $moved = $changed->head !== null && $changed->before + $changed->after + $changed->pointsBefore + $changed->pointsAfter === [] && $before->head->moved($changed->head->shift())->onTrack($part->head->track) == $part->head;
+        $moved = $changed->head !== null && ! $changed->hasContents() && $before->head->moved($changed->head->shift())->onTrack($part->head->track) == $part->head;
 
         return ! $part->head->plays->isPlain() || ! $before->head->plays->isPlain()
-            || (LetGo::is($part->head) !== LetGo::is($before->head)) || (LetGo::is($part->head) && ! $moved && ($changed->head !== null || $changed->pointsBefore + $changed->pointsAfter !== []));
+            || (LetGo::is($part->head) !== LetGo::is($before->head)) || (LetGo::is($part->head) && ! $moved && ($changed->head !== null || ! $changed->points->isEmpty()));
     }
 
     /**

@@ -49,7 +49,7 @@ final class Longer
     private function again(Step $step, array $last, array $command, Outcome $outcome, ?Selection $on): ?string
     {
         $kept = $step->chosen === null ? null : json_decode($step->chosen, true, 64, JSON_THROW_ON_ERROR);
-        if (($last['params'] ?? []) != ($command['params'] ?? []) || ! is_array($kept) || ($kept[1] ?? null) != $this->tree->choice($on)) {
+        if (($last['params'] ?? []) != ($command['params'] ?? []) || ! is_array($kept) || ($kept[1] ?? null) != $on?->toArray(true)) {
             return null;
         }
         $times = (is_int($last['times'] ?? null) ? $last['times'] : 1) + 1;

@@ -46,7 +46,7 @@ final class Tree
             'command' => json_encode($command, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE),
             'said' => $said,
             'change' => ChangeCodec::encode($change),
-            'chosen' => json_encode([$this->choice($before), $this->choice($after)], JSON_THROW_ON_ERROR),
+            'chosen' => json_encode([$before?->toArray(true), $after->toArray(true)], JSON_THROW_ON_ERROR),
             'created_at' => gmdate('Y-m-d H:i:s'),
         ];
         $marks = implode(', ', array_fill(0, count($row), '?'));
@@ -213,28 +213,6 @@ final class Tree
         return array_reverse($way);
     }
 
-    /**
-     * What is chosen as it is kept: all of a part is not told note by note.
-     *
-     * @return list<array<string, mixed>>|null
-     */
-    public function choice(?Selection $chosen): ?array
-    {
-        if ($chosen === null) {
-            return null;
-        }
-        $items = [];
-        foreach ($chosen->toArray() as $item) {
-            $part = is_int($item['part'] ?? null) ? $this->session->batch->score->parts[$item['part']] ?? null : null;
-            if ($part !== null && isset($item['notes']) && is_array($item['notes']) && count($item['notes']) > 1 && count($item['notes']) === count($part->notes)) {
-                $item = ['part' => $part->id, 'pick' => ['all' => true]];
-            }
-            $items[] = $item;
-        }
-
-        return $items;
-    }
-
     /** What was chosen before a step, or after it; null where that is not known, or not there any more. */
     private function chosen(Step $step, bool $before): ?Selection
     {
@@ -261,7 +239,7 @@ final class Tree
     /** The notes and points that a change puts in. */
     private function touched(Change $change): Selection
     {
-        return new Selection(array_map(static fn (PartChange $p): array => array_keys($p->after), array_intersect_key($change->parts, $this->session->batch->score->parts)));
+        return new Selection(array_map(static fn (PartChange $p): array => $p->notes->touched(), array_intersect_key($change->parts, $this->session->batch->score->parts)));
     }
 
     private function markNext(int $id): void

@@ -145,10 +145,10 @@ final class ScoreStore
         if ($changed->head !== null) {
             $row += ['gone' => $gone] + self::head($part->head);
         }
-        if ($changed->before !== [] || $changed->after !== []) {
+        if (! $changed->notes->isEmpty()) {
             $row += self::notes($part);
         }
-        if ($changed->pointsBefore !== [] || $changed->pointsAfter !== []) {
+        if (! $changed->points->isEmpty()) {
             $row += self::points($part);
         }
         $row['last_end'] = $this->lastEnds[$part->id] = $this->endAfter($part, $changed);
@@ -184,16 +184,18 @@ final class ScoreStore
         }
         if ($changed->leaves('start', 'length')) {
             return $this->lastEnds[$part->id] ?? $part->lastEnd();
+        } elseif (count($changed->notes->touched()) > Rows::MANY) {
+            return $part->lastEnd();
         }
         $shift = $changed->head?->shift() ?? 0;
         $end = $this->lastEnds[$part->id] ?? 0;
         $end += $end === 0 ? 0 : $shift;
-        foreach ($changed->before as $note) {
+        foreach ($changed->notes->before() as $note) {
             if ($note->end() + $shift >= $end) {
                 return $part->lastEnd();
             }
         }
-        foreach ($changed->after as $note) {
+        foreach ($changed->notes->after() as $note) {
             $end = max($end, $note->end());
         }
 

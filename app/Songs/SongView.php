@@ -7,8 +7,10 @@ namespace App\Songs;
 use App\Models\Song;
 use App\Models\Track;
 use Illuminate\Support\Facades\DB;
+use Jactonic\Core\Edit\Sides;
 use Jactonic\Core\Harmony\Tones;
 use Jactonic\Core\Score\ArticulationSet;
+use Jactonic\Core\Score\Ids;
 use Jactonic\Core\Score\Note;
 use Jactonic\Core\Score\Part;
 use Jactonic\Core\Score\PartHead;
@@ -140,14 +142,14 @@ final class SongView
     private static function columns(Part $part): array
     {
         $of = static fn (Rows $rows, Table $table): array => array_map(
-            static fn (string $name): array => array_map(static fn (mixed $v): mixed => is_bool($v) ? (int) $v : $v, $rows->column($name)),
+            static fn (string $name): array => $table->plain($name, $rows->column($name)),
             array_filter(array_combine($table->shown, $table->shown), static fn (string $name): bool => $table->columns[$name]->default === null || $rows->hasOther($name)),
         );
         /** @var array{start: list<int>, length: list<int>} $notes */
         $notes = $of($part->notes, Table::notes());
         $untils = Sounding::untils($part);
         $ends = array_map(static fn (int $start, int $length): int => $start + $length, $notes['start'], $notes['length']);
-        $heard = array_map(static fn (Point $p): int => (int) Sounding::isHeard($p, $part->head), array_values($part->points->all()));
+        $heard = array_map(static fn (int $tick): int => (int) (! $part->head->muted && $part->head->holds($tick)), $part->points->integers('tick'));
 
         return ['notes' => $notes + ($untils === $ends ? [] : ['until' => $untils]), 'points' => $of($part->points, Table::points()) + (in_array(0, $heard, true) ? ['heard' => $heard] : [])];
     }
@@ -185,31 +187,42 @@ final class SongView
     }
 
     /**
-     * What is otherwise in notes: their ids, and the columns for which bits are set.
+     * What is otherwise in notes that stay: their ids, those that follow one another as a pair, and the columns.
      *
-     * @param  array<int, Note>  $notes
+     * @param  Sides<Note>  $notes
      * @return array<string, list<mixed>>
      */
-    public static function changedNotes(Part $part, array $notes, int $unlike): array
+    public static function changedNotes(Part $part, Sides $notes): array
     {
-        $table = Table::notes();
-        $until = ($unlike & $table->bit(...Sounding::HANGS_ON)) === 0 ? [] : ['until' => array_map(static fn (Note $n): int => Sounding::until($n, $part->head), array_values($notes))];
-
-        return $table->shownColumns($notes, $unlike) + $until;
+        return self::changed(Table::notes(), $notes) + ($notes->leaves(...Sounding::HANGS_ON) ? []
+            : ['until' => array_map(static fn (int $start, int $length, mixed $muted): int => Sounding::untilOf($start, $length, $muted === true, $part->head), $notes->integers('start')[1], $notes->integers('length')[1], $notes->column('muted')[1])]);
     }
 
     /**
      * Likewise of points.
      *
-     * @param  array<int, Point>  $points
+     * @param  Sides<Point>  $points
      * @return array<string, list<mixed>>
      */
-    public static function changedPoints(Part $part, array $points, int $unlike): array
+    public static function changedPoints(Part $part, Sides $points): array
     {
-        $table = Table::points();
-        $heard = ($unlike & $table->bit('tick')) === 0 ? [] : ['heard' => array_map(static fn (Point $p): int => (int) Sounding::isHeard($p, $part->head), array_values($points))];
+        return self::changed(Table::points(), $points) + ($points->leaves('tick') ? []
+            : ['heard' => array_map(static fn (int $tick): int => (int) (! $part->head->muted && $part->head->holds($tick)), $points->integers('tick')[1])]);
+    }
 
-        return $table->shownColumns($points, $unlike) + $heard;
+    /**
+     * @param  Table<covariant Note|Point>  $table
+     * @param  Sides<covariant Note|Point>  $sides
+     * @return array<string, list<mixed>>
+     */
+    private static function changed(Table $table, Sides $sides): array
+    {
+        $columns = ['id' => Ids::runs($sides->staying())];
+        foreach (array_intersect($table->shown, $table->named($sides->unlike)) as $name) {
+            $columns[$name] = $table->plain($name, $sides->column($name)[1]);
+        }
+
+        return $columns;
     }
 
     /**
@@ -223,7 +236,7 @@ final class SongView
             return [];
         }
         $table = Table::notes();
-        $columns = array_map(static fn (string $name): array => is_bool($table->columns[$name]->default) ? array_map(static fn (mixed $v): int => $v === true ? 1 : 0, $part->notes->column($name)) : $part->notes->column($name), $table->shown);
+        $columns = array_map(static fn (string $name): array => $table->plain($name, $part->notes->column($name)), $table->shown);
 
         return array_map(null, ...$columns, ...[Sounding::untils($part)]);
     }

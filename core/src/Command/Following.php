@@ -51,9 +51,14 @@ final class Following
     private static function along(Change $change, int $part, array $caret): ?array
     {
         $changed = $change->parts[$part] ?? null;
-        foreach ($changed->before ?? [] as $id => $note) {
-            if ($note->start === $caret[0] && $note->pitch === $caret[1]) {
-                return isset($changed->after[$id]) ? self::of($changed->after[$id]) : null;
+        if ($changed === null) {
+            return null;
+        }
+        $starts = $changed->notes->integers('start');
+        $pitches = $changed->notes->integers('pitch');
+        foreach ($starts[0] as $i => $start) {
+            if ($start === $caret[0] && $pitches[0][$i] === $caret[1]) {
+                return [$starts[1][$i], $pitches[1][$i]];
             }
         }
 
@@ -69,7 +74,7 @@ final class Following
     {
         $first = null;
         foreach ($change->parts as $changed) {
-            foreach (array_diff_key($changed->before, $changed->after) as $note) {
+            foreach ($changed->notes->going() as $note) {
                 $first = $first === null || self::isBefore($note, $first) ? $note : $first;
             }
         }

@@ -9,6 +9,7 @@ use Jactonic\Core\Score\Part;
 use Jactonic\Core\Score\Point;
 use Jactonic\Core\Score\Rows;
 use Jactonic\Core\Score\Score;
+use Jactonic\Core\Score\Table;
 
 /**
  * The change that makes one state of a song out of another, whatever lies between: to go far in a history without going
@@ -45,10 +46,10 @@ final class Between
         // Contents go along with a head that comes; of one that does not, they stay where the old head has them.
         $by = $to === null ? 0 : $to->head->origin - $from->head->origin;
         $same = static fn (Rows $a, ?Rows $b): bool => $b !== null && $to !== null && $a->bytes($from->head->origin) === $b->bytes($to->head->origin);
-        [$before, $after] = $same($from->notes, $to?->notes) ? [[], []] : self::differing($from->notes->all(), $to?->notes->all() ?? [], $by, $comes);
-        [$pointsBefore, $pointsAfter] = $same($from->points, $to?->points) ? [[], []] : self::differing($from->points->all(), $to?->points->all() ?? [], $by, $comes);
+        $notes = $same($from->notes, $to?->notes) ? null : Sides::of(Table::notes(), ...self::differing($from->notes->all(), $to?->notes->all() ?? [], $by, $comes));
+        $points = $same($from->points, $to?->points) ? null : Sides::of(Table::points(), ...self::differing($from->points->all(), $to?->points->all() ?? [], $by, $comes));
 
-        return new PartChange($before, $after, $pointsBefore, $pointsAfter, $head->isEmpty() ? null : $head);
+        return new PartChange($notes, $points, $head->isEmpty() ? null : $head);
     }
 
     /**

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit;
 
+use Jactonic\Core\Score\Ids;
 use Jactonic\Core\Score\Note;
 use Jactonic\Core\Score\PartHead;
 use Jactonic\Core\Score\PartSettings;
@@ -15,9 +16,9 @@ use Jactonic\Core\Score\Track;
 
 /**
  * A change as compact JSON, for keeping. Of notes and points that stay, only the columns that changed are written,
- * before and after; what is put in or taken away is written whole.
+ * before and after; what is put in or taken away is written whole. Ids that follow one another are a pair.
  *
- * @phpstan-type Written array{ids?: list<int>, columns?: array<string, array{list<mixed>, list<mixed>}>, drop?: array<string, list<mixed>>, put?: array<string, list<mixed>>}
+ * @phpstan-type Written array{ids?: list<int|array{int, int}>, columns?: array<string, array{list<mixed>, list<mixed>}>, drop?: array<string, list<mixed>>, put?: array<string, list<mixed>>}
  */
 final class ChangeCodec
 {
@@ -25,8 +26,8 @@ final class ChangeCodec
     {
         $data = [];
         foreach ($change->parts as $id => $part) {
-            $data[$id] = self::differences(Table::notes(), $part->before, $part->after, $part->unlike) + array_filter([
-                'points' => self::differences(Table::points(), $part->pointsBefore, $part->pointsAfter, $part->pointsUnlike),
+            $data[$id] = self::differences(Table::notes(), $part->notes) + array_filter([
+                'points' => self::differences(Table::points(), $part->points),
                 'head' => $part->head === null ? [] : [$part->head->before?->toArray(), $part->head->after?->toArray(), $part->head->settings?->toArray()],
             ], static fn (array $v): bool => $v !== []);
         }
@@ -70,19 +71,19 @@ final class ChangeCodec
             if (! is_int($id)) {
                 continue;
             }
-            /** @var array{ids?: list<int>, columns?: array<string, array{list<mixed>, list<mixed>}>, drop?: array<string, list<mixed>>, put?: array<string, list<mixed>>, points?: Written, pointsBefore?: array<string, list<mixed>>, pointsAfter?: array<string, list<mixed>>, head?: array{array{int, string, int, int, int, bool}|null, array{int, string, int, int, int, bool}|null, array<string, mixed>|null}} $part */
+            /** @var array{ids?: list<int|array{int, int}>, columns?: array<string, array{list<mixed>, list<mixed>}>, drop?: array<string, list<mixed>>, put?: array<string, list<mixed>>, points?: Written, pointsBefore?: array<string, list<mixed>>, pointsAfter?: array<string, list<mixed>>, head?: array{array{int, string, int, int, int, bool}|null, array{int, string, int, int, int, bool}|null, array<string, mixed>|null}} $part */
             $present = $score->parts[$id] ?? $score->gone[$id] ?? null;
-            [$before, $after] = self::sides(Table::notes(), $part, $present?->notes, $undo);
+            $notes = self::sides(Table::notes(), $part, $present?->notes, $undo);
             // Steps of before points could be chosen hold them whole on both sides.
-            [$pointsBefore, $pointsAfter] = isset($part['pointsBefore']) || isset($part['pointsAfter'])
-                ? [Table::points()->read($part['pointsBefore'] ?? []), Table::points()->read($part['pointsAfter'] ?? [])]
+            $points = isset($part['pointsBefore']) || isset($part['pointsAfter'])
+                ? Sides::of(Table::points(), Table::points()->read($part['pointsBefore'] ?? []), Table::points()->read($part['pointsAfter'] ?? []))
                 : self::sides(Table::points(), $part['points'] ?? [], $present?->points, $undo);
             $head = isset($part['head']) ? new HeadChange(
                 $part['head'][0] === null ? null : PartHead::fromArray($part['head'][0]),
                 $part['head'][1] === null ? null : PartHead::fromArray($part['head'][1]),
                 ($part['head'][2] ?? null) === null ? null : PartSettings::fromArray($part['head'][2]),
             ) : null;
-            $parts[$id] = new PartChange($before, $after, $pointsBefore, $pointsAfter, $head, self::unlike(Table::notes(), $part), isset($part['pointsBefore']) || isset($part['pointsAfter']) ? Table::ALL : self::unlike(Table::points(), $part['points'] ?? []));
+            $parts[$id] = new PartChange($notes, $points, $head);
         }
 
         // Steps of before songs had scales hold the name by itself.
@@ -110,50 +111,29 @@ final class ChangeCodec
     }
 
     /**
-     * The columns that a step has written, a bit each.
-     *
-     * @param  Table<covariant Note|Point>  $table
-     * @param  Written  $written
-     */
-    private static function unlike(Table $table, array $written): int
-    {
-        return $table->bit(...array_keys($written['columns'] ?? []));
-    }
-
-    /**
      * @template T of Note|Point
      *
      * @param  Table<T>  $table
-     * @param  array<int, T>  $before
-     * @param  array<int, T>  $after
+     * @param  Sides<T>  $sides
      * @return array<string, mixed>
      */
-    private static function differences(Table $table, array $before, array $after, int $unlike): array
+    private static function differences(Table $table, Sides $sides): array
     {
-        [$kept, $now] = [$before, $after];
-        if (array_keys($before) !== array_keys($after)) {
-            $kept = array_intersect_key($before, $after);
-            $now = array_intersect_key($after, $before);
-            ksort($kept);
-            ksort($now);
-        }
+        [$ids, $going, $coming] = [$sides->staying(), $sides->going(), $sides->coming()];
         $columns = [];
-        foreach ($table->named($unlike) as $name) {
+        foreach ($ids === [] ? [] : $table->named($sides->unlike) as $name) {
             Watch::look();
-            $was = array_column($kept, $name);
-            $is = array_column($now, $name);
+            [$was, $is] = $sides->column($name);
             if ($was !== $is) {
                 $columns[$name] = [$was, $is];
             }
         }
-        $drop = array_diff_key($before, $after);
-        $put = array_diff_key($after, $before);
 
         return array_filter([
-            'ids' => array_keys($kept),
+            'ids' => Ids::runs($ids),
             'columns' => $columns,
-            'drop' => $drop === [] ? [] : $table->write($drop),
-            'put' => $put === [] ? [] : $table->write($put),
+            'drop' => $going === [] ? [] : $table->write($going),
+            'put' => $coming === [] ? [] : $table->write($coming),
         ], static fn (array $v): bool => $v !== []);
     }
 
@@ -163,25 +143,22 @@ final class ChangeCodec
      * @param  Table<T>  $table
      * @param  Written  $written
      * @param  Rows<T>|null  $present
-     * @return array{array<int, T>, array<int, T>} before and after
+     * @return Sides<T>
      */
-    private static function sides(Table $table, array $written, ?Rows $present, bool $undo): array
+    private static function sides(Table $table, array $written, ?Rows $present, bool $undo): Sides
     {
-        $now = $then = [];
+        $ids = Ids::spread($written['ids'] ?? []);
         $columns = $written['columns'] ?? [];
-        foreach ($written['ids'] ?? [] as $i => $id) {
-            Watch::step();
-            $thing = $present?->get($id) ?? throw new \LogicException("A step works on $id, which is not there.");
-            $other = [];
-            foreach ($columns as $name => $sides) {
-                $other[$name] = $sides[$undo ? 0 : 1][$i];
-            }
-            $now[$id] = $thing;
-            $then[$id] = $thing->exactly($other);
+        if ($ids !== [] && $present === null) {
+            throw new \LogicException('A step works on what is not there.');
         }
-        [$before, $after] = $undo ? [$then, $now] : [$now, $then];
+        $was = array_map(static fn (array $sides): array => $sides[0], $columns);
+        $is = array_map(static fn (array $sides): array => $sides[1], $columns);
+        $staying = Sides::columns($table, $present ?? Rows::of($table, []), $ids, $was, $is);
+        if (! isset($written['drop']) && ! isset($written['put'])) {
+            return $staying;
+        }
 
-        // @phpstan-ignore return.type (a note with columns of its table is a note)
-        return [$before + $table->read($written['drop'] ?? []), $after + $table->read($written['put'] ?? [])];
+        return Sides::of($table, $staying->before() + $table->read($written['drop'] ?? []), $staying->after() + $table->read($written['put'] ?? []), $staying->unlike);
     }
 }

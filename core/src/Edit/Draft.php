@@ -36,6 +36,12 @@ final class Draft
     /** @var array<int, int> likewise of points */
     private array $pointsUnlike = [];
 
+    /** @var array<int, Sides<Note>> notes that become otherwise in whole columns, by part */
+    private array $columns = [];
+
+    /** @var array<int, Sides<Point>> likewise of points */
+    private array $pointColumns = [];
+
     /** @var array<int, HeadChange> */
     private array $heads = [];
 
@@ -62,6 +68,7 @@ final class Draft
     public function put(Part $part, Note $note): bool
     {
         Watch::step();
+        $this->alone($part);
         $old = $part->notes->get($note->id);
         $unlike = $old?->unlike($note) ?? 0;
         if ($old !== null && $unlike === 0) {
@@ -79,9 +86,48 @@ final class Draft
         return true;
     }
 
+    /**
+     * Many notes otherwise in some columns, as `put` does it one by one: those that are as they were are left out, and one
+     * whose file had no proper end for it gets one. Nothing is made of them, so of many it is many times as fast.
+     *
+     * @param  list<int>  $ids  ascending
+     * @param  array<string, list<mixed>>  $values  by name of the column, in the order of the ids
+     */
+    public function columns(Part $part, array $ids, array $values): void
+    {
+        $release = $part->notes->hasOther('release') ? array_map(Note::ended(...), $part->notes->integers('release', $ids)) : null;
+        $sides = self::otherwise($part->notes, Table::notes(), $ids, $values + ($release === null ? [] : ['release' => $release]));
+        if (isset($this->before[$part->id]) || isset($this->after[$part->id]) || isset($this->columns[$part->id])) {
+            foreach ($sides->after() as $note) {
+                $this->put($part, $note);
+            }
+        } elseif (! $sides->isEmpty()) {
+            $this->columns[$part->id] = $sides;
+        }
+    }
+
+    /**
+     * Likewise of points.
+     *
+     * @param  list<int>  $ids
+     * @param  array<string, list<mixed>>  $values
+     */
+    public function pointColumns(Part $part, array $ids, array $values): void
+    {
+        $sides = self::otherwise($part->points, Table::points(), $ids, $values);
+        if (isset($this->pointsBefore[$part->id]) || isset($this->pointsAfter[$part->id]) || isset($this->pointColumns[$part->id])) {
+            foreach ($sides->after() as $point) {
+                $this->putPoint($part, $point);
+            }
+        } elseif (! $sides->isEmpty()) {
+            $this->pointColumns[$part->id] = $sides;
+        }
+    }
+
     public function drop(Part $part, Note $note): void
     {
         Watch::step();
+        $this->alone($part);
         $this->before[$part->id][$note->id] = $note;
         unset($this->after[$part->id][$note->id]);
     }
@@ -94,6 +140,7 @@ final class Draft
     public function putPoint(Part $part, Point $point): bool
     {
         Watch::step();
+        $this->alone($part);
         $old = $part->points->get($point->id);
         $unlike = $old?->unlike($point) ?? 0;
         if ($old !== null && $unlike === 0) {
@@ -113,6 +160,7 @@ final class Draft
     public function dropPoint(Part $part, Point $point): void
     {
         Watch::step();
+        $this->alone($part);
         $this->pointsBefore[$part->id][$point->id] = $point;
         unset($this->pointsAfter[$part->id][$point->id]);
     }
@@ -186,10 +234,59 @@ final class Draft
     public function change(): Change
     {
         $parts = [];
-        foreach (array_keys($this->before + $this->after + $this->pointsBefore + $this->pointsAfter + $this->heads) as $id) {
-            $parts[$id] = new PartChange($this->before[$id] ?? [], $this->after[$id] ?? [], $this->pointsBefore[$id] ?? [], $this->pointsAfter[$id] ?? [], $this->heads[$id] ?? null, $this->unlike[$id] ?? 0, $this->pointsUnlike[$id] ?? 0);
+        foreach (array_keys($this->before + $this->after + $this->columns + $this->pointsBefore + $this->pointsAfter + $this->pointColumns + $this->heads) as $id) {
+            $parts[$id] = new PartChange(
+                $this->columns[$id] ?? Sides::of(Table::notes(), $this->before[$id] ?? [], $this->after[$id] ?? [], $this->unlike[$id] ?? 0),
+                $this->pointColumns[$id] ?? Sides::of(Table::points(), $this->pointsBefore[$id] ?? [], $this->pointsAfter[$id] ?? [], $this->pointsUnlike[$id] ?? 0),
+                $this->heads[$id] ?? null,
+            );
         }
 
         return new Change($parts, null, $this->tracks);
+    }
+
+    /** Single things are to be put besides columns: then those are single things, too. */
+    private function alone(Part $part): void
+    {
+        [$notes, $points] = [$this->columns[$part->id] ?? null, $this->pointColumns[$part->id] ?? null];
+        unset($this->columns[$part->id], $this->pointColumns[$part->id]);
+        foreach ($notes?->after() ?? [] as $note) {
+            $this->put($part, $note);
+        }
+        foreach ($points?->after() ?? [] as $point) {
+            $this->putPoint($part, $point);
+        }
+    }
+
+    /**
+     * @template T of Note|Point
+     *
+     * @param  Rows<T>  $rows
+     * @param  Table<T>  $table
+     * @param  list<int>  $ids
+     * @param  array<string, list<mixed>>  $values
+     * @return Sides<T>
+     */
+    private static function otherwise(Rows $rows, Table $table, array $ids, array $values): Sides
+    {
+        $was = $is = [];
+        foreach ($values as $name => $list) {
+            Watch::look();
+            $before = $rows->values($name, $ids);
+            if ($before !== $list) {
+                [$was[$name], $is[$name]] = [$before, $list];
+            }
+        }
+        // Those of which nothing is otherwise are left out.
+        $same = $ids;
+        foreach ($was as $name => $before) {
+            $same = array_filter($same, static fn (int $i): bool => $before[$i] === $is[$name][$i], ARRAY_FILTER_USE_KEY);
+        }
+        if ($same !== []) {
+            $without = static fn (array $list): array => array_values(array_diff_key($list, $same));
+            [$ids, $was, $is] = [array_values(array_diff_key($ids, $same)), array_map($without, $was), array_map($without, $is)];
+        }
+
+        return Sides::columns($table, $rows, $ids, $was, $is);
     }
 }

@@ -14,6 +14,9 @@ final class Foresight
     /** From how far a move is worth telling, in milliseconds: about where a listener begins to hear it. */
     public const FAR = 20.0;
 
+    /** What says where a note lies. */
+    private const COLUMNS = ['start', 'pitch', 'channel'];
+
     /** Up to how many moved notes each is looked for by itself. */
     private const FEW = 24;
 
@@ -26,9 +29,9 @@ final class Foresight
     {
         $far = [];
         foreach ($change->parts as $part => $changed) {
-            foreach ($changed->after as $id => $note) {
-                $was = $changed->before[$id] ?? null;
-                if ($was !== null && abs($before->time->tempos->milliseconds($was->start, $note->start)) > self::FAR) {
+            $starts = $changed->notes->integers('start');
+            foreach ($changed->notes->staying() as $i => $id) {
+                if (abs($before->time->tempos->milliseconds($starts[0][$i], $starts[1][$i])) > self::FAR) {
                     $far[$part][] = $id;
                 }
             }
@@ -51,12 +54,13 @@ final class Foresight
             if ($changed->leaves('start', 'pitch') || ($changed->head?->shift() ?? 0) !== 0) {
                 continue;
             }
-            $moved = self::moved($changed);
-            if ($moved === []) {
-                continue;
-            }
             $part = $before->parts[$id] ?? null;
-            $found = count($moved) <= self::FEW ? self::few($moved, $changed, $part) : self::many($moved, $changed, $part);
+            $moved = self::areAllMovedAlike($changed->notes, $part) ? [] : self::moved($changed->notes);
+            $found = match (true) {
+                $moved === [] => [],
+                count($moved) <= self::FEW => self::few($moved, $changed->notes, $part),
+                default => self::many($moved, $changed->notes, $part),
+            };
             if ($found !== []) {
                 $merging[$id] = $found;
             }
@@ -65,14 +69,19 @@ final class Foresight
         return $merging;
     }
 
-    /** @return array<int, Note> those that come, or come to lie elsewhere */
-    private static function moved(PartChange $changed): array
+    /**
+     * Those that come, or come to lie elsewhere.
+     *
+     * @param  Sides<Note>  $notes
+     * @return array<int, int|null> where each lay, null for one that comes
+     */
+    private static function moved(Sides $notes): array
     {
-        $moved = [];
-        foreach ($changed->after as $id => $note) {
-            $was = $changed->before[$id] ?? null;
-            if ($was === null || $was->start !== $note->start || $was->pitch !== $note->pitch) {
-                $moved[$id] = $note;
+        $moved = array_fill_keys(array_keys($notes->coming()), null);
+        [$before, $after] = self::places($notes);
+        foreach ($notes->staying() as $i => $id) {
+            if ($before[$i] !== $after[$i]) {
+                $moved[$id] = $before[$i];
             }
         }
 
@@ -80,22 +89,49 @@ final class Foresight
     }
 
     /**
-     * @param  array<int, Note>  $moved
+     * Whether all notes that there are move alike: then they lie to one another as they did.
+     *
+     * @param  Sides<Note>  $notes
+     */
+    private static function areAllMovedAlike(Sides $notes, ?Part $part): bool
+    {
+        if ($part === null || count($notes->staying()) !== count($part->notes) || $notes->coming() !== []) {
+            return false;
+        }
+        foreach (self::COLUMNS as $name) {
+            if ($notes->leaves($name)) {
+                continue;
+            }
+            [$was, $is] = $notes->integers($name);
+            $by = $is[0] - $was[0];
+            foreach ($is as $i => $value) {
+                if ($value - $was[$i] !== $by) {
+                    return false;
+                }
+            }
+        }
+
+        return true;
+    }
+
+    /**
+     * @param  array<int, int|null>  $moved
+     * @param  Sides<Note>  $notes
      * @return list<int>
      */
-    private static function few(array $moved, PartChange $changed, ?Part $part): array
+    private static function few(array $moved, Sides $notes, ?Part $part): array
     {
+        [$before, $after] = [$notes->before(), $notes->after()];
         $others = static fn (Note $note): array => array_filter($part?->notes->at($note->start) ?? [], static fn (Note $n): bool => self::place($n) === self::place($note));
-        $are = array_count_values(array_map(self::place(...), $changed->after));
+        $are = array_count_values(array_map(self::place(...), $after));
         $merging = [];
-        foreach ($moved as $note) {
-            $there = array_filter($others($note), static fn (Note $n): bool => ! isset($changed->before[$n->id]));
-            if ($are[self::place($note)] + count($there) === 1) {
+        foreach (array_keys($moved) as $id) {
+            $there = array_filter($others($after[$id]), static fn (Note $n): bool => ! isset($before[$n->id]));
+            if ($are[self::place($after[$id])] + count($there) === 1) {
                 continue;
             }
-            $was = $changed->before[$note->id] ?? null;
-            if ($was === null || count($others($was)) === 1) {
-                $merging[] = $note->id;
+            if (! isset($before[$id]) || count($others($before[$id])) === 1) {
+                $merging[] = $id;
             }
         }
 
@@ -103,23 +139,23 @@ final class Foresight
     }
 
     /**
-     * @param  array<int, Note>  $moved
+     * @param  array<int, int|null>  $moved
+     * @param  Sides<Note>  $notes
      * @return list<int>
      */
-    private static function many(array $moved, PartChange $changed, ?Part $part): array
+    private static function many(array $moved, Sides $notes, ?Part $part): array
     {
-        $notes = $part?->notes->all() ?? [];
-        $are = self::counts($changed->after + array_diff_key($notes, $changed->before));
-        $were = null;
+        $were = $part === null ? [] : array_combine($part->notes->ids(), array_map(self::at(...), ...array_map($part->notes->integers(...), self::COLUMNS)));
+        $are = array_replace(array_diff_key($were, $notes->going()), array_combine($notes->staying(), self::places($notes)[1]), array_map(self::place(...), $notes->coming()));
+        $counts = array_count_values($are);
+        if (count($counts) === count($are)) {
+            return [];
+        }
+        $countsBefore = array_count_values($were);
         $merging = [];
-        foreach ($moved as $note) {
-            if ($are[self::place($note)] === 1) {
-                continue;
-            }
-            $were ??= self::counts($notes);
-            $was = $changed->before[$note->id] ?? null;
-            if ($was === null || $were[self::place($was)] === 1) {
-                $merging[] = $note->id;
+        foreach ($moved as $id => $was) {
+            if ($counts[$are[$id]] > 1 && ($was === null || $countsBefore[$was] === 1)) {
+                $merging[] = $id;
             }
         }
 
@@ -127,23 +163,26 @@ final class Foresight
     }
 
     /**
-     * @param  array<int, Note>  $notes
-     * @return array<int, int> how many notes lie at each place
+     * The places of the notes that stay, before and after.
+     *
+     * @param  Sides<Note>  $notes
+     * @return array{list<int>, list<int>}
      */
-    private static function counts(array $notes): array
+    private static function places(Sides $notes): array
     {
-        $counts = [];
-        foreach ($notes as $note) {
-            $place = self::place($note);
-            $counts[$place] = ($counts[$place] ?? 0) + 1;
-        }
+        $columns = array_map($notes->integers(...), self::COLUMNS);
 
-        return $counts;
+        return [array_map(self::at(...), ...array_column($columns, 0)), array_map(self::at(...), ...array_column($columns, 1))];
+    }
+
+    private static function place(Note $note): int
+    {
+        return self::at($note->start, $note->pitch, $note->channel);
     }
 
     /** Start, channel and pitch as one number; not by shifting, since starts on a grid would then crowd PHP's hash. */
-    private static function place(Note $note): int
+    private static function at(int $start, int $pitch, int $channel): int
     {
-        return $note->start * 2053 + ($note->channel << 7 | $note->pitch);
+        return $start * 2053 + ($channel << 7 | $pitch);
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit;
 
+use Jactonic\Core\Score\Note;
 use Jactonic\Core\Score\PartHead;
 use Jactonic\Core\Score\Score;
 
@@ -20,24 +21,22 @@ final class Growth
         foreach ($parts as $id => $changed) {
             $was = $score->parts[$id]->head ?? null;
             $head = $changed->head === null ? $was : $changed->head->after;
-            if ($head === null || $changed->after === [] || $changed->leaves('start', 'length') || ($head->from === 0 && $head->to === PartHead::OPEN)) {
+            if ($head === null || $changed->notes->isEmpty() || $changed->leaves('start', 'length') || ($head->from === 0 && $head->to === PartHead::OPEN)) {
                 continue;
             }
             [$from, $to] = [$head->from, $head->to];
-            foreach ($changed->after as $noteId => $note) {
-                $before = $changed->before[$noteId] ?? null;
-                if ($note->start < $from && ($before === null || $was === null || $before->start >= $was->from)) {
-                    $from = $score->time->meters->barAt($note->start)->start;
+            foreach (self::stretches($changed->notes) as [$start, $end, $startBefore, $endBefore]) {
+                if ($start < $from && ($startBefore === null || $was === null || $startBefore >= $was->from)) {
+                    $from = $score->time->meters->barAt($start)->start;
                 }
-                if ($note->end() > $to && ($before === null || $was === null || $before->end() <= $was->to)) {
-                    $to = $score->time->meters->barAt($note->end() - 1)->end();
+                if ($end > $to && ($endBefore === null || $was === null || $endBefore <= $was->to)) {
+                    $to = $score->time->meters->barAt($end - 1)->end();
                 }
             }
             if ($from === $head->from && $to === $head->to) {
                 continue;
             }
-            $parts[$id] = new PartChange($changed->before, $changed->after, $changed->pointsBefore, $changed->pointsAfter,
-                new HeadChange($changed->head === null ? $was : $changed->head->before, $head->withWindow($from, $to), $changed->head?->settings));
+            $parts[$id] = new PartChange($changed->notes, $changed->points, new HeadChange($changed->head === null ? $was : $changed->head->before, $head->withWindow($from, $to), $changed->head?->settings));
             $bars = static fn (int $tick): int => $score->time->meters->barAt($tick)->index + 1;
             $said[] = match (true) {
                 $from === $head->from => sprintf('“%s” now reaches to the end of bar %d.', $head->name, $bars($to - 1)),
@@ -47,5 +46,23 @@ final class Growth
         }
 
         return [$said === [] ? $change : new Change($parts, $change->time, $change->tracks, $change->song), implode(' ', $said)];
+    }
+
+    /**
+     * Where the notes of a change come to lie, and where they lay.
+     *
+     * @param  Sides<Note>  $notes
+     * @return iterable<array{int, int, int|null, int|null}> start and end after it, and before it, null for one that comes
+     */
+    private static function stretches(Sides $notes): iterable
+    {
+        $starts = $notes->integers('start');
+        $lengths = $notes->integers('length');
+        foreach ($starts[1] as $i => $start) {
+            yield [$start, $start + $lengths[1][$i], $starts[0][$i], $starts[0][$i] + $lengths[0][$i]];
+        }
+        foreach ($notes->coming() as $note) {
+            yield [$note->start, $note->end(), null, null];
+        }
     }
 }

@@ -6,7 +6,7 @@ namespace Jactonic\Core\Edit;
 
 use Jactonic\Core\Score\Lane;
 use Jactonic\Core\Score\Note;
-use Jactonic\Core\Score\Point;
+use Jactonic\Core\Score\Part;
 
 /**
  * What edits of velocity have in common, and of the values of points, which they shape as well: rounded, clipped at the
@@ -21,7 +21,7 @@ final class Loudness
     /**
      * Gives each note and point that is chosen the value that a function makes of the one it has, outright.
      *
-     * @param  \Closure(float, int, Note|Point): float  $value  from the value, the tick and the thing
+     * @param  \Closure(float, int, Part, bool): float  $value  from the value, the tick, the part, and whether it is a note’s
      * @param  string  $done  what was done, after "12 notes": "at velocity 70"
      * @param  bool  $inOrder  whether the function is called in the order of the music
      */
@@ -34,7 +34,7 @@ final class Loudness
      * Pushes each chosen note to the velocity that a function makes of the one it was pushed to before: what goes past
      * the limits is carried, so that pushed back all are as they were. Points carry nothing.
      *
-     * @param  \Closure(float, int, Note|Point): float  $value
+     * @param  \Closure(float, int, Part, bool): float  $value
      * @param  string  $done  what was done, after "12 notes": "louder by 5"
      */
     public static function push(Work $work, \Closure $value, string $done): Outcome
@@ -42,36 +42,46 @@ final class Loudness
         return self::all($work, $value, $done, true, false);
     }
 
-    /** @param  \Closure(float, int, Note|Point): float  $value */
+    /** @param  \Closure(float, int, Part, bool): float  $value */
     private static function all(Work $work, \Closure $value, string $done, bool $carries, bool $inOrder): Outcome
     {
         $draft = new Draft;
         $low = $high = 0;
         foreach ($work->parts() as $part) {
-            foreach ($inOrder ? $part->inOrder($work->selection->notes[$part->id]) : $work->chosen($part) as $note) {
-                $wanted = (int) round($value($carries ? $note->pushed() : $note->velocity, $note->start, $note));
+            $ids = $work->ids($part);
+            [$velocities, $carried, $starts] = [$part->notes->integers('velocity', $ids), $part->notes->integers('carryVelocity', $ids), $part->notes->integers('start', $ids)];
+            $order = $inOrder ? self::order($ids, $part->inOrder($ids)) : array_keys($ids);
+            foreach ($order as $i) {
+                $wanted = (int) round($value($carries ? $velocities[$i] + $carried[$i] : $velocities[$i], $starts[$i], $part, true));
                 $low += $wanted < Note::SOFTEST ? 1 : 0;
                 $high += $wanted > Note::LOUDEST ? 1 : 0;
-                $draft->put($part, $carries ? $note->pushedTo($wanted) : $note->withVelocity(max(Note::SOFTEST, min(Note::LOUDEST, $wanted))));
+                $velocities[$i] = max(Note::SOFTEST, min(Note::LOUDEST, $wanted));
+                // Given outright, nothing is carried any more.
+                $carried[$i] = $carries ? $wanted - $velocities[$i] : 0;
             }
+            $draft->columns($part, $ids, ['velocity' => array_values($velocities), 'carryVelocity' => array_values($carried)]);
         }
         $clipped = 0;
         foreach ($work->partsOfPoints() as $part) {
-            $points = $work->chosenPoints($part);
+            $ids = $work->pointIds($part);
+            [$ticks, $statuses, $data1, $data2] = array_map(static fn (string $name): array => $part->points->integers($name, $ids), ['tick', 'status', 'data1', 'data2']);
+            $order = array_keys($ids);
             if ($inOrder) {
-                usort($points, static fn (Point $a, Point $b): int => $a->tick <=> $b->tick ?: $a->id <=> $b->id);
+                usort($order, static fn (int $a, int $b): int => $ticks[$a] <=> $ticks[$b] ?: $a <=> $b);
             }
             $lane = null;
-            foreach ($points as $point) {
-                if ($lane !== Lane::of($point)) {
-                    $lane = Lane::of($point);
+            foreach ($order as $i) {
+                $its = Lane::at($statuses[$i], $data1[$i]);
+                if ($lane !== $its) {
+                    $lane = $its;
                     [$least, $most] = $lane->range();
                     $unit = ($most - $least) / 127;
                 }
-                $wanted = (int) round($least + $value(($lane->value($point) - $least) / $unit, $point->tick, $point) * $unit);
+                $wanted = (int) round($least + $value(($lane->valueOf($data1[$i], $data2[$i]) - $least) / $unit, $ticks[$i], $part, false) * $unit);
                 $clipped += $wanted < $least || $wanted > $most ? 1 : 0;
-                $draft->putPoint($part, $point->withValue(max($least, min($most, $wanted))));
+                [$data1[$i], $data2[$i]] = $lane->data(max($least, min($most, $wanted)), $data1[$i]);
             }
+            $draft->pointColumns($part, $ids, ['data1' => array_values($data1), 'data2' => array_values($data2)]);
         }
         $outcome = new Outcome($draft->change(), $work->selection, Say::chosen($work).' '.($work->selection->isEmpty() ? strtr($done, self::OF_POINTS) : $done).'.');
         foreach ([[$low, Note::SOFTEST], [$high, Note::LOUDEST]] as [$count, $at]) {
@@ -88,20 +98,35 @@ final class Loudness
      */
     public static function mean(Work $work, bool $pushed = false): float
     {
-        $values = [];
+        $sum = $count = 0;
         foreach ($work->parts() as $part) {
-            foreach ($work->chosen($part) as $note) {
-                $values[] = $pushed ? $note->pushed() : $note->velocity;
-            }
+            $ids = $work->ids($part);
+            $sum += array_sum($part->notes->values('velocity', $ids)) + ($pushed ? array_sum($part->notes->values('carryVelocity', $ids)) : 0);
+            $count += count($ids);
         }
         foreach ($work->partsOfPoints() as $part) {
             foreach ($work->chosenPoints($part) as $point) {
                 $lane = Lane::of($point);
                 [$least, $most] = $lane->range();
-                $values[] = ($lane->value($point) - $least) * 127 / ($most - $least);
+                $sum += ($lane->value($point) - $least) * 127 / ($most - $least);
+                $count++;
             }
         }
 
-        return $values === [] ? 0.0 : array_sum($values) / count($values);
+        return $count === 0 ? 0.0 : $sum / $count;
+    }
+
+    /**
+     * Where notes that are in the order of the music stand in a list of ids.
+     *
+     * @param  list<int>  $ids
+     * @param  list<Note>  $notes
+     * @return list<int>
+     */
+    private static function order(array $ids, array $notes): array
+    {
+        $places = array_flip($ids);
+
+        return array_map(static fn (Note $n): int => $places[$n->id], $notes);
     }
 }

@@ -11,37 +11,32 @@ use Jactonic\Core\Score\Rows;
 use Jactonic\Core\Score\Table;
 
 /**
- * What a change does to one part: how the notes and points it touches were, and how they are after it; and the part's
- * head, where that changes. One that is only `before` is dropped, one that is only `after` is put in. Turned round, it
- * is its own exact inverse.
+ * What a change does to one part: to its notes, to its points, and to its head. Turned round, it is its own exact inverse.
  *
  * Where the head moves the contents, what is `before` stands where it was and what is `after` where it comes to; all
  * the rest goes along.
  */
 final readonly class PartChange
 {
+    /** @var Sides<Note> */
+    public Sides $notes;
+
+    /** @var Sides<Point> */
+    public Sides $points;
+
     /**
-     * @param  array<int, Note>  $before
-     * @param  array<int, Note>  $after
-     * @param  array<int, Point>  $pointsBefore
-     * @param  array<int, Point>  $pointsAfter
-     * @param  int  $unlike  the columns in which notes that stay may be otherwise, a bit each, as `Note::unlike` sets them
-     * @param  int  $pointsUnlike  likewise of points
+     * @param  Sides<Note>|null  $notes  null: none is touched
+     * @param  Sides<Point>|null  $points  likewise
      */
-    public function __construct(
-        public array $before = [],
-        public array $after = [],
-        public array $pointsBefore = [],
-        public array $pointsAfter = [],
-        public ?HeadChange $head = null,
-        public int $unlike = Table::ALL,
-        public int $pointsUnlike = Table::ALL,
-    ) {
+    public function __construct(?Sides $notes = null, ?Sides $points = null, public ?HeadChange $head = null)
+    {
+        $this->notes = $notes ?? Sides::of(Table::notes());
+        $this->points = $points ?? Sides::of(Table::points());
     }
 
     public function inverse(): self
     {
-        return new self($this->after, $this->before, $this->pointsAfter, $this->pointsBefore, $this->head?->inverse(), $this->unlike, $this->pointsUnlike);
+        return new self($this->notes->inverse(), $this->points->inverse(), $this->head?->inverse());
     }
 
     /** @param  Part|null  $part  null where it was never there */
@@ -52,81 +47,54 @@ final readonly class PartChange
         if ($head !== null) {
             $part = $part->withHead($head);
         }
-        if ($this->before + $this->after + $this->pointsBefore + $this->pointsAfter === []) {
+        if (! $this->hasContents()) {
             return $part;
         }
+        // What goes along with a head stands elsewhere without being otherwise.
+        $notes = $this->notes->applyTo($part->notes, $head !== null);
+        $points = $this->points->applyTo($part->points, $head !== null);
 
-        return $part->with(
-            // What goes along with a head stands elsewhere without being otherwise.
-            $part->notes->with($this->before, $this->after, $head === null ? $this->unlike : Table::ALL),
-            $part->points->with($this->pointsBefore, $this->pointsAfter, $head === null ? $this->pointsUnlike : Table::ALL),
-            max($part->nextNote, 1 + ($this->after === [] ? 0 : max(array_keys($this->after)))),
-            max($part->nextPoint, 1 + ($this->pointsAfter === [] ? 0 : max(array_keys($this->pointsAfter)))),
-        );
+        return $part->with($notes, $points, self::next($part->nextNote, $this->notes), self::next($part->nextPoint, $this->points));
     }
 
     /** This and then another, as one. */
     public function then(self $later): self
     {
-        $back = -($this->head?->shift() ?? 0);
-        $on = $later->head?->shift() ?? 0;
         $head = $this->head === null || $later->head === null ? $this->head ?? $later->head
             : new HeadChange($this->head->before, $later->head->after, $this->head->settings ?? $later->head->settings);
         if ($head !== null && $head->before === null && $head->after === null) {
             // Put in and taken away again: it was never there.
             return new self;
         }
+        $shifts = [-($this->head?->shift() ?? 0), $later->head?->shift() ?? 0, $head === null];
 
-        return new self(
-            $this->before + self::notes(array_diff_key($later->before, $this->after), $back),
-            $later->after + self::notes(array_diff_key($this->after, $later->before), $on),
-            $this->pointsBefore + self::points(array_diff_key($later->pointsBefore, $this->pointsAfter), $back),
-            $later->pointsAfter + self::points(array_diff_key($this->pointsAfter, $later->pointsBefore), $on),
-            $head?->isEmpty() === true ? null : $head,
-            // What is taken away and put in again may be otherwise in anything.
-            $head === null && array_intersect_key(array_diff_key($this->before, $this->after), $later->after) === [] ? $this->unlike | $later->unlike : Table::ALL,
-            $head === null && array_intersect_key(array_diff_key($this->pointsBefore, $this->pointsAfter), $later->pointsAfter) === [] ? $this->pointsUnlike | $later->pointsUnlike : Table::ALL,
-        );
+        return new self($this->notes->then($later->notes, ...$shifts), $this->points->then($later->points, ...$shifts), $head?->isEmpty() === true ? null : $head);
     }
 
-    /** Whether nothing comes or goes, and no note that stays is otherwise in one of these columns; where that is not known, it may be. */
+    /** Whether no head changes, nothing comes or goes, and no note that stays is otherwise in one of these columns; where that is not known, it may be. */
     public function leaves(string ...$columns): bool
     {
-        return $this->head === null && ($this->unlike & Table::notes()->bit(...$columns)) === 0 && count($this->before) === count($this->after) && $this->dropped() === [];
+        return $this->head === null && $this->notes->leaves(...$columns);
     }
 
-    /** @return list<int> ids of the notes that it takes away */
-    public function dropped(): array
+    /** Whether it touches anything that is in the part. */
+    public function hasContents(): bool
     {
-        return array_keys(array_diff_key($this->before, $this->after));
-    }
-
-    /** @return list<int> ids of the points that it takes away */
-    public function droppedPoints(): array
-    {
-        return array_keys(array_diff_key($this->pointsBefore, $this->pointsAfter));
+        return ! $this->notes->isEmpty() || ! $this->points->isEmpty();
     }
 
     public function isEmpty(): bool
     {
-        return $this->head === null && $this->before === [] && $this->after === [] && $this->pointsBefore === [] && $this->pointsAfter === [];
+        return $this->head === null && ! $this->hasContents();
     }
 
     /**
-     * @param  array<int, Note>  $notes
-     * @return array<int, Note>
+     * The id that comes next where these are put in.
+     *
+     * @param  Sides<covariant Note|Point>  $sides
      */
-    private static function notes(array $notes, int $by): array
+    private static function next(int $next, Sides $sides): int
     {
-        return $by === 0 ? $notes : array_map(static fn (Note $n): Note => $n->exactly(['start' => $n->start + $by]), $notes);
-    }
-
-    /**
-     * @param  array<int, Point>  $points
-     * @return array<int, Point>
-     */
-    private static function points(array $points, int $by): array
-    {
-        return $by === 0 ? $points : array_map(static fn (Point $p): Point => $p->movedTo($p->tick + $by), $points);
+        return max([$next, ...array_map(static fn (int $id): int => $id + 1, array_keys($sides->coming()))]);
     }
 }

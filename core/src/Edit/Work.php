@@ -77,6 +77,18 @@ final readonly class Work
         return array_map(static fn (int $id): Note => $part->notes[$id], $ids);
     }
 
+    /** @return list<int> ids of the chosen notes of a part, ascending */
+    public function ids(Part $part): array
+    {
+        return self::ascending($this->selection->notes[$part->id] ?? []);
+    }
+
+    /** @return list<int> ids of the chosen points of a part, ascending */
+    public function pointIds(Part $part): array
+    {
+        return self::ascending(array_merge(...array_values($this->selection->points[$part->id] ?? [])));
+    }
+
     /**
      * The first chosen note in all parts, and its part. Of notes that start together it is any.
      *
@@ -101,9 +113,7 @@ final readonly class Work
     {
         $first = $this->selection->isEmpty() ? INF : $this->firstStart();
         foreach ($this->partsOfPoints() as $part) {
-            foreach ($this->chosenPoints($part) as $point) {
-                $first = min($first, $point->tick);
-            }
+            $first = min([$first, ...$part->points->integers('tick', $this->pointIds($part))]);
         }
 
         return $first;
@@ -119,14 +129,12 @@ final readonly class Work
         $from = $this->firstPlace();
         $to = $from;
         foreach ($this->parts() as $part) {
-            foreach ($this->chosen($part) as $note) {
-                $to = max($to, $note->start + $note->carryStart + $note->length + $note->carryLength);
-            }
+            $ids = $this->ids($part);
+            $to = max([$to, ...array_map(static fn (float $start, int $length, float $more): float => $start + $length + $more,
+                $this->places($part), $part->notes->integers('length', $ids), $part->notes->floats('carryLength', $ids))]);
         }
         foreach ($this->partsOfPoints() as $part) {
-            foreach ($this->chosenPoints($part) as $point) {
-                $to = max($to, $point->tick);
-            }
+            $to = max([$to, ...$part->points->integers('tick', $this->pointIds($part))]);
         }
 
         return [$from, $to];
@@ -135,9 +143,35 @@ final readonly class Work
     /** The start of the first chosen note in all parts, with its fraction. */
     public function firstStart(): float
     {
-        [, $note] = $this->first();
+        return min(array_merge(...array_map($this->places(...), $this->parts())) ?: throw new \LogicException('An edit that needs notes is given some.'));
+    }
 
-        return $note->start + $note->carryStart;
+    /** @return list<float> where the chosen notes of a part start, with their fractions, in the order of their ids */
+    private function places(Part $part): array
+    {
+        $ids = $this->ids($part);
+        $starts = $part->notes->integers('start', $ids);
+
+        return $part->notes->hasOther('carryStart') ? array_map(static fn (int $start, float $carry): float => $start + $carry, $starts, $part->notes->floats('carryStart', $ids)) : array_map(floatval(...), $starts);
+    }
+
+    /**
+     * Moves the chosen notes of a part to exact places, drift with them; the fractions are carried.
+     *
+     * @param  \Closure(float): float  $to  from a place to where it goes, in ticks
+     * @param  (\Closure(Note): \Throwable)|null  $early  what is thrown where a note would start before the song
+     */
+    public function moveNotes(Draft $draft, Part $part, \Closure $to, ?\Closure $early = null): void
+    {
+        $ids = $this->ids($part);
+        $starts = $carried = [];
+        foreach ($this->places($part) as $i => $place) {
+            [$starts[], $carried[]] = [$start] = Note::split($to($place));
+            if ($start < 0 && $early !== null) {
+                throw $early($part->notes[$ids[$i]]);
+            }
+        }
+        $draft->columns($part, $ids, ['start' => $starts, 'carryStart' => $carried]);
     }
 
     /**
@@ -147,9 +181,7 @@ final readonly class Work
     public function moveAll(Draft $draft, float $distance): void
     {
         foreach ($this->parts() as $part) {
-            foreach ($this->chosen($part) as $note) {
-                $draft->put($part, $note->movedTo($note->start + $note->carryStart + $distance));
-            }
+            $this->moveNotes($draft, $part, static fn (float $place): float => $place + $distance);
             $this->moveLanes($draft, $part, static fn (float $place): float => $place + $distance);
         }
     }
@@ -181,5 +213,21 @@ final readonly class Work
     public function lines(Part $part): Lines
     {
         return $this->time()->lines($part->settings()->grid, $part->settings()->swing);
+    }
+
+    /**
+     * @param  list<int>  $ids
+     * @return list<int>
+     */
+    private static function ascending(array $ids): array
+    {
+        for ($i = 1, $count = count($ids); $i < $count; $i++) {
+            if ($ids[$i] < $ids[$i - 1]) {
+                sort($ids);
+                break;
+            }
+        }
+
+        return $ids;
     }
 }

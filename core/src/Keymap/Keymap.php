@@ -16,7 +16,7 @@ final readonly class Keymap
     public const CONTEXTS = ['any', 'songs', 'song', 'roll', 'keys'];
 
     /** The most shortcuts in a set. */
-    private const MOST = 1000;
+    private const MOST = 2000;
 
     /** @var list<Binding> with their keys in normal form */
     public array $bindings;

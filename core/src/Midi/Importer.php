@@ -123,7 +123,7 @@ final class Importer
             $made[$i + 1] = new Track($i + 1, $called, $i, $kept, $end);
             if ($notes !== [] || $points !== []) {
                 $id = count($parts) + 1;
-                $parts[$id] = Part::of($id, $called === '' ? "Part $id" : $called, $notes, $points, null, self::head($i + 1, $notes, $points, $time));
+                $parts[$id] = Part::of($id, $called === '' ? "Part $id" : $called, self::numbered($notes, $points), $points, null, self::head($i + 1, $notes, $points, $time));
             }
         }
         $title = $tracks === [] || $tracks[0][1] !== [] ? '' : $tracks[0][0];
@@ -219,6 +219,26 @@ final class Importer
         }
 
         return $tracks;
+    }
+
+    /**
+     * Notes with ids that follow one another, in the order of the file: so many are told in few words. Where note-offs
+     * that ended nothing stand among them, the ids say in which order, and stay.
+     *
+     * @param  list<Note>  $notes
+     * @param  list<Point>  $points
+     * @return list<Note>
+     */
+    private static function numbered(array $notes, array $points): array
+    {
+        foreach ($points as $point) {
+            if (($point->status & 0xF0) <= Message::NOTE_ON) {
+                return $notes;
+            }
+        }
+        usort($notes, static fn (Note $a, Note $b): int => $a->id <=> $b->id);
+
+        return array_map(static fn (Note $n, int $i): Note => $n->copiedAs($i + 1), $notes, array_keys($notes));
     }
 
     /** The note with its end; one that its file ends as it begins is shown as one tick. */

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Score;
 
-/** Ids as they lie packed, 32 bits each, ascending. */
+/** Ids: as they lie packed, 32 bits each, ascending; and as they are written, with those that follow one another as a pair. */
 final class Ids
 {
     /** Where an id lies; null where it is not there. */
@@ -33,5 +33,50 @@ final class Ids
         }
 
         return $last;
+    }
+
+    /**
+     * Ids in few words: three or more that follow one another are a pair of the first and the last.
+     *
+     * @param  list<int>  $ids
+     * @return list<int|array{int, int}>
+     */
+    public static function runs(array $ids): array
+    {
+        $runs = [];
+        $count = count($ids);
+        for ($i = 0; $i < $count; $i = $end) {
+            $end = $i + 1;
+            while ($end < $count && $ids[$end] === $ids[$end - 1] + 1) {
+                $end++;
+            }
+            if ($end - $i > 2) {
+                $runs[] = [$ids[$i], $ids[$end - 1]];
+            } else {
+                array_push($runs, ...array_slice($ids, $i, $end - $i));
+            }
+        }
+
+        return $runs;
+    }
+
+    /**
+     * The ids that `runs` wrote.
+     *
+     * @param  list<int|array{int, int}>  $runs
+     * @return list<int>
+     */
+    public static function spread(array $runs): array
+    {
+        $ids = [];
+        foreach ($runs as $run) {
+            if (is_int($run)) {
+                $ids[] = $run;
+            } else {
+                array_push($ids, ...range($run[0], $run[1]));
+            }
+        }
+
+        return $ids;
     }
 }

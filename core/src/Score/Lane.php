@@ -38,11 +38,17 @@ final readonly class Lane
     /** The lane that a point belongs to. Loose note-offs and channel mode messages have lanes too, though no name to be asked for by. */
     public static function of(Point $point): self
     {
+        return self::at($point->status, $point->data1);
+    }
+
+    /** The lane of such bytes. */
+    public static function at(int $status, int $data1): self
+    {
         /** @var array<int, self> $lanes made once each: it is asked of every point */
         static $lanes = [];
-        $kind = $point->status & 0xF0;
+        $kind = $status & 0xF0;
 
-        return $lanes[$kind === Message::CONTROLLER ? $kind << 7 | $point->data1 : $kind] ??= self::new($kind, $point->data1);
+        return $lanes[$kind === Message::CONTROLLER ? $kind << 7 | $data1 : $kind] ??= self::new($kind, $data1);
     }
 
     private static function new(int $kind, int $number): self
@@ -82,10 +88,16 @@ final readonly class Lane
     /** The value of one of its points: 0 to 127; of a bend −8192 to 8191. */
     public function value(Point $point): int
     {
+        return $this->valueOf($point->data1, $point->data2);
+    }
+
+    /** The value that data bytes stand for. */
+    public function valueOf(int $data1, int $data2): int
+    {
         return match ($this->status) {
-            0xE0 => ($point->data2 << 7 | $point->data1) - 8192,
-            Message::CONTROLLER, 0xA0 => $point->data2,
-            default => $point->data1,
+            0xE0 => ($data2 << 7 | $data1) - 8192,
+            Message::CONTROLLER, 0xA0 => $data2,
+            default => $data1,
         };
     }
 

@@ -231,9 +231,7 @@ final class Note
     public function with(array $columns): self
     {
         $note = $this->exactly($columns);
-        if ($note->release < self::RELEASE_BY_NOTE_ON) {
-            $note->release = self::RELEASE;
-        }
+        $note->release = self::ended($note->release);
 
         return $note;
     }
@@ -257,11 +255,15 @@ final class Note
     private function edited(): self
     {
         $note = clone $this;
-        if ($note->release < self::RELEASE_BY_NOTE_ON) {
-            $note->release = self::RELEASE;
-        }
+        $note->release = self::ended($note->release);
 
         return $note;
+    }
+
+    /** The release that a note has when it is edited. */
+    public static function ended(int $release): int
+    {
+        return $release < self::RELEASE_BY_NOTE_ON ? self::RELEASE : $release;
     }
 
     /** What is otherwise in another note: a bit for each column of the table, in its order. */
@@ -362,8 +364,8 @@ final class Note
         return (int) floor($exact + 0.5 + 1e-7);
     }
 
-    /** @return array{int, float} */
-    private static function split(float $exact): array
+    /** @return array{int, float} the whole tick nearest to an exact place, and the fraction left over */
+    public static function split(float $exact): array
     {
         $whole = self::whole($exact);
         $carry = $exact - $whole;

@@ -6,8 +6,8 @@ namespace Jactonic\Core\Score;
 
 /**
  * The notes or the points of a part, by id. They lie packed, a string a column, and objects are made only of those
- * that are asked for: so work grows with what is touched. Nothing changes once it is made: `with` and `moved` give
- * others.
+ * that are asked for: so work grows with what is touched. Nothing changes once it is made: `with`, `withColumns` and
+ * `moved` give others.
  *
  * @template T of Note|Point
  *
@@ -17,7 +17,7 @@ namespace Jactonic\Core\Score;
 final class Rows implements \ArrayAccess, \Countable, \IteratorAggregate
 {
     /** From how many changed at once all are packed anew, instead of each being put in its place. */
-    private const MANY = 48;
+    public const MANY = 48;
 
     /** @var array<int, T>|null all of them, ids ascending; null while only some were asked for */
     private ?array $all = null;
@@ -25,8 +25,11 @@ final class Rows implements \ArrayAccess, \Countable, \IteratorAggregate
     /** @var array<int, T> those made so far */
     private array $made = [];
 
-    /** @var array<string, string>|null a packed string a column, places less the shift; null while they are only objects */
-    private ?array $packed = null;
+    /** @var array<string, list<mixed>> columns that were asked for */
+    private array $columns = [];
+
+    /** @var Packed<T>|null null while they are only objects, or not read */
+    private ?Packed $packed = null;
 
     /** @var self<T>|null what it is like but for some columns: the others need not be packed anew */
     private ?self $like = null;
@@ -36,7 +39,7 @@ final class Rows implements \ArrayAccess, \Countable, \IteratorAggregate
     /** @var (\Closure(): string)|null gives the document, when it is asked for */
     private ?\Closure $source = null;
 
-    /** @var int ticks to be added to every place that is packed */
+    /** @var int ticks by which they stand later than the document says */
     private int $shift = 0;
 
     /** @param  Table<T>  $table */
@@ -83,9 +86,7 @@ final class Rows implements \ArrayAccess, \Countable, \IteratorAggregate
     /** The table packed, with places less the origin. Equal things give equal bytes. */
     public function bytes(int $origin = 0): string
     {
-        $packed = $this->shift === $origin || $this->count() === 0 ? $this->packed() : [$this->table->place => $this->places($origin)] + $this->packed();
-
-        return Document::write($this->table, $packed, $this->count());
+        return $this->packed()->document($origin);
     }
 
     /** @return array<int, T> all, ids ascending */
@@ -95,7 +96,7 @@ final class Rows implements \ArrayAccess, \Countable, \IteratorAggregate
             return $this->all;
         }
         $columns = [];
-        foreach (array_keys($this->packed()) as $name) {
+        foreach (array_keys($this->packed()->columns) as $name) {
             $columns[$name] = $this->column($name);
         }
 
@@ -120,25 +121,55 @@ final class Rows implements \ArrayAccess, \Countable, \IteratorAggregate
      */
     public function column(string $name): array
     {
-        if ($this->all !== null) {
-            return array_column($this->all, $name);
-        }
-        [$column, $packed] = [$this->table->columns[$name], $this->packed()[$name] ?? null];
-        if ($packed === null) {
-            return array_fill(0, $this->count(), $column->default);
-        }
-        $values = $column->unpackAll($packed);
-        $shift = $name === $this->table->place ? $this->shift : 0;
+        return $this->columns[$name] ??= $this->all !== null ? array_column($this->all, $name) : $this->packed()->column($name);
+    }
 
-        return $shift === 0 ? $values : array_map(static fn (mixed $v): int => (is_int($v) ? $v : 0) + $shift, $values);
+    /**
+     * One column of some.
+     *
+     * @param  list<int>  $ids  of those that are there, in any order
+     * @return list<mixed> in that order
+     */
+    public function values(string $name, array $ids): array
+    {
+        if (count($ids) < self::MANY) {
+            return array_map(fn (int $id): mixed => $this[$id]->{$name}, $ids);
+        } elseif ($ids === $this->ids()) {
+            return $this->column($name);
+        }
+        $column = array_combine($this->ids(), $this->column($name));
+
+        return array_map(static fn (int $id): mixed => $column[$id], $ids);
+    }
+
+    /**
+     * One column of whole numbers, of some or of all.
+     *
+     * @param  list<int>|null  $ids
+     * @return list<int>
+     */
+    public function integers(string $name, ?array $ids = null): array
+    {
+        /** @var list<int> */
+        return $ids === null ? $this->column($name) : $this->values($name, $ids);
+    }
+
+    /**
+     * Likewise one of fractions, of some.
+     *
+     * @param  list<int>  $ids
+     * @return list<float>
+     */
+    public function floats(string $name, array $ids): array
+    {
+        /** @var list<float> */
+        return $this->values($name, $ids);
     }
 
     /** The least place of all, as a tick; null where there is nothing. */
     public function least(): ?int
     {
-        $places = unpack('P*', $this->packed()[$this->table->place] ?? '') ?: [];
-
-        return $places === [] || ! is_int($least = min($places)) ? null : $least + $this->shift;
+        return $this->packed()->least();
     }
 
     /** Whether any of them has something else in a column than its default. */
@@ -148,12 +179,12 @@ final class Rows implements \ArrayAccess, \Countable, \IteratorAggregate
             return $this->like->hasOther($name);
         }
 
-        return $this->packed === null && $this->all !== null ? array_filter(array_column($this->all, $name), fn (mixed $v): bool => $v !== $this->table->columns[$name]->default) !== [] : isset($this->packed()[$name]);
+        return $this->packed === null && $this->all !== null ? array_filter(array_column($this->all, $name), fn (mixed $v): bool => $v !== $this->table->columns[$name]->default) !== [] : isset($this->packed()->columns[$name]);
     }
 
     public function count(): int
     {
-        return $this->all === null ? strlen($this->packed()['id']) >> 2 : count($this->all);
+        return $this->all === null ? $this->packed()->count() : count($this->all);
     }
 
     public function isEmpty(): bool
@@ -163,7 +194,7 @@ final class Rows implements \ArrayAccess, \Countable, \IteratorAggregate
 
     public function has(int $id): bool
     {
-        return $this->all === null ? isset($this->made[$id]) || Ids::find($id, $this->packed()['id']) !== null : isset($this->all[$id]);
+        return $this->all === null ? isset($this->made[$id]) || $this->packed()->has($id) : isset($this->all[$id]);
     }
 
     /** @return T|null */
@@ -179,9 +210,9 @@ final class Rows implements \ArrayAccess, \Countable, \IteratorAggregate
         if (count($this->made) >= max(self::MANY, $this->count() >> 6)) {
             return $this->all()[$id] ?? null;
         }
-        $at = Ids::find($id, $this->packed()['id']);
+        $thing = $this->packed()->get($id);
 
-        return $at === null ? null : $this->made[$id] = $this->make($at);
+        return $thing === null ? null : $this->made[$id] = $thing;
     }
 
     /**
@@ -191,20 +222,7 @@ final class Rows implements \ArrayAccess, \Countable, \IteratorAggregate
      */
     public function at(int $tick): array
     {
-        if ($this->all !== null) {
-            return array_values(array_filter($this->all, fn (Note|Point $t): bool => $t->{$this->table->place} === $tick));
-        }
-        $found = [];
-        $packed = $this->packed();
-        $places = $packed[$this->table->place];
-        $wanted = pack('P', $tick - $this->shift);
-        for ($i = strpos($places, $wanted); $i !== false; $i = strpos($places, $wanted, $i + 1)) {
-            if ($i % 8 === 0) {
-                $found[] = $this->make(intdiv($i, 8));
-            }
-        }
-
-        return $found;
+        return $this->all === null ? $this->packed()->at($tick) : array_values(array_filter($this->all, fn (Note|Point $t): bool => $t->{$this->table->place} === $tick));
     }
 
     /**
@@ -222,22 +240,30 @@ final class Rows implements \ArrayAccess, \Countable, \IteratorAggregate
         } elseif ($this->all !== null || count($before) + count($after) > self::MANY) {
             return $this->among($before, $after, $unlike);
         }
-        $rows = new self($this->table);
-        $rows->shift = $this->shift;
-        $rows->packed = $this->packed();
-        foreach (array_keys(array_diff_key($before, $after)) as $id) {
-            $at = Ids::find($id, $rows->packed()['id']);
-            if ($at !== null) {
-                foreach ($rows->packed as $name => $bytes) {
-                    $width = $this->table->columns[$name]->width;
-                    $rows->packed[$name] = substr_replace($bytes, '', $at * $width, $width);
+
+        return $this->packedAs($this->packed()->with($before, $after));
+    }
+
+    /**
+     * With some columns of some otherwise; where they are many, without any of them being made.
+     *
+     * @param  list<int>  $ids  of those that are there, ascending
+     * @param  array<string, list<mixed>>  $values  by name of the column, in their order
+     * @return self<T>
+     */
+    public function withColumns(array $ids, array $values): self
+    {
+        foreach ($values as $name => $list) {
+            if ($ids !== $this->ids()) {
+                $column = array_combine($this->ids(), $this->column($name));
+                foreach ($ids as $i => $id) {
+                    $column[$id] = $list[$i];
                 }
+                $values[$name] = array_values($column);
             }
         }
-        foreach ($after as $id => $thing) {
-            $rows->put($id, $thing);
-        }
-        $rows->packed = Document::canonical($this->table, $rows->packed(), $rows->count());
+        $rows = $this->packedAs($this->packed()->withColumns($values));
+        $rows->columns = $values + $this->columns;
 
         return $rows;
     }
@@ -252,11 +278,11 @@ final class Rows implements \ArrayAccess, \Countable, \IteratorAggregate
         if ($ticks === 0) {
             return $this;
         }
+        if ($this->source === null || $this->packed !== null) {
+            return $this->packedAs($this->packed()->moved($ticks));
+        }
         $rows = new self($this->table);
-        $rows->source = $this->source;
-        // What is packed stays as it is: only the number by which it is shifted changes.
-        $rows->packed = $this->source !== null && $this->packed === null ? null : $this->packed();
-        $rows->shift = $this->shift + $ticks;
+        [$rows->source, $rows->shift] = [$this->source, $this->shift + $ticks];
 
         return $rows;
     }
@@ -320,68 +346,34 @@ final class Rows implements \ArrayAccess, \Countable, \IteratorAggregate
         return $rows;
     }
 
-    /** @param  T  $thing */
-    private function put(int $id, Note|Point $thing): void
+    /**
+     * @param  Packed<T>  $packed
+     * @return self<T>
+     */
+    private function packedAs(Packed $packed): self
     {
-        $packed = $this->packed();
-        $count = intdiv(strlen($packed['id']), 4);
-        $at = Ids::find($id, $this->packed()['id']);
-        $length = $at === null ? 0 : 1;
-        $at ??= Ids::placeFor($id, $packed['id']);
-        foreach ($this->table->columns as $name => $column) {
-            $value = $thing->{$name};
-            if (! isset($packed[$name])) {
-                if ($value === $column->default) {
-                    continue;
-                }
-                $packed[$name] = str_repeat($column->pack($column->default), $count);
-            }
-            $written = $column->pack($name === $this->table->place && is_int($value) ? $value - $this->shift : $value);
-            $packed[$name] = substr_replace($packed[$name], $written, $at * $column->width, $length * $column->width);
-        }
-        $this->packed = $packed;
+        $rows = new self($this->table);
+        $rows->packed = $packed;
+
+        return $rows;
     }
 
-    /** @return T */
-    private function make(int $at): Note|Point
-    {
-        $row = [];
-        $packed = $this->packed();
-        foreach ($this->table->columns as $name => $column) {
-            if (! isset($packed[$name])) {
-                $row[] = $column->default;
-
-                continue;
-            }
-            $value = unpack($column->code, $packed[$name], $at * $column->width)[1] ?? 0;
-            $row[] = $name === $this->table->place && is_int($value) ? $value + $this->shift : $column->value($value);
-        }
-
-        return ($this->table->make)(...$row);
-    }
-
-    /** Their places less an origin, packed. */
-    private function places(int $origin): string
-    {
-        return pack('P*', ...array_map(static fn (mixed $p): int => (is_int($p) ? $p : 0) - $origin, $this->column($this->table->place)));
-    }
-
-    /** @return array<string, string> */
-    private function packed(): array
+    /** @return Packed<T> */
+    private function packed(): Packed
     {
         if ($this->packed !== null) {
             return $this->packed;
         }
         if ($this->all === null) {
-            return $this->packed = Document::read($this->table, $this->source === null ? pack('V', 0) : ($this->source)());
+            return $this->packed = Packed::read($this->table, $this->source === null ? pack('V', 0) : ($this->source)(), $this->shift);
         }
-        $packed = $this->like === null ? [] : $this->like->packed();
-        $anew = $this->unlike | ($this->like === null || $this->like->shift === 0 ? 0 : $this->table->bit($this->table->place));
-        foreach ($this->table->named($anew) as $name) {
-            $packed[$name] = $this->table->columns[$name]->packAll(array_column($this->all, $name));
+        $like = $this->like?->packed();
+        $columns = [];
+        foreach ($this->table->named($like === null ? Table::ALL : $this->unlike) as $name) {
+            $columns[$name] = array_column($this->all, $name);
         }
         $this->like = null;
 
-        return $this->packed = Document::canonical($this->table, $packed, count($this->all));
+        return $this->packed = ($like ?? new Packed($this->table, ['id' => '']))->withColumns($columns);
     }
 }

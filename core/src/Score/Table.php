@@ -152,27 +152,21 @@ final readonly class Table
      */
     public function rows(array $things, \Closure $besides): array
     {
-        $columns = array_values($this->shownColumns($things));
+        $columns = array_map(fn (string $name): array => $this->plain($name, array_column($things, $name)), $this->shown);
         $columns[] = array_map($besides, array_values($things));
 
         return array_map(null, ...$columns);
     }
 
     /**
-     * The columns that are shown, by name, truth as 1 and 0: the ids, and of the others those for which bits are set.
+     * A column as the interface gets it: truth as 1 and 0.
      *
-     * @param  array<int, T>  $things
-     * @return array<string, list<mixed>>
+     * @param  list<mixed>  $values
+     * @return list<mixed>
      */
-    public function shownColumns(array $things, int $bits = self::ALL): array
+    public function plain(string $name, array $values): array
     {
-        $columns = [];
-        foreach (array_intersect($this->shown, $this->named($bits | $this->bit('id'))) as $name) {
-            $values = array_column($things, $name);
-            $columns[$name] = is_bool($this->columns[$name]->default) ? array_map(static fn (mixed $v): int => $v === true ? 1 : 0, $values) : $values;
-        }
-
-        return $columns;
+        return is_bool($this->columns[$name]->default) ? array_map(static fn (mixed $v): int => $v === true ? 1 : 0, $values) : $values;
     }
 
     /**
@@ -186,16 +180,10 @@ final readonly class Table
         $given = [];
         foreach ($this->columns as $name => $column) {
             if ($column->given !== null) {
-                $given[$name] = self::plain($thing->{$name});
+                $given[$name] = $this->plain($name, [$thing->{$name}])[0];
             }
         }
 
         return $given;
-    }
-
-    /** Truth as a number. */
-    private static function plain(mixed $value): mixed
-    {
-        return is_bool($value) ? (int) $value : $value;
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Jactonic\Core\Selection;
 
 use Jactonic\Core\Refusal;
+use Jactonic\Core\Score\Ids;
 use Jactonic\Core\Score\Lane;
 use Jactonic\Core\Score\Part;
 use Jactonic\Core\Score\Point;
@@ -17,6 +18,9 @@ final class On
 {
     /** From how many on all are looked at at once, instead of each that is asked for. */
     private const MANY = 64;
+
+    /** The most things that pairs may stand for. */
+    private const MOST = 1_000_000;
 
     public const ALLOWED = '{"part": P, "notes": [ids]} or {"part": P, "pick": {…}}, {"part": P, "lane": L, "points": [ids]} or with "pick": {"span" or "value"}, {"parts": [P…]} or {"tracks": [T…]}, or a list of those';
 
@@ -61,7 +65,11 @@ final class On
     /** @return list<int> */
     private static function notesOf(mixed $ids, Part $part): array
     {
-        $ids = self::once(self::ids($ids, 'on.notes'));
+        $ids = self::ids($ids, 'on.notes');
+        if ($ids === $part->notes->ids()) {
+            return $ids;
+        }
+        $ids = self::once($ids);
         $there = count($ids) >= self::MANY ? array_flip($part->notes->ids()) : [];
         foreach ($ids as $id) {
             if (! isset($there[$id]) && ! $part->notes->has($id)) {
@@ -105,11 +113,25 @@ final class On
     /** @return list<int> */
     private static function ids(mixed $ids, string $name): array
     {
+        $wrong = static fn (mixed $id): Refusal => Refusal::parameter($name, $id, 'a list of ids, or of pairs of the first and the last of some that follow one another');
         if (! is_array($ids) || ! array_is_list($ids)) {
-            throw Refusal::parameter($name, $ids, 'a list of ids');
+            throw $wrong($ids);
+        }
+        $runs = [];
+        $count = 0;
+        foreach ($ids as $id) {
+            if (is_array($id) && array_is_list($id) && count($id) === 2 && is_int($id[0]) && is_int($id[1]) && $id[0] <= $id[1]) {
+                $count += $id[1] - $id[0];
+                $runs[] = [$id[0], $id[1]];
+            } else {
+                $runs[] = is_int($id) ? $id : throw $wrong($id);
+            }
+            if ($count > self::MOST) {
+                throw $wrong($id);
+            }
         }
 
-        return array_map(static fn (mixed $id): int => is_int($id) ? $id : throw Refusal::parameter($name, $id, 'a list of ids'), $ids);
+        return Ids::spread($runs);
     }
 
     /**

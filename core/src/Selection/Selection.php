@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Selection;
 
+use Jactonic\Core\Score\Ids;
+
 /** What is chosen: notes and points by part, parts as wholes, tracks. */
 final readonly class Selection
 {
@@ -45,16 +47,21 @@ final readonly class Selection
         return array_values(array_unique([...array_keys($this->notes), ...array_keys($this->points), ...$this->parts]));
     }
 
-    /** @return list<array<string, mixed>> as an `on` */
-    public function toArray(): array
+    /**
+     * As an `on`.
+     *
+     * @param  bool  $brief  with a pair for ids that follow one another
+     * @return list<array<string, mixed>>
+     */
+    public function toArray(bool $brief = false): array
     {
         $list = [];
         foreach ($this->notes as $part => $ids) {
-            $list[] = ['part' => $part, 'notes' => $ids];
+            $list[] = ['part' => $part, 'notes' => $brief ? Ids::runs($ids) : $ids];
         }
         foreach ($this->points as $part => $lanes) {
             foreach ($lanes as $lane => $ids) {
-                $list[] = ['part' => $part, 'lane' => $lane, 'points' => $ids];
+                $list[] = ['part' => $part, 'lane' => $lane, 'points' => $brief ? Ids::runs($ids) : $ids];
             }
         }
 

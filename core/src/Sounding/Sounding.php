@@ -29,7 +29,13 @@ final class Sounding
      */
     public static function until(Note $note, PartHead $head): int
     {
-        return $note->muted || $head->muted || ! $head->holds($note->start) ? 0 : min($note->end(), $head->to);
+        return self::untilOf($note->start, $note->length, $note->muted, $head);
+    }
+
+    /** The same of what it hangs on. */
+    public static function untilOf(int $start, int $length, bool $muted, PartHead $head): int
+    {
+        return $muted || $head->muted || ! $head->holds($start) ? 0 : min($start + $length, $head->to);
     }
 
     /**

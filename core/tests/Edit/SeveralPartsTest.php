@@ -74,7 +74,7 @@ final class SeveralPartsTest extends TestCase
 
         self::assertTrue($chosen->change->isEmpty());
         self::assertSame([1 => [2], 2 => [1]], $chosen->selection->notes);
-        self::assertSame([1 => [2], 2 => [1]], array_map(static fn ($p): array => array_keys($p->after), $after->change->parts));
+        self::assertSame([1 => [2], 2 => [1]], array_map(static fn ($p): array => array_keys($p->notes->after()), $after->change->parts));
         self::assertSame('2 notes at velocity 7.', $after->said);
     }
 }

@@ -46,7 +46,7 @@ final class Make
             $notes[] = new Note($id, mt_rand(0, 16 * 960), mt_rand(1, 2000), mt_rand(20, 110), mt_rand(1, 127), muted: mt_rand(0, 9) === 0, group: $id <= 6 ? intdiv($id + 1, 2) : 0, channel: mt_rand(0, 2),
                 driftStart: mt_rand(-50, 50), driftLength: mt_rand(-9, 9), articulation: $id % 7 === 0 ? 2 : 0, own: $id % 9 === 0 ? '{"bend":[[0,0],[100,512]],"cc:11":[[50,90]]}' : '', release: $id % 11 === 0 ? Note::RELEASE_NONE : Note::RELEASE);
         }
-        $points = array_map(static fn (int $i): Point => new Point($i, mt_rand(0, 16 * 960), 0xB0 | mt_rand(0, 2), [1, 11, 64][$i % 3], mt_rand(0, 127)), range(1, 20));
+        $points = array_map(static fn (int $i): Point => new Point($i, mt_rand(0, 16 * 960), 0xB0 | mt_rand(0, 2), [1, 11, 64][$i % 3], mt_rand(0, 127)), range(1, 60));
         $time = Timeline::of(960, [[0, 500_000], [6_000, 731_000]], [[0, 4, 4], [7_680, 7, 8]], [[1_920, base64_encode('Mooring'), 0, 0]]);
 
         return new Score($time, [1 => Part::of(1, 'Take', $notes, $points, PartSettings::fromArray(['grid' => '1/16T', 'swing' => 58.5, 'strength' => 83]))],

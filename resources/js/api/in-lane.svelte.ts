@@ -1,3 +1,4 @@
+import { runs, spread } from './ids';
 import type { Note } from './tables';
 import type { On, SelectionItem } from './types';
 
@@ -16,7 +17,7 @@ export class InLane {
     on(part: number, chosen: readonly Note[]): On[] | null {
         const { lane } = this;
         if (!lane) return null;
-        if (this.points.size > 0 || chosen.length === 0) return [{ part, lane, points: [...this.points] }];
+        if (this.points.size > 0 || chosen.length === 0) return [{ part, lane, points: runs(this.points) }];
         const from = Math.min(...chosen.map((n) => n.start));
         const to = Math.max(...chosen.map((n) => n.start + n.length));
         return [{ part, lane, pick: { span: { from, to } } }];
@@ -32,7 +33,7 @@ export class InLane {
     take(part: number, selection: readonly SelectionItem[]): boolean {
         const mine = selection.find((s) => 'points' in s && s.part === part && s.lane === this.lane);
         if (!this.lane || !mine || !('points' in mine)) return false;
-        this.points = new Set(mine.points);
+        this.points = new Set(spread(mine.points));
         return true;
     }
 }

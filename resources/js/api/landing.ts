@@ -1,5 +1,6 @@
+import { spread } from './ids';
 import type { Part } from './part.svelte';
-import { notesOf, otherwise, type Columns, type Note } from './tables';
+import { notesOf, otherwise, type Changed, type Note } from './tables';
 import type { LandingAnswer } from './types';
 
 /** Where commands would put the notes of a part, and which of them to look at. */
@@ -35,9 +36,9 @@ export class Landing {
 }
 
 /** Notes of a part as columns say that they would be. */
-function changedOf(part: Part, changed: Columns): Note[] {
+function changedOf(part: Part, changed: Changed): Note[] {
     const notes = new Map<number, Note>();
-    for (const id of changed.id) {
+    for (const id of spread(changed.id)) {
         const note = part.notes.get(id);
         if (note) notes.set(id, note);
     }

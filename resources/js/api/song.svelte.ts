@@ -3,6 +3,7 @@ import { caretIn } from './caret';
 import { Copied } from './copied';
 import { Elsewhere } from './elsewhere.svelte';
 import { Head } from './head.svelte';
+import { runs } from './ids';
 import { InLane } from './in-lane.svelte';
 import { Lines } from './lines';
 import { Looking } from './looking.svelte';
@@ -198,10 +199,8 @@ export class Song extends Head {
         const points = this.inLane.on(part.id, this.selection);
         if (points) return points;
         return [
-            this.selected.size === part.notes.size && this.selected.size > 1 && part.head.to === null
-                ? { part: part.id, pick: { all: true } }
-                : { part: part.id, notes: [...this.selected] },
-            ...[...this.beside].map(([id, notes]) => ({ part: id, notes: [...notes] })),
+            { part: part.id, notes: runs(this.selected) },
+            ...[...this.beside].map(([id, notes]) => ({ part: id, notes: runs(notes) })),
         ];
     }
 

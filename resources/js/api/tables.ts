@@ -1,3 +1,5 @@
+import { spread, type Ids } from './ids';
+
 /** How notes and points come from the server; a test compares these with the core's own tables. */
 
 /** `until` is the tick up to which it sounds, 0 where it does not. A new column is a word here. */
@@ -54,6 +56,12 @@ export function passing(note: Partial<Note>): Note {
 /** Lists by the names of columns, the ids among them. */
 export type Columns = { id: number[] } & Record<string, (number | string)[]>;
 
+/** Those that are otherwise of some that stay. */
+export interface Changed {
+    id: Ids;
+    [column: string]: (number | string)[] | Ids;
+}
+
 /** Notes out of rows, or out of columns: one that is left out is nought throughout, and each note then sounds to its end. */
 export function notesOf(data: Row[] | Columns): Note[] {
     if (Array.isArray(data)) return data.map(noteOf);
@@ -83,7 +91,8 @@ function ofColumns(names: readonly string[], data: Columns): Record<string, numb
 }
 
 /** What is otherwise in many things, by columns: each gives way to another, so that whoever holds one has it as it was. */
-export function otherwise<T extends object>(things: Map<number, T>, { id: ids, ...columns }: Columns): void {
+export function otherwise<T extends object>(things: Map<number, T>, { id, ...columns }: Changed): void {
+    const ids = spread(id);
     const lists = Object.entries(columns);
     for (let i = 0; i < ids.length; i++) {
         const was = things.get(ids[i]!);

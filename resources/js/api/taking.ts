@@ -1,3 +1,4 @@
+import { spread } from './ids';
 import { Part } from './part.svelte';
 import type { Song } from './song.svelte';
 import type { Note, PartAnswer, SelectionItem } from './types';
@@ -40,8 +41,9 @@ export function choose(song: Song, selection: readonly SelectionItem[]): boolean
     if (song.open && song.inLane.take(song.open.id, selection)) return false;
     const mine = selection.find((s) => 'notes' in s && s.part === song.open?.id);
     if (!mine || !('notes' in mine)) return false;
-    song.selected = new Set(mine.notes);
-    const of = (id: number): number[] => selection.flatMap((s) => ('notes' in s && s.part === id ? s.notes : []));
+    song.selected = new Set(spread(mine.notes));
+    const of = (id: number): number[] =>
+        selection.flatMap((s) => ('notes' in s && s.part === id ? spread(s.notes) : []));
     if (song.beside.size > 0) song.beside = new Map([...song.beside.keys()].map((id) => [id, new Set(of(id))]));
     song.selectionVersion++;
     return true;

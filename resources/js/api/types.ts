@@ -2,7 +2,8 @@ export type { PartHead, Plays, RowSet, SoundsData, TrackData } from './tracks';
 import type { ArticulationSet, PartHead, SoundsData, TrackData } from './tracks';
 /** What the server says and is asked, as docs/architecture.md has it. */
 import type { ScaleData } from './head.svelte';
-import type { Columns, Note, Row } from './tables';
+import type { Ids } from './ids';
+import type { Changed, Columns, Note, Row } from './tables';
 
 export type { Note, Point, Row } from './tables';
 
@@ -104,8 +105,8 @@ export interface PartChange extends Partial<SoundsData> {
     putPoints: Row[];
     dropPoints: number[];
     /** Of many that stay, what is otherwise: their ids, and columns by name. */
-    changed?: Columns;
-    changedPoints?: Columns;
+    changed?: Changed;
+    changedPoints?: Changed;
     head?: PartHead;
     /** Ticks by which everything in it moved, before what is put. */
     shift?: number;
@@ -126,8 +127,8 @@ export interface CatchUp extends SongHead {
 }
 
 export type SelectionItem =
-    | { part: number; notes: number[] }
-    | { part: number; lane: string; points: number[] }
+    | { part: number; notes: Ids }
+    | { part: number; lane: string; points: Ids }
     | { part: number; pick: Record<string, unknown> }
     | { parts: number[] }
     | { tracks: number[] };

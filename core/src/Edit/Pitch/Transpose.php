@@ -33,14 +33,16 @@ final class Transpose implements Edit
         $draft = new Draft;
         $semitones = $work->params->integer('semitones');
         foreach ($work->parts() as $part) {
-            foreach ($work->chosen($part) as $note) {
-                $pitch = $note->pitch + $semitones;
+            $ids = $work->ids($part);
+            $pitches = [];
+            foreach ($part->notes->integers('pitch', $ids) as $i => $pitch) {
+                $pitches[] = $pitch += $semitones;
                 if ($pitch < Note::LOWEST || $pitch > Note::HIGHEST) {
-                    throw new Refusal(sprintf('%s cannot go %s %d: %s is the %s pitch. Nothing moved.', Say::note($note, $work->score),
+                    throw new Refusal(sprintf('%s cannot go %s %d: %s is the %s pitch. Nothing moved.', Say::note($part->notes[$ids[$i]], $work->score),
                         $semitones > 0 ? 'up' : 'down', abs($semitones), Say::pitch($semitones > 0 ? Note::HIGHEST : Note::LOWEST, $work->score), $semitones > 0 ? 'highest' : 'lowest'));
                 }
-                $draft->put($part, $note->withPitch($pitch));
             }
+            $draft->columns($part, $ids, ['pitch' => $pitches]);
         }
 
         return new Outcome($draft->change(), $work->selection, sprintf('%s %s %s.', Say::notes($work->selection->count()),

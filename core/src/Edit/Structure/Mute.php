@@ -12,7 +12,7 @@ use Jactonic\Core\Edit\Say;
 use Jactonic\Core\Edit\Spec;
 use Jactonic\Core\Edit\Work;
 use Jactonic\Core\Param\Param;
-use Jactonic\Core\Score\Note;
+use Jactonic\Core\Score\Part;
 
 /**
  * Mutes notes or lets them sound. `toggle` treats them as one: while any of them sounds, all are muted; else all
@@ -31,14 +31,13 @@ final class Mute implements Edit
     {
         $draft = new Draft;
         $state = $work->params->choice('state');
-        $notes = array_merge(...array_map($work->chosen(...), $work->parts()));
-        $muted = $state === 'on' || ($state === 'toggle' && array_filter($notes, static fn (Note $n): bool => ! $n->muted) !== []);
+        $sounds = static fn (Part $part): bool => in_array(false, $part->notes->values('muted', $work->ids($part)), true);
+        $muted = $state === 'on' || ($state === 'toggle' && array_filter($work->parts(), $sounds) !== []);
         foreach ($work->parts() as $part) {
-            foreach ($work->chosen($part) as $note) {
-                $draft->put($part, $note->withMuted($muted));
-            }
+            $ids = $work->ids($part);
+            $draft->columns($part, $ids, ['muted' => array_fill(0, count($ids), $muted)]);
         }
 
-        return new Outcome($draft->change(), $work->selection, Say::notes(count($notes)).($muted ? ' muted.' : ' sounding.'));
+        return new Outcome($draft->change(), $work->selection, Say::notes($work->selection->count()).($muted ? ' muted.' : ' sounding.'));
     }
 }

@@ -142,7 +142,7 @@ final class TakeIn implements Continued, Edit
     {
         $taken = 0;
         foreach ($change->parts as $part) {
-            $taken += count(array_diff_key($part->after, $part->before));
+            $taken += count($part->notes->coming());
         }
 
         return $taken;

@@ -47,26 +47,23 @@ final class Nudge implements Edit
             $words = $by->words($steps, $work->time(), $first);
             $lines = $work->lines($part);
             $together = $by->isOfTime() ? null : $by->distance($work->time(), $lines, $steps, $first);
-            foreach ($work->chosen($part) as $note) {
-                $place = $note->start + $note->carryStart;
-                $exact = $place + ($together ?? $by->distance($work->time(), $lines, $steps, $place));
-                if (Note::whole($exact) < 0) {
-                    throw new Refusal(sprintf('%s would start before the song: nothing moved.', Say::note($note, $work->score)));
-                }
-                $draft->put($part, $note->movedTo($exact));
-            }
-            $work->moveLanes($draft, $part, static fn (float $place): float => $place + ($together ?? $by->distance($work->time(), $lines, $steps, $place)));
+            $to = $together === null ? static fn (float $place): float => $place + $by->distance($work->time(), $lines, $steps, $place) : static fn (float $place): float => $place + $together;
+            $work->moveNotes($draft, $part, $to, static fn (Note $note): Refusal => new Refusal(sprintf('%s would start before the song: nothing moved.', Say::note($note, $work->score))));
+            $work->moveLanes($draft, $part, $to);
         }
         foreach ($work->partsOfPoints() as $part) {
             $by = $work->params->step('by', $part->ownSettings());
             $words = $by->words($steps, $work->time(), $first);
-            foreach ($work->chosenPoints($part) as $point) {
-                $exact = $point->tick + $by->distance($work->time(), $work->lines($part), $steps, $by->isOfTime() ? $point->tick : $first);
-                if (Note::whole($exact) < 0) {
-                    throw new Refusal(sprintf('A point at %s would lie before the song: nothing moved.', $work->time()->position($point->tick)));
+            $lines = $work->lines($part);
+            $ids = $work->pointIds($part);
+            $ticks = [];
+            foreach ($part->points->integers('tick', $ids) as $tick) {
+                $ticks[] = $to = Note::whole($tick + $by->distance($work->time(), $lines, $steps, $by->isOfTime() ? $tick : $first));
+                if ($to < 0) {
+                    throw new Refusal(sprintf('A point at %s would lie before the song: nothing moved.', $work->time()->position($tick)));
                 }
-                $draft->putPoint($part, $point->movedTo(Note::whole($exact)));
             }
+            $draft->pointColumns($part, $ids, ['tick' => $ticks]);
         }
 
         return new Outcome($draft->change(), $work->selection, sprintf('%s moved %s %s.',

@@ -11,8 +11,7 @@ use Jactonic\Core\Edit\Outcome;
 use Jactonic\Core\Edit\Spec;
 use Jactonic\Core\Edit\Takes;
 use Jactonic\Core\Edit\Work;
-use Jactonic\Core\Score\Note;
-use Jactonic\Core\Score\Point;
+use Jactonic\Core\Score\Part;
 
 /** Gives all notes the velocity of their part's pen. */
 final class VelocityDefault implements Edit
@@ -25,17 +24,10 @@ final class VelocityDefault implements Edit
     public function apply(Work $work): Outcome
     {
         $pens = [];
-        foreach ($work->parts() as $part) {
-            $pen = $part->settings()->penVelocity;
-            foreach ($work->chosen($part) as $note) {
-                $pens[spl_object_id($note)] = $pen;
-            }
+        foreach ([...$work->parts(), ...$work->partsOfPoints()] as $part) {
+            $pens[] = $part->settings()->penVelocity;
         }
 
-        foreach ($work->partsOfPoints() as $part) {
-            $pens['points'] = $part->settings()->penVelocity;
-        }
-
-        return Loudness::shape($work, static fn (float $v, int $tick, Note|Point $thing): float => $thing instanceof Note ? $pens[spl_object_id($thing)] : $pens['points'] ?? $v, 'at the velocity of the pen, '.implode(', ', array_unique($pens)));
+        return Loudness::shape($work, static fn (float $v, int $tick, Part $part): float => $part->settings()->penVelocity, 'at the velocity of the pen, '.implode(', ', array_unique($pens)));
     }
 }

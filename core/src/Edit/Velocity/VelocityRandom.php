@@ -14,7 +14,7 @@ use Jactonic\Core\Edit\Takes;
 use Jactonic\Core\Edit\Work;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Score\Note;
-use Jactonic\Core\Score\Point;
+use Jactonic\Core\Score\Part;
 
 /**
  * Loosens velocities by chance, up to an amount, from a bell shape cut at its maximum and at 1 and 127, so that nothing is
@@ -36,7 +36,7 @@ final class VelocityRandom implements Edit
         $chance = new Chance($work->params->integer('seed'));
 
         // In the order of the music: the order in which notes were chosen must not matter.
-        return Loudness::shape($work, static fn (float $v, int $tick, Note|Point $thing): float => $v + $chance->bell(0, $amount, max(-$amount, ($thing instanceof Note ? Note::SOFTEST : 0) - $v), min($amount, Note::LOUDEST - $v)),
+        return Loudness::shape($work, static fn (float $v, int $tick, Part $part, bool $isNote): float => $v + $chance->bell(0, $amount, max(-$amount, ($isNote ? Note::SOFTEST : 0) - $v), min($amount, Note::LOUDEST - $v)),
             sprintf('loosened by up to %d, seed %d', $amount, $work->params->integer('seed')), true);
     }
 }

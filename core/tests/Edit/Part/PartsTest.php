@@ -58,7 +58,7 @@ final class PartsTest extends TestCase
         $outcome = $batch->run(['edit' => 'part-move', 'params' => ['steps' => -1, 'by' => ['unit' => 'bar', 'amount' => 1]], 'on' => ['parts' => [2]]]);
 
         self::assertSame('“Part 2” moved 1 bar earlier.', $outcome->said);
-        self::assertSame([], $outcome->change->parts[2]->after, 'a step of it is a number');
+        self::assertSame([], $outcome->change->parts[2]->notes->after(), 'a step of it is a number');
         $part = $batch->score->part(2);
         self::assertSame([3840, 3840, 7680], [$part->head->origin, $part->head->from, $part->head->to]);
         self::assertSame([3840, 4800], $part->notes->column('start'));

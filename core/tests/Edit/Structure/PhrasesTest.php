@@ -60,7 +60,7 @@ final class PhrasesTest extends TestCase
     {
         $score = Make::score([[4800, 100, 42, 33], [4900, 100, 42]], ['grid' => '1/8', 'penVelocity' => 60]);
         $outcome = Batch::once(['edit' => 'insert-run', 'params' => ['rise' => 70], 'on' => ['part' => 1, 'notes' => []], 'context' => ['caret' => ['tick' => 5000, 'pitch' => 42]]], $score);
-        $run = $outcome->change->parts[1]->after;
+        $run = $outcome->change->parts[1]->notes->after();
 
         self::assertSame([3840, 4320, 5280, 5760, 6240, 6720, 7200], array_values(array_map(static fn ($n): int => $n->start, $run)));
         self::assertSame([480], array_values(array_unique(array_map(static fn ($n): int => $n->length, $run))));

@@ -66,7 +66,7 @@ final class VelocityTest extends TestCase
 
         self::assertSame([64, 64], Make::velocities($outcome->change->applyTo($score)));
         self::assertSame('2 notes at velocity 64.', $outcome->said);
-        self::assertSame([1], array_keys($outcome->change->parts[1]->after), 'a note that was there already is not touched');
+        self::assertSame([1], array_keys($outcome->change->parts[1]->notes->after()), 'a note that was there already is not touched');
     }
 
     /** @return iterable<string, array{string, array<string, mixed>, list<int>, list<int>, list<string>}> edit, parameters, before, after, warnings */

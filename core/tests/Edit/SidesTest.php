@@ -1,0 +1,138 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jactonic\Core\Tests\Edit;
+
+use Jactonic\Core\Edit\Change;
+use Jactonic\Core\Edit\ChangeCodec;
+use Jactonic\Core\Edit\Draft;
+use Jactonic\Core\Edit\Foresight;
+use Jactonic\Core\Score\Ids;
+use Jactonic\Core\Score\Score;
+use Jactonic\Core\Tests\Support\Make;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+
+/** A change made of columns is the change that is made note by note: as it is kept, applied, turned round, and with another. */
+final class SidesTest extends TestCase
+{
+    /** @return iterable<string, array{int, int}> seed, and every how many notes one is changed */
+    public static function some(): iterable
+    {
+        foreach (range(1, 8) as $seed) {
+            foreach ([1, 2, 7, 50] as $every) {
+                yield "seed $seed, every $every" => [$seed, $every];
+            }
+        }
+    }
+
+    #[DataProvider('some')]
+    public function test_by_columns_it_is_what_it_is_one_by_one(int $seed, int $every): void
+    {
+        $score = Make::take($seed, 130);
+        [$columns, $single] = self::both($score, $every, $seed);
+        self::same($columns, $single, $score);
+
+        // Another after it, on the same notes and on others.
+        $after = $columns->applyTo($score);
+        foreach ([$every, $every + 1] as $next) {
+            [$then, $thenSingle] = self::both($after, $next, $seed + 100);
+            self::same($columns->then($then), $single->then($thenSingle), $score, false);
+            self::same($columns->then($thenSingle), $single->then($then), $score, false);
+        }
+    }
+
+    public function test_what_is_as_it_was_is_left_out_and_a_note_without_an_end_gets_one(): void
+    {
+        $score = Make::take(1, 130);
+        $part = $score->part(1);
+        $ids = $part->notes->ids();
+        $pitches = $part->notes->integers('pitch');
+        $pitches[4] = 1 + $pitches[4] % 100;
+        $draft = new Draft;
+        $draft->columns($part, $ids, ['pitch' => $pitches]);
+        $ended = array_map(static fn (int $i): int => 11 * $i, range(1, 11));
+        self::assertSame([5, ...$ended], $draft->change()->parts[1]->notes->touched(), 'every eleventh has no end in its file');
+
+        $draft = new Draft;
+        $draft->columns($part, [1, 2, 3], ['pitch' => $part->notes->integers('pitch', [1, 2, 3])]);
+        self::assertTrue($draft->change()->isEmpty());
+    }
+
+    public function test_single_things_put_besides_columns_are_part_of_the_same_change(): void
+    {
+        $score = Make::take(2, 130);
+        $part = $score->part(1);
+        $loud = array_fill(0, 130, 127);
+        foreach ([true, false] as $first) {
+            $draft = new Draft;
+            if ($first) {
+                $draft->columns($part, $part->notes->ids(), ['velocity' => $loud]);
+            }
+            $draft->drop($part, $part->notes[3]);
+            $draft->put($part, $part->notes[4]->withPitch(1));
+            $draft->putPoint($part, $part->points[2]->movedTo(77));
+            if (! $first) {
+                $draft->columns($part, array_slice($part->notes->ids(), 4), ['velocity' => array_slice($loud, 4)]);
+            }
+            $notes = $draft->change()->applyTo($score)->part(1)->notes;
+            self::assertSame([129, 1], [count($notes), $notes[4]->pitch]);
+            self::assertSame([127], array_values(array_unique($notes->integers('velocity', range(5, 130)))));
+            self::assertSame(77, $draft->change()->applyTo($score)->part(1)->points[2]->tick);
+            self::assertSame(Make::bytes($score), Make::bytes($draft->change()->inverse()->applyTo($draft->change()->applyTo($score))));
+        }
+    }
+
+    public function test_ids_in_few_words_are_the_same_ids(): void
+    {
+        foreach ([[], [4], [4, 5], [1, 2, 3], [1, 3, 4, 5, 9, 10, 12, 13, 14], [5, 4, 3, 4, 5, 6]] as $ids) {
+            self::assertSame($ids, Ids::spread(Ids::runs($ids)));
+        }
+        self::assertSame([1, [3, 5], 9, 10, [12, 14]], Ids::runs([1, 3, 4, 5, 9, 10, 12, 13, 14]));
+    }
+
+    /**
+     * The same change twice: by columns, and note by note.
+     *
+     * @return array{Change, Change}
+     */
+    private static function both(Score $score, int $every, int $seed): array
+    {
+        mt_srand($seed);
+        $part = $score->part(1);
+        $ids = array_values(array_filter($part->notes->ids(), static fn (int $id): bool => $id % $every === 0));
+        $values = [];
+        foreach (['start' => 9000, 'pitch' => 120, 'velocity' => 126, 'carryVelocity' => 3] as $name => $most) {
+            if (mt_rand(0, 2) > 0) {
+                $values[$name] = array_map(static fn (int $v): int => mt_rand(0, 3) === 0 ? $v : 1 + mt_rand(0, $most), $part->notes->integers($name, $ids));
+            }
+        }
+        $values['muted'] = array_map(static fn (): bool => mt_rand(0, 4) === 0, $ids);
+        $columns = new Draft;
+        $columns->columns($part, $ids, $values);
+        $single = new Draft;
+        foreach ($ids as $i => $id) {
+            $single->put($part, $part->notes[$id]->with(array_map(static fn (array $list): mixed => $list[$i], $values)));
+        }
+
+        return [$columns->change(), $single->change()];
+    }
+
+    /** @param  bool  $whole  whether both are made of the same notes, and not only come to the same */
+    private static function same(Change $one, Change $other, Score $score, bool $whole = true): void
+    {
+        $after = $one->applyTo($score);
+        self::assertSame(Make::bytes($other->applyTo($score)), Make::bytes($after));
+        self::assertSame(Make::bytes($score), Make::bytes($one->inverse()->applyTo($after)));
+        self::assertSame(Make::bytes($score), Make::bytes(ChangeCodec::decode(ChangeCodec::encode($one), $after, true)->inverse()->applyTo($after)));
+        self::assertSame(Make::bytes($after), Make::bytes(ChangeCodec::decode(ChangeCodec::encode($one), $score, false)->applyTo($score)));
+        self::assertSame(Foresight::merging($other, $score), Foresight::merging($one, $score));
+        self::assertSame(Foresight::far($other, $score), Foresight::far($one, $score));
+        if ($whole) {
+            self::assertSame(ChangeCodec::encode($other), ChangeCodec::encode($one));
+            self::assertEquals($other->parts[1]->notes->before(), $one->parts[1]->notes->before());
+            self::assertEquals($other->parts[1]->notes->after(), $one->parts[1]->notes->after());
+        }
+    }
+}
