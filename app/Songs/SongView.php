@@ -148,10 +148,8 @@ final class SongView
         /** @var array{start: list<int>, length: list<int>} $notes */
         $notes = $of($part->notes, Table::notes());
         $untils = Sounding::untils($part);
-        $ends = array_map(static fn (int $start, int $length): int => $start + $length, $notes['start'], $notes['length']);
-        $heard = array_map(static fn (int $tick): int => (int) (! $part->head->muted && $part->head->holds($tick)), $part->points->integers('tick'));
 
-        return ['notes' => $notes + ($untils === $ends ? [] : ['until' => $untils]), 'points' => $of($part->points, Table::points()) + (in_array(0, $heard, true) ? ['heard' => $heard] : [])];
+        return ['notes' => $notes + ($untils === self::ends($notes['start'], $notes['length']) ? [] : ['until' => $untils]), 'points' => $of($part->points, Table::points()) + self::heard($part, $part->points->integers('tick'))];
     }
 
     /** @return array<string, mixed> */
@@ -187,27 +185,56 @@ final class SongView
     }
 
     /**
-     * What is otherwise in notes that stay: their ids, those that follow one another as a pair, and the columns.
+     * What is otherwise in notes that stay: their ids, those that follow one another as a pair, and the columns; `until`
+     * only where one of them does not sound to its end.
      *
      * @param  Sides<Note>  $notes
      * @return array<string, list<mixed>>
      */
     public static function changedNotes(Part $part, Sides $notes): array
     {
-        return self::changed(Table::notes(), $notes) + ($notes->leaves(...Sounding::HANGS_ON) ? []
-            : ['until' => array_map(static fn (int $start, int $length, mixed $muted): int => Sounding::untilOf($start, $length, $muted === true, $part->head), $notes->integers('start')[1], $notes->integers('length')[1], $notes->column('muted')[1])]);
+        $changed = self::changed(Table::notes(), $notes);
+        if ($notes->leaves(...Sounding::HANGS_ON)) {
+            return $changed;
+        }
+        [[, $starts], [, $lengths], [, $muted]] = [$notes->integers('start'), $notes->integers('length'), $notes->column('muted')];
+        $untils = array_map(static fn (int $start, int $length, mixed $muted): int => Sounding::untilOf($start, $length, $muted === true, $part->head), $starts, $lengths, $muted);
+
+        return $changed + ($untils === self::ends($starts, $lengths) ? [] : ['until' => $untils]);
     }
 
     /**
-     * Likewise of points.
+     * Likewise of points; `heard` only where one of them is not.
      *
      * @param  Sides<Point>  $points
      * @return array<string, list<mixed>>
      */
     public static function changedPoints(Part $part, Sides $points): array
     {
-        return self::changed(Table::points(), $points) + ($points->leaves('tick') ? []
-            : ['heard' => array_map(static fn (int $tick): int => (int) (! $part->head->muted && $part->head->holds($tick)), $points->integers('tick')[1])]);
+        return self::changed(Table::points(), $points) + ($points->leaves('tick') ? [] : self::heard($part, $points->integers('tick')[1]));
+    }
+
+    /**
+     * @param  list<int>  $starts
+     * @param  list<int>  $lengths
+     * @return list<int>
+     */
+    private static function ends(array $starts, array $lengths): array
+    {
+        return array_map(static fn (int $start, int $length): int => $start + $length, $starts, $lengths);
+    }
+
+    /**
+     * Whether points at some ticks are heard, where any is not.
+     *
+     * @param  list<int>  $ticks
+     * @return array{heard?: list<int>}
+     */
+    private static function heard(Part $part, array $ticks): array
+    {
+        $heard = array_map(static fn (int $tick): int => (int) (! $part->head->muted && $part->head->holds($tick)), $ticks);
+
+        return in_array(0, $heard, true) ? ['heard' => $heard] : [];
     }
 
     /**

@@ -1,4 +1,5 @@
 import { expect, test } from '@playwright/test';
+import { runs, spread } from '../../resources/js/api/ids';
 import { NOTE_COLUMNS, notesOf, otherwise, pointsOf, type Note } from '../../resources/js/api/tables';
 
 const row = [7, 480, 240, 60, 80, 0, 0, 9, 3, 0, 0, 0, '', 720] as unknown as number[];
@@ -38,4 +39,23 @@ test('what is otherwise takes the place of what was, which stays as it was for w
     expect(notes.get(7)).toEqual({ ...held, pitch: 61, until: 700 });
     expect(held!.pitch).toBe(60);
     expect(notes.has(8)).toBe(false);
+    // Where it is not said, each sounds to its end; a column that has nothing to do with that leaves it.
+    otherwise(notes, { id: [7], velocity: [3] });
+    expect(notes.get(7)!.until).toBe(700);
+    otherwise(notes, { id: [7], start: [500] });
+    expect(notes.get(7)!.until).toBe(740);
+    const points = new Map(pointsOf([[1, 0, 0xb0, 1, 5, 0]]).map((p) => [p.id, p]));
+    otherwise(points, { id: [1], data2: [6] });
+    expect(points.get(1)).toMatchObject({ data2: 6, heard: 0 });
+    otherwise(points, { id: [1], tick: [9] });
+    expect(points.get(1)).toMatchObject({ tick: 9, heard: 1 });
+});
+
+test('ids that follow one another are a pair', () => {
+    for (const ids of [[], [4], [4, 5], [1, 2, 3], [1, 3, 4, 5, 9, 10, 12, 13, 14], [5, 4, 3, 4, 5, 6]])
+        expect(spread(runs(ids))).toEqual(ids);
+    expect(runs(new Set([1, 3, 4, 5, 9]))).toEqual([1, [3, 5], 9]);
+    const notes = new Map(notesOf([row, [8, ...row.slice(1)], [9, ...row.slice(1)]]).map((n) => [n.id, n]));
+    otherwise(notes, { id: [[7, 9]], pitch: [1, 2, 3] });
+    expect([...notes.values()].map((n) => n.pitch)).toEqual([1, 2, 3]);
 });

@@ -7,6 +7,7 @@ namespace Tests\Http;
 use App\Models\Song;
 use Jactonic\Core\Score\Ids;
 use Jactonic\Core\Score\Table;
+use Jactonic\Core\Sounding\Sounding;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Tests\TestCase;
 
@@ -67,8 +68,15 @@ final class BriefTest extends TestCase
             }
             foreach ([['changed', 'put', [...Table::notes()->shown, 'until'], &$notes], ['changedPoints', 'putPoints', [...Table::points()->shown, 'heard'], &$points]] as [$changed, $put, $names, &$there]) {
                 foreach (self::spread($told[$changed]['id'] ?? []) as $i => $id) {
-                    foreach (array_diff_key((array) $told[$changed], ['id' => true]) as $name => $values) {
+                    $columns = array_diff_key((array) $told[$changed], ['id' => true]);
+                    foreach ($columns as $name => $values) {
                         $there[$id][$name] = ((array) $values)[$i];
+                    }
+                    // What is not said of them: each sounds to its end, and is heard.
+                    if ($changed === 'changed' && ! isset($columns['until']) && array_intersect(Sounding::HANGS_ON, array_keys($columns)) !== []) {
+                        $there[$id]['until'] = $there[$id]['start'] + $there[$id]['length'];
+                    } elseif (isset($columns['tick']) && ! isset($columns['heard'])) {
+                        $there[$id]['heard'] = 1;
                     }
                 }
                 foreach ((array) ($told[$put] ?? []) as $row) {

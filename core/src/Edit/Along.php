@@ -25,36 +25,36 @@ final class Along
      */
     public static function stretch(Work $work, Part $part): ?array
     {
-        $chosen = $work->chosen($part);
-        if ($chosen === [] || $part->points->isEmpty() || $work->params->choice('lanes', $part->ownSettings()) === 'stay') {
+        $ids = $work->ids($part);
+        if ($ids === [] || $part->points->isEmpty() || $work->params->choice('lanes', $part->ownSettings()) === 'stay') {
             return null;
         }
 
-        return self::under($part, $chosen);
+        return self::under($part, $ids);
     }
 
     /**
      * The stretch under notes; null where other notes of the part sound in it too.
      *
-     * @param  list<Note>  $chosen
+     * @param  list<int>  $ids
      * @return array{int, int}|null
      */
-    public static function under(Part $part, array $chosen): ?array
+    public static function under(Part $part, array $ids): ?array
     {
-        if ($chosen === []) {
+        if ($ids === []) {
             return null;
         }
-        [$from, $until] = [PHP_INT_MAX, 0];
-        foreach ($chosen as $note) {
-            $from = min($from, $note->start);
-            $until = max($until, $note->end());
-        }
-        if (count($chosen) === $part->notes->count()) {
+        $end = static fn (int $start, int $length): int => $start + $length;
+        $starts = $part->notes->integers('start', $ids);
+        $from = min([PHP_INT_MAX, ...$starts]);
+        $until = max([0, ...array_map($end, $starts, $part->notes->integers('length', $ids))]);
+        if (count($ids) === $part->notes->count()) {
             return [$from, $until];
         }
-        $ids = array_fill_keys(array_map(static fn (Note $n): int => $n->id, $chosen), true);
-        foreach ($part->notes->all() as $note) {
-            if ($note->start < $until && $note->end() > $from && ! isset($ids[$note->id]) && ! $note->muted) {
+        [$all, $muted, $chosen] = [$part->notes->ids(), $part->notes->column('muted'), array_flip($ids)];
+        $ends = array_map($end, $part->notes->integers('start'), $part->notes->integers('length'));
+        foreach ($part->notes->integers('start') as $i => $start) {
+            if ($start < $until && $ends[$i] > $from && ! isset($chosen[$all[$i]]) && $muted[$i] === false) {
                 return null;
             }
         }

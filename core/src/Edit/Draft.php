@@ -140,7 +140,7 @@ final class Draft
     public function putPoint(Part $part, Point $point): bool
     {
         Watch::step();
-        $this->alone($part);
+        $this->pointsAlone($part);
         $old = $part->points->get($point->id);
         $unlike = $old?->unlike($point) ?? 0;
         if ($old !== null && $unlike === 0) {
@@ -160,7 +160,7 @@ final class Draft
     public function dropPoint(Part $part, Point $point): void
     {
         Watch::step();
-        $this->alone($part);
+        $this->pointsAlone($part);
         $this->pointsBefore[$part->id][$point->id] = $point;
         unset($this->pointsAfter[$part->id][$point->id]);
     }
@@ -245,16 +245,23 @@ final class Draft
         return new Change($parts, null, $this->tracks);
     }
 
-    /** Single things are to be put besides columns: then those are single things, too. */
+    /** Single notes are to be put besides columns: then those are single notes, too. */
     private function alone(Part $part): void
     {
-        [$notes, $points] = [$this->columns[$part->id] ?? null, $this->pointColumns[$part->id] ?? null];
-        unset($this->columns[$part->id], $this->pointColumns[$part->id]);
-        foreach ($notes?->after() ?? [] as $note) {
-            $this->put($part, $note);
+        $columns = $this->columns[$part->id] ?? null;
+        if ($columns !== null) {
+            unset($this->columns[$part->id]);
+            array_map(fn (Note $note): bool => $this->put($part, $note), $columns->after());
         }
-        foreach ($points?->after() ?? [] as $point) {
-            $this->putPoint($part, $point);
+    }
+
+    /** Likewise of points. */
+    private function pointsAlone(Part $part): void
+    {
+        $columns = $this->pointColumns[$part->id] ?? null;
+        if ($columns !== null) {
+            unset($this->pointColumns[$part->id]);
+            array_map(fn (Point $point): bool => $this->putPoint($part, $point), $columns->after());
         }
     }
 
@@ -269,9 +276,9 @@ final class Draft
      */
     private static function otherwise(Rows $rows, Table $table, array $ids, array $values): Sides
     {
+        Watch::steps(count($ids));
         $was = $is = [];
         foreach ($values as $name => $list) {
-            Watch::look();
             $before = $rows->values($name, $ids);
             if ($before !== $list) {
                 [$was[$name], $is[$name]] = [$before, $list];

@@ -19,6 +19,9 @@ use Jactonic\Core\Score\Table;
  */
 final class Sides
 {
+    /** @var array{array<int, T>, array<int, T>}|null those that stay, before and after, in the order of their ids */
+    private ?array $stay = null;
+
     /**
      * @param  Table<T>  $table
      * @param  array<int, T>|null  $before  null while it is only columns
@@ -129,14 +132,18 @@ final class Sides
         if ($this->rows !== null) {
             return isset($this->is[$name]) ? [$this->was[$name], $this->is[$name]] : array_fill(0, 2, $this->rows->values($name, $this->ids));
         }
-        [$before, $after] = [$this->before(), $this->after()];
-        if (array_keys($before) !== array_keys($after)) {
-            $ids = array_flip($this->staying());
-            // In the order of the ids, that of what they are replaced in.
-            [$before, $after] = [array_intersect_key(array_replace($ids, $before), $ids), array_intersect_key(array_replace($ids, $after), $ids)];
+        if ($this->stay === null) {
+            $this->stay = [$this->before(), $this->after()];
+            if (array_keys($this->before()) !== array_keys($this->after())) {
+                $this->stay = [[], []];
+                foreach ($this->staying() as $id) {
+                    $this->stay[0][] = $this->before()[$id];
+                    $this->stay[1][] = $this->after()[$id];
+                }
+            }
         }
 
-        return [array_column($before, $name), array_column($after, $name)];
+        return [array_column($this->stay[0], $name), array_column($this->stay[1], $name)];
     }
 
     /**

@@ -44,7 +44,7 @@ final class Clip implements Reading
         $ends = array_map(static fn (Note $n): int => $n->end(), $notes);
         $anchor = $span[0] ?? ($starts === [] ? 0 : $work->lines($part)->nearest(min($starts)));
 
-        $lanes = $part->ownSettings()?->lanes === 'stay' ? null : ($span ?? Along::under($part, $notes));
+        $lanes = $part->ownSettings()?->lanes === 'stay' ? null : ($span ?? Along::under($part, array_map(static fn (Note $n): int => $n->id, array_values($notes))));
 
         return ['notes' => array_map(Table::notes()->given(...), $notes), 'anchor' => $anchor, 'length' => max(0, ($span[1] ?? ($ends === [] ? 0 : max($ends))) - $anchor),
             'points' => $lanes === null ? (object) [] : (object) Along::curves($part, ...$lanes)->lanes];

@@ -90,15 +90,23 @@ function ofColumns(names: readonly string[], data: Columns): Record<string, numb
     });
 }
 
+/** What says how long a note sounds. */
+const SOUNDS = ['start', 'length', 'muted'];
+
 /** What is otherwise in many things, by columns: each gives way to another, so that whoever holds one has it as it was. */
 export function otherwise<T extends object>(things: Map<number, T>, { id, ...columns }: Changed): void {
     const ids = spread(id);
     const lists = Object.entries(columns);
+    // Where it is not said, each sounds to its end, and each point is heard.
+    const ends = !columns.until && SOUNDS.some((name) => columns[name]);
+    const heard = !columns.heard && columns.tick !== undefined;
     for (let i = 0; i < ids.length; i++) {
         const was = things.get(ids[i]!);
         if (!was) continue;
         const thing = { ...was } as Record<string, unknown>;
         for (const [name, values] of lists) thing[name] = values[i];
+        if (ends) thing.until = (thing.start as number) + (thing.length as number);
+        if (heard) thing.heard = 1;
         things.set(ids[i]!, thing as T);
     }
 }

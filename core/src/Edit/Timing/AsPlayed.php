@@ -34,17 +34,19 @@ final class AsPlayed implements Edit
         $what = $work->params->choice('what');
         $moved = 0;
         foreach ($work->parts() as $part) {
-            foreach ($work->chosen($part) as $note) {
-                $start = $what === 'length' ? $note->start : $note->playedStart();
-                $length = $what === 'start' ? $note->length : max(1, $note->playedLength());
+            $ids = $work->ids($part);
+            [$starts, $lengths] = [$part->notes->integers('start', $ids), $part->notes->integers('length', $ids)];
+            [$driftStart, $driftLength] = [$part->notes->integers('driftStart', $ids), $part->notes->integers('driftLength', $ids)];
+            foreach ($ids as $i => $id) {
+                $start = $what === 'length' ? $starts[$i] : $starts[$i] + $driftStart[$i];
+                $length = $what === 'start' ? $lengths[$i] : max(1, $lengths[$i] + $driftLength[$i]);
                 if ($start < 0) {
-                    throw new Refusal(sprintf('%s was played before what is now the song’s start: nothing moved.', Say::note($note, $work->score)));
+                    throw new Refusal(sprintf('%s was played before what is now the song’s start: nothing moved.', Say::note($part->notes[$id], $work->score)));
                 }
-                if ($start !== $note->start || $length !== $note->length) {
-                    $draft->put($part, $note->retimed($start, $length));
-                    $moved++;
-                }
+                $moved += $start !== $starts[$i] || $length !== $lengths[$i] ? 1 : 0;
+                [$starts[$i], $lengths[$i]] = [$start, $length];
             }
+            $work->retime($draft, $part, array_values($starts), array_values($lengths));
         }
         $all = $work->selection->count();
 

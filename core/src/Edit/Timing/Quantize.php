@@ -53,31 +53,34 @@ final class Quantize implements Edit
             $grids[$grid->name] = true;
             $strength = $work->params->integer('strength', $part->ownSettings());
             $lines = $work->time()->lines($grid, $work->params->number('swing', $part->ownSettings()));
-            foreach ($work->chosen($part) as $note) {
-                $start = $note->start;
-                $end = $note->start + $note->length;
+            $ids = $work->ids($part);
+            [$starts, $lengths] = [$part->notes->integers('start', $ids), $part->notes->integers('length', $ids)];
+            foreach ($starts as $i => $was) {
+                $start = $was;
+                $end = $was + $lengths[$i];
                 if ($target !== 'ends') {
                     $start = self::toward($start, $lines->nearest($start), $lines, $strength, $window);
                 }
                 if ($target === 'starts') {
-                    $end = $start + $note->length;
+                    $end = $start + $lengths[$i];
                 } else {
                     $line = $lines->nearest($end);
                     $floor = $lines->nearest($start);
                     $end = self::toward($end, $line > $floor ? $line : $lines->after($floor), $lines, $strength, $window);
                 }
                 $length = max(1, $end - $start);
-                if ($start === $note->start && $length === $note->length) {
+                if ($start === $was && $length === $lengths[$i]) {
                     continue;
                 }
-                $draft->put($part, $note->retimed($start, $length));
                 $moved++;
-                $shift = max(abs($tempos->milliseconds($note->start, $start)),
-                    $target === 'starts' ? 0.0 : abs($tempos->milliseconds($note->start + $note->length, $start + $length)));
+                $shift = max(abs($tempos->milliseconds($was, $start)),
+                    $target === 'starts' ? 0.0 : abs($tempos->milliseconds($was + $lengths[$i], $start + $length)));
                 $sum += $shift;
                 $largest = max($largest, $shift);
                 $far += $shift > Foresight::FAR ? 1 : 0;
+                [$starts[$i], $lengths[$i]] = [$start, $length];
             }
+            $work->retime($draft, $part, array_values($starts), array_values($lengths));
         }
 
         foreach ($work->partsOfPoints() as $part) {
