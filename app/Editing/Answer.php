@@ -102,10 +102,30 @@ final class Answer
         return $sides->unlike !== Table::ALL && count($sides->touched()) >= self::MANY && $sides->staying() !== [];
     }
 
+    /**
+     * A point for each status and first data byte that is in a change.
+     *
+     * @param  Sides<Point>  $points
+     * @return list<Point>
+     */
+    private static function kinds(Sides $points): array
+    {
+        [$statuses, $data] = [$points->integers('status'), $points->integers('data1')];
+        $kinds = [];
+        foreach ([0, 1] as $side) {
+            foreach ($statuses[$side] as $i => $status) {
+                $kinds[$status << 7 | $data[$side][$i]] = true;
+            }
+        }
+        $made = array_map(static fn (int $kind): Point => new Point(1, 0, $kind >> 7, $kind & 0x7F), array_keys($kinds));
+
+        return [...$made, ...array_values($points->coming()), ...array_values($points->going())];
+    }
+
     /** Whether a part's change may be one of its track's sound or level. */
     private static function soundsOfTracks(PartChange $changed): bool
     {
-        foreach ($changed->points->before() + $changed->points->after() as $point) {
+        foreach (self::kinds($changed->points) as $point) {
             if (Revoice::isSound($point) || (($point->status & 0xF0) === Message::CONTROLLER && in_array($point->data1, array_column(Sound::LEVELS, 0), true))) {
                 return true;
             }

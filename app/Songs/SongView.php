@@ -198,7 +198,7 @@ final class SongView
             return $changed;
         }
         [[, $starts], [, $lengths], [, $muted]] = [$notes->integers('start'), $notes->integers('length'), $notes->column('muted')];
-        $untils = array_map(static fn (int $start, int $length, mixed $muted): int => Sounding::untilOf($start, $length, $muted === true, $part->head), $starts, $lengths, $muted);
+        $untils = Sounding::untilsOf($starts, $lengths, $muted, $part->head);
 
         return $changed + ($untils === self::ends($starts, $lengths) ? [] : ['until' => $untils]);
     }

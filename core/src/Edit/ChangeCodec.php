@@ -154,6 +154,12 @@ final class ChangeCodec
         }
         $was = array_map(static fn (array $sides): array => $sides[0], $columns);
         $is = array_map(static fn (array $sides): array => $sides[1], $columns);
+        if (! Ids::areAscending($ids)) {
+            // Steps of before ids were kept in order.
+            asort($ids);
+            $inOrder = static fn (array $list): array => array_map(static fn (int $i): mixed => $list[$i], array_keys($ids));
+            [$was, $is, $ids] = [array_map($inOrder, $was), array_map($inOrder, $is), array_values($ids)];
+        }
         $staying = Sides::columns($table, $present ?? Rows::of($table, []), $ids, $was, $is);
         if (! isset($written['drop']) && ! isset($written['put'])) {
             return $staying;

@@ -284,14 +284,17 @@ final class Draft
                 [$was[$name], $is[$name]] = [$before, $list];
             }
         }
-        // Those of which nothing is otherwise are left out.
-        $same = $ids;
+        $differs = [];
         foreach ($was as $name => $before) {
-            $same = array_filter($same, static fn (int $i): bool => $before[$i] === $is[$name][$i], ARRAY_FILTER_USE_KEY);
+            foreach ($is[$name] as $i => $value) {
+                if ($value !== $before[$i]) {
+                    $differs[$i] = true;
+                }
+            }
         }
-        if ($same !== []) {
-            $without = static fn (array $list): array => array_values(array_diff_key($list, $same));
-            [$ids, $was, $is] = [array_values(array_diff_key($ids, $same)), array_map($without, $was), array_map($without, $is)];
+        if (count($differs) < count($ids)) {
+            $only = static fn (array $list): array => array_values(array_intersect_key($list, $differs));
+            [$ids, $was, $is] = [array_values(array_intersect_key($ids, $differs)), array_map($only, $was), array_map($only, $is)];
         }
 
         return Sides::columns($table, $rows, $ids, $was, $is);

@@ -55,37 +55,17 @@ final class Foresight
                 continue;
             }
             $part = $before->parts[$id] ?? null;
-            $moved = self::areAllMovedAlike($changed->notes, $part) ? [] : self::moved($changed->notes);
-            $found = match (true) {
-                $moved === [] => [],
-                count($moved) <= self::FEW => self::few($moved, $changed->notes, $part),
-                default => self::many($moved, $changed->notes, $part),
-            };
+            if (! self::areAllMovedAlike($changed->notes, $part)) {
+                $found = count($changed->notes->touched()) <= self::FEW ? self::few($changed->notes, $part) : self::many($changed->notes, $part);
+            } else {
+                $found = [];
+            }
             if ($found !== []) {
                 $merging[$id] = $found;
             }
         }
 
         return $merging;
-    }
-
-    /**
-     * Those that come, or come to lie elsewhere.
-     *
-     * @param  Sides<Note>  $notes
-     * @return array<int, int|null> where each lay, null for one that comes
-     */
-    private static function moved(Sides $notes): array
-    {
-        $moved = array_fill_keys(array_keys($notes->coming()), null);
-        [$before, $after] = self::places($notes);
-        foreach ($notes->staying() as $i => $id) {
-            if ($before[$i] !== $after[$i]) {
-                $moved[$id] = $before[$i];
-            }
-        }
-
-        return $moved;
     }
 
     /**
@@ -115,22 +95,22 @@ final class Foresight
     }
 
     /**
-     * @param  array<int, int|null>  $moved
      * @param  Sides<Note>  $notes
      * @return list<int>
      */
-    private static function few(array $moved, Sides $notes, ?Part $part): array
+    private static function few(Sides $notes, ?Part $part): array
     {
         [$before, $after] = [$notes->before(), $notes->after()];
         $others = static fn (Note $note): array => array_filter($part?->notes->at($note->start) ?? [], static fn (Note $n): bool => self::place($n) === self::place($note));
         $are = array_count_values(array_map(self::place(...), $after));
         $merging = [];
-        foreach (array_keys($moved) as $id) {
-            $there = array_filter($others($after[$id]), static fn (Note $n): bool => ! isset($before[$n->id]));
-            if ($are[self::place($after[$id])] + count($there) === 1) {
+        foreach ($after as $id => $note) {
+            $was = $before[$id] ?? null;
+            if ($was !== null && self::place($was) === self::place($note)) {
                 continue;
             }
-            if (! isset($before[$id]) || count($others($before[$id])) === 1) {
+            $there = array_filter($others($note), static fn (Note $n): bool => ! isset($before[$n->id]));
+            if ($are[self::place($note)] + count($there) > 1 && ($was === null || count($others($was)) === 1)) {
                 $merging[] = $id;
             }
         }
@@ -139,22 +119,32 @@ final class Foresight
     }
 
     /**
-     * @param  array<int, int|null>  $moved
      * @param  Sides<Note>  $notes
      * @return list<int>
      */
-    private static function many(array $moved, Sides $notes, ?Part $part): array
+    private static function many(Sides $notes, ?Part $part): array
     {
-        $were = $part === null ? [] : array_combine($part->notes->ids(), array_map(self::at(...), ...array_map($part->notes->integers(...), self::COLUMNS)));
-        $are = array_replace(array_diff_key($were, $notes->going()), array_combine($notes->staying(), self::places($notes)[1]), array_map(self::place(...), $notes->coming()));
+        $columns = array_map($notes->integers(...), self::COLUMNS);
+        $coming = array_map(self::place(...), $notes->coming());
+        $after = array_combine($notes->staying(), self::places(...array_column($columns, 1)));
+        $were = [];
+        if ($part !== null && (count($after) < count($part->notes) || $coming !== [])) {
+            $were = self::before($part);
+        }
+        $are = array_replace(array_diff_key($were, $notes->going()), $after, $coming);
         $counts = array_count_values($are);
         if (count($counts) === count($are)) {
             return [];
         }
-        $countsBefore = array_count_values($were);
+        $countsBefore = array_count_values($were === [] && $part !== null ? self::before($part) : $were);
         $merging = [];
-        foreach ($moved as $id => $was) {
-            if ($counts[$are[$id]] > 1 && ($was === null || $countsBefore[$was] === 1)) {
+        foreach (array_keys($coming) as $id) {
+            if ($counts[$are[$id]] > 1) {
+                $merging[] = $id;
+            }
+        }
+        foreach (array_combine($notes->staying(), self::places(...array_column($columns, 0))) as $id => $was) {
+            if ($was !== $are[$id] && $counts[$are[$id]] > 1 && $countsBefore[$was] === 1) {
                 $merging[] = $id;
             }
         }
@@ -162,17 +152,26 @@ final class Foresight
         return $merging;
     }
 
-    /**
-     * The places of the notes that stay, before and after.
-     *
-     * @param  Sides<Note>  $notes
-     * @return array{list<int>, list<int>}
-     */
-    private static function places(Sides $notes): array
+    /** @return array<int, int> where the notes of a part lie, by id */
+    private static function before(Part $part): array
     {
-        $columns = array_map($notes->integers(...), self::COLUMNS);
+        return array_combine($part->notes->ids(), self::places(...array_map($part->notes->integers(...), self::COLUMNS)));
+    }
 
-        return [array_map(self::at(...), ...array_column($columns, 0)), array_map(self::at(...), ...array_column($columns, 1))];
+    /**
+     * @param  list<int>  $starts
+     * @param  list<int>  $pitches
+     * @param  list<int>  $channels
+     * @return list<int>
+     */
+    private static function places(array $starts, array $pitches, array $channels): array
+    {
+        $places = [];
+        foreach ($starts as $i => $start) {
+            $places[] = self::at($start, $pitches[$i], $channels[$i]);
+        }
+
+        return $places;
     }
 
     private static function place(Note $note): int

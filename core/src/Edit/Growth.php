@@ -25,6 +25,9 @@ final class Growth
                 continue;
             }
             [$from, $to] = [$head->from, $head->to];
+            if (self::fits($changed->notes, $head)) {
+                continue;
+            }
             foreach (self::stretches($changed->notes) as [$start, $end, $startBefore, $endBefore]) {
                 if ($start < $from && ($startBefore === null || $was === null || $startBefore >= $was->from)) {
                     $from = $score->time->meters->barAt($start)->start;
@@ -46,6 +49,24 @@ final class Growth
         }
 
         return [$said === [] ? $change : new Change($parts, $change->time, $change->tracks, $change->song), implode(' ', $said)];
+    }
+
+    /**
+     * Whether all that come, or stay otherwise, lie in a window.
+     *
+     * @param  Sides<Note>  $notes
+     */
+    private static function fits(Sides $notes, PartHead $head): bool
+    {
+        [, $starts] = $notes->integers('start');
+        [, $lengths] = $notes->integers('length');
+        foreach ($starts as $i => $start) {
+            if ($start < $head->from || $start + $lengths[$i] > $head->to) {
+                return false;
+            }
+        }
+
+        return $notes->coming() === [];
     }
 
     /**

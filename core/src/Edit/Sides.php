@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit;
 
+use Jactonic\Core\Score\Ids;
 use Jactonic\Core\Score\Note;
 use Jactonic\Core\Score\Point;
 use Jactonic\Core\Score\Rows;
@@ -101,7 +102,7 @@ final class Sides
         return $this->rows === null ? array_diff_key($this->after(), $this->before()) : [];
     }
 
-    /** @return list<int> ids of those that stay, ascending where any go or come */
+    /** @return list<int> ids of those that stay, ascending */
     public function staying(): array
     {
         if ($this->rows !== null) {
@@ -110,6 +111,8 @@ final class Sides
         $ids = array_keys($this->before());
         if ($ids !== array_keys($this->after())) {
             $ids = array_keys(array_intersect_key($this->before(), $this->after()));
+        }
+        if (! Ids::areAscending($ids)) {
             sort($ids);
         }
 
@@ -134,9 +137,10 @@ final class Sides
         }
         if ($this->stay === null) {
             $this->stay = [$this->before(), $this->after()];
-            if (array_keys($this->before()) !== array_keys($this->after())) {
+            $ids = $this->staying();
+            if ($ids !== array_keys($this->before()) || $ids !== array_keys($this->after())) {
                 $this->stay = [[], []];
-                foreach ($this->staying() as $id) {
+                foreach ($ids as $id) {
                     $this->stay[0][] = $this->before()[$id];
                     $this->stay[1][] = $this->after()[$id];
                 }

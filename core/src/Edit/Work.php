@@ -7,6 +7,7 @@ namespace Jactonic\Core\Edit;
 use Jactonic\Core\Param\Context;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Param\Params;
+use Jactonic\Core\Score\Ids;
 use Jactonic\Core\Score\Note;
 use Jactonic\Core\Score\Part;
 use Jactonic\Core\Score\Point;
@@ -247,11 +248,8 @@ final readonly class Work
      */
     private static function ascending(array $ids): array
     {
-        for ($i = 1, $count = count($ids); $i < $count; $i++) {
-            if ($ids[$i] < $ids[$i - 1]) {
-                sort($ids);
-                break;
-            }
+        if (! Ids::areAscending($ids)) {
+            sort($ids);
         }
 
         return $ids;

@@ -35,6 +35,20 @@ final class Ids
         return $last;
     }
 
+    /** @param  list<int>  $ids */
+    public static function areAscending(array $ids): bool
+    {
+        $last = PHP_INT_MIN;
+        foreach ($ids as $id) {
+            if ($id < $last) {
+                return false;
+            }
+            $last = $id;
+        }
+
+        return true;
+    }
+
     /**
      * Ids in few words: three or more that follow one another are a pair of the first and the last.
      *

@@ -76,7 +76,13 @@ final readonly class Lane
 
     public function holds(Point $point): bool
     {
-        return ($point->status & 0xF0) === $this->status && ($this->number === null || $point->data1 === $this->number);
+        return $this->is($point->status, $point->data1);
+    }
+
+    /** Whether such bytes are of it. */
+    public function is(int $status, int $data1): bool
+    {
+        return ($status & 0xF0) === $this->status && ($this->number === null || $data1 === $this->number);
     }
 
     /** @return array{int, int} the least and the largest value */

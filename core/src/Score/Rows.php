@@ -16,6 +16,9 @@ namespace Jactonic\Core\Score;
  */
 final class Rows implements \ArrayAccess, \Countable, \IteratorAggregate
 {
+    /** @use ReadAsArray<T> */
+    use ReadAsArray;
+
     /** From how many changed at once all are packed anew, instead of each being put in its place. */
     public const MANY = 48;
 
@@ -27,6 +30,9 @@ final class Rows implements \ArrayAccess, \Countable, \IteratorAggregate
 
     /** @var array<string, list<mixed>> columns that were asked for */
     private array $columns = [];
+
+    /** @var array{list<int>, list<int>} the ids that were asked for last, and where they lie */
+    private array $asked = [[], []];
 
     /** @var Packed<T>|null null while they are only objects, or not read */
     private ?Packed $packed = null;
@@ -127,7 +133,7 @@ final class Rows implements \ArrayAccess, \Countable, \IteratorAggregate
     /**
      * One column of some.
      *
-     * @param  list<int>  $ids  of those that are there, in any order
+     * @param  list<int>  $ids  of those that are there, ascending
      * @return list<mixed> in that order
      */
     public function values(string $name, array $ids): array
@@ -137,9 +143,12 @@ final class Rows implements \ArrayAccess, \Countable, \IteratorAggregate
         } elseif ($ids === $this->ids()) {
             return $this->column($name);
         }
-        $column = array_combine($this->ids(), $this->column($name));
+        [$column, $values] = [$this->column($name), []];
+        foreach ($this->places($ids) as $at) {
+            $values[] = $column[$at];
+        }
 
-        return array_map(static fn (int $id): mixed => $column[$id], $ids);
+        return $values;
     }
 
     /**
@@ -253,11 +262,11 @@ final class Rows implements \ArrayAccess, \Countable, \IteratorAggregate
      */
     public function withColumns(array $ids, array $values): self
     {
-        foreach ($values as $name => $list) {
-            if ($ids !== $this->ids()) {
-                $column = array_combine($this->ids(), $this->column($name));
-                foreach ($ids as $i => $id) {
-                    $column[$id] = $list[$i];
+        if ($ids !== $this->ids()) {
+            foreach ($values as $name => $list) {
+                $column = $this->column($name);
+                foreach ($this->places($ids) as $i => $at) {
+                    $column[$at] = $list[$i];
                 }
                 $values[$name] = array_values($column);
             }
@@ -285,32 +294,6 @@ final class Rows implements \ArrayAccess, \Countable, \IteratorAggregate
         [$rows->source, $rows->shift] = [$this->source, $this->shift + $ticks];
 
         return $rows;
-    }
-
-    public function offsetExists(mixed $offset): bool
-    {
-        return is_int($offset) && $this->has($offset);
-    }
-
-    public function offsetGet(mixed $offset): Note|Point
-    {
-        return (is_int($offset) ? $this->get($offset) : null) ?? throw new \OutOfBoundsException('There is nothing with the id '.print_r($offset, true).'.');
-    }
-
-    public function offsetSet(mixed $offset, mixed $value): never
-    {
-        throw new \LogicException('What a part holds is changed by a Change.');
-    }
-
-    public function offsetUnset(mixed $offset): never
-    {
-        throw new \LogicException('What a part holds is changed by a Change.');
-    }
-
-    /** @return \ArrayIterator<int, T> */
-    public function getIterator(): \ArrayIterator
-    {
-        return new \ArrayIterator($this->all());
     }
 
     /**
@@ -344,6 +327,21 @@ final class Rows implements \ArrayAccess, \Countable, \IteratorAggregate
         }
 
         return $rows;
+    }
+
+    /**
+     * Where things lie in the columns.
+     *
+     * @param  list<int>  $ids  ascending
+     * @return list<int>
+     */
+    private function places(array $ids): array
+    {
+        if ($this->asked[0] !== $ids) {
+            $this->asked = [$ids, array_values(array_intersect_key(array_flip($this->ids()), array_flip($ids)))];
+        }
+
+        return $this->asked[1];
     }
 
     /**

@@ -99,11 +99,22 @@ final class On
             return array_keys($found);
         }
         $ids = self::ids($item['points'] ?? [], 'on.points');
-        $all = count($ids) >= self::MANY ? $part->points->all() : [];
+        $wrong = static fn (int $id): Refusal => Refusal::parameter('on.points', $id, sprintf('ids of points that are in the lane %s of the part “%s”', $lane->name, $part->name));
+        if (count($ids) < self::MANY) {
+            foreach ($ids as $id) {
+                $point = $part->points->get($id);
+                if ($point === null || ! $lane->holds($point)) {
+                    throw $wrong($id);
+                }
+            }
+
+            return $ids;
+        }
+        [$places, $statuses, $data] = [array_flip($part->points->ids()), $part->points->integers('status'), $part->points->integers('data1')];
         foreach ($ids as $id) {
-            $point = $all[$id] ?? $part->points->get($id);
-            if ($point === null || ! $lane->holds($point)) {
-                throw Refusal::parameter('on.points', $id, sprintf('ids of points that are in the lane %s of the part “%s”', $lane->name, $part->name));
+            $at = $places[$id] ?? throw $wrong($id);
+            if (! $lane->is($statuses[$at], $data[$at])) {
+                throw $wrong($id);
             }
         }
 

@@ -29,13 +29,7 @@ final class Sounding
      */
     public static function until(Note $note, PartHead $head): int
     {
-        return self::untilOf($note->start, $note->length, $note->muted, $head);
-    }
-
-    /** The same of what it hangs on. */
-    public static function untilOf(int $start, int $length, bool $muted, PartHead $head): int
-    {
-        return $muted || $head->muted || ! $head->holds($start) ? 0 : min($start + $length, $head->to);
+        return self::untilsOf([$note->start], [$note->length], [$note->muted], $head)[0];
     }
 
     /**
@@ -45,16 +39,22 @@ final class Sounding
      */
     public static function untils(Part $part): array
     {
-        $head = $part->head;
-        /** @var list<int> $lengths */
-        $lengths = $part->notes->column('length');
-        /** @var list<bool> $muted */
-        $muted = $part->notes->column('muted');
+        return self::untilsOf($part->notes->integers('start'), $part->notes->integers('length'), $part->notes->column('muted'), $part->head);
+    }
+
+    /**
+     * The same of notes by what it hangs on.
+     *
+     * @param  list<int>  $starts
+     * @param  list<int>  $lengths
+     * @param  list<mixed>  $muted
+     * @return list<int>
+     */
+    public static function untilsOf(array $starts, array $lengths, array $muted, PartHead $head): array
+    {
         $untils = [];
-        /** @var list<int> $starts */
-        $starts = $part->notes->column('start');
         foreach ($starts as $i => $start) {
-            $untils[] = $muted[$i] || $head->muted || $start < $head->from || $start >= $head->to ? 0 : min($start + $lengths[$i], $head->to);
+            $untils[] = $muted[$i] === true || $head->muted || $start < $head->from || $start >= $head->to ? 0 : min($start + $lengths[$i], $head->to);
         }
 
         return $untils;

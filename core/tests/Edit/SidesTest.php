@@ -84,6 +84,18 @@ final class SidesTest extends TestCase
         }
     }
 
+    public function test_a_step_of_before_ids_were_kept_in_order_is_read(): void
+    {
+        $score = Make::take(3, 130);
+        $notes = $score->part(1)->notes;
+        $ids = range(90, 31);
+        $now = array_map(static fn (int $id): int => $notes[$id]->pitch, $ids);
+        $then = array_map(static fn (int $pitch): int => $pitch - 5, $now);
+        $after = ChangeCodec::decode((string) json_encode(['1' => ['ids' => $ids, 'columns' => ['pitch' => [$then, $now]]]]), $score, true)->inverse()->applyTo($score);
+        self::assertSame(array_map(static fn (int $id): int => $notes[$id]->pitch - 5, range(31, 90)), $after->part(1)->notes->integers('pitch', range(31, 90)));
+        self::assertSame($notes->integers('pitch', range(1, 30)), $after->part(1)->notes->integers('pitch', range(1, 30)));
+    }
+
     public function test_ids_in_few_words_are_the_same_ids(): void
     {
         foreach ([[], [4], [4, 5], [1, 2, 3], [1, 3, 4, 5, 9, 10, 12, 13, 14], [5, 4, 3, 4, 5, 6]] as $ids) {
