@@ -185,11 +185,11 @@ final class SongView
     }
 
     /**
-     * What is otherwise in notes that stay: their ids, those that follow one another as a pair, and the columns; `until`
-     * only where one of them does not sound to its end.
+     * What is otherwise in notes that stay: their ids, those that follow one another as a pair, and the columns, a number
+     * for one that has that much more in each; `until` only where one of them does not sound to its end.
      *
      * @param  Sides<Note>  $notes
-     * @return array<string, list<mixed>>
+     * @return array<string, list<mixed>|int>
      */
     public static function changedNotes(Part $part, Sides $notes): array
     {
@@ -207,7 +207,7 @@ final class SongView
      * Likewise of points; `heard` only where one of them is not.
      *
      * @param  Sides<Point>  $points
-     * @return array<string, list<mixed>>
+     * @return array<string, list<mixed>|int>
      */
     public static function changedPoints(Part $part, Sides $points): array
     {
@@ -240,13 +240,13 @@ final class SongView
     /**
      * @param  Table<covariant Note|Point>  $table
      * @param  Sides<covariant Note|Point>  $sides
-     * @return array<string, list<mixed>>
+     * @return array<string, list<mixed>|int>
      */
     private static function changed(Table $table, Sides $sides): array
     {
         $columns = ['id' => Ids::runs($sides->staying())];
         foreach (array_intersect($table->shown, $table->named($sides->unlike)) as $name) {
-            $columns[$name] = $table->plain($name, $sides->column($name)[1]);
+            $columns[$name] = $sides->by($name) ?? $table->plain($name, $sides->column($name)[1]);
         }
 
         return $columns;

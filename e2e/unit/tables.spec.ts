@@ -57,5 +57,11 @@ test('ids that follow one another are a pair', () => {
     expect(runs(new Set([1, 3, 4, 5, 9]))).toEqual([1, [3, 5], 9]);
     const notes = new Map(notesOf([row, [8, ...row.slice(1)], [9, ...row.slice(1)]]).map((n) => [n.id, n]));
     otherwise(notes, { id: [[7, 9]], pitch: [1, 2, 3] });
+    otherwise(notes, { id: [7, [8, 9]], start: -80 });
+    expect([...notes.values()].map((n) => [n.start, n.until])).toEqual([
+        [400, 640],
+        [400, 640],
+        [400, 640],
+    ]);
     expect([...notes.values()].map((n) => n.pitch)).toEqual([1, 2, 3]);
 });

@@ -70,7 +70,7 @@ final class BriefTest extends TestCase
                 foreach (self::spread($told[$changed]['id'] ?? []) as $i => $id) {
                     $columns = array_diff_key((array) $told[$changed], ['id' => true]);
                     foreach ($columns as $name => $values) {
-                        $there[$id][$name] = ((array) $values)[$i];
+                        $there[$id][$name] = is_array($values) ? $values[$i] : $there[$id][$name] + $values;
                     }
                     // What is not said of them: each sounds to its end, and is heard.
                     if ($changed === 'changed' && ! isset($columns['until']) && array_intersect(Sounding::HANGS_ON, array_keys($columns)) !== []) {

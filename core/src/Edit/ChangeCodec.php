@@ -16,12 +16,16 @@ use Jactonic\Core\Score\Track;
 
 /**
  * A change as compact JSON, for keeping. Of notes and points that stay, only the columns that changed are written,
- * before and after; what is put in or taken away is written whole. Ids that follow one another are a pair.
+ * before and after; what is put in or taken away is written whole. Ids that follow one another are a pair; a column that has
+ * the same more in all of many is that number.
  *
- * @phpstan-type Written array{ids?: list<int|array{int, int}>, columns?: array<string, array{list<mixed>, list<mixed>}>, drop?: array<string, list<mixed>>, put?: array<string, list<mixed>>}
+ * @phpstan-type Written array{ids?: list<int|array{int, int}>, columns?: array<string, array{list<mixed>, list<mixed>}|int>, drop?: array<string, list<mixed>>, put?: array<string, list<mixed>>}
  */
 final class ChangeCodec
 {
+    /** From how many on a number that each has more is written once. */
+    private const MANY = 8;
+
     public static function encode(Change $change): string
     {
         $data = [];
@@ -71,7 +75,7 @@ final class ChangeCodec
             if (! is_int($id)) {
                 continue;
             }
-            /** @var array{ids?: list<int|array{int, int}>, columns?: array<string, array{list<mixed>, list<mixed>}>, drop?: array<string, list<mixed>>, put?: array<string, list<mixed>>, points?: Written, pointsBefore?: array<string, list<mixed>>, pointsAfter?: array<string, list<mixed>>, head?: array{array{int, string, int, int, int, bool}|null, array{int, string, int, int, int, bool}|null, array<string, mixed>|null}} $part */
+            /** @var array{ids?: list<int|array{int, int}>, columns?: array<string, array{list<mixed>, list<mixed>}|int>, drop?: array<string, list<mixed>>, put?: array<string, list<mixed>>, points?: Written, pointsBefore?: array<string, list<mixed>>, pointsAfter?: array<string, list<mixed>>, head?: array{array{int, string, int, int, int, bool}|null, array{int, string, int, int, int, bool}|null, array<string, mixed>|null}} $part */
             $present = $score->parts[$id] ?? $score->gone[$id] ?? null;
             $notes = self::sides(Table::notes(), $part, $present?->notes, $undo);
             // Steps of before points could be chosen hold them whole on both sides.
@@ -125,7 +129,7 @@ final class ChangeCodec
             Watch::look();
             [$was, $is] = $sides->column($name);
             if ($was !== $is) {
-                $columns[$name] = [$was, $is];
+                $columns[$name] = count($ids) < self::MANY ? [$was, $is] : $sides->by($name) ?? [$was, $is];
             }
         }
 
@@ -152,8 +156,16 @@ final class ChangeCodec
         if ($ids !== [] && $present === null) {
             throw new \LogicException('A step works on what is not there.');
         }
-        $was = array_map(static fn (array $sides): array => $sides[0], $columns);
-        $is = array_map(static fn (array $sides): array => $sides[1], $columns);
+        $was = $is = [];
+        foreach ($columns as $name => $sides) {
+            if (is_array($sides)) {
+                [$was[$name], $is[$name]] = $sides;
+            } else {
+                $now = $present?->integers($name, $ids) ?? [];
+                $other = array_map(static fn (int $value): int => $undo ? $value - $sides : $value + $sides, $now);
+                [$was[$name], $is[$name]] = $undo ? [$other, $now] : [$now, $other];
+            }
+        }
         if (! Ids::areAscending($ids)) {
             // Steps of before ids were kept in order.
             asort($ids);

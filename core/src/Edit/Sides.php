@@ -161,6 +161,23 @@ final class Sides
         return $this->column($name);
     }
 
+    /** By how much a column of whole numbers becomes more in each of those that stay; null where it is not the same in all, or none stays. */
+    public function by(string $name): ?int
+    {
+        [$was, $is] = $this->column($name);
+        if (! is_int($is[0] ?? null) || ! is_int($was[0] ?? null)) {
+            return null;
+        }
+        $by = $is[0] - $was[0];
+        foreach ($is as $i => $value) {
+            if (! is_int($value) || ! is_int($was[$i]) || $value - $was[$i] !== $by) {
+                return null;
+            }
+        }
+
+        return $by;
+    }
+
     /** Whether nothing comes or goes, and none that stays is otherwise in one of these columns; where that is not known, it may be. */
     public function leaves(string ...$columns): bool
     {

@@ -56,10 +56,10 @@ export function passing(note: Partial<Note>): Note {
 /** Lists by the names of columns, the ids among them. */
 export type Columns = { id: number[] } & Record<string, (number | string)[]>;
 
-/** Those that are otherwise of some that stay. */
+/** Those that are otherwise of some that stay; a number is what each has more in a column. */
 export interface Changed {
     id: Ids;
-    [column: string]: (number | string)[] | Ids;
+    [column: string]: (number | string)[] | Ids | number;
 }
 
 /** Notes out of rows, or out of columns: one that is left out is nought throughout, and each note then sounds to its end. */
@@ -104,7 +104,8 @@ export function otherwise<T extends object>(things: Map<number, T>, { id, ...col
         const was = things.get(ids[i]!);
         if (!was) continue;
         const thing = { ...was } as Record<string, unknown>;
-        for (const [name, values] of lists) thing[name] = values[i];
+        for (const [name, values] of lists)
+            thing[name] = typeof values === 'number' ? (thing[name] as number) + values : values[i];
         if (ends) thing.until = (thing.start as number) + (thing.length as number);
         if (heard) thing.heard = 1;
         things.set(ids[i]!, thing as T);
