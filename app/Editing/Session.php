@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace App\Editing;
 
 use App\Models\Song;
+use App\Songs\Keeping;
 use App\Songs\ScoreStore;
 use App\Songs\SongView;
-use Illuminate\Support\Facades\DB;
 use Jactonic\Core\Command\Batch;
 use Jactonic\Core\Edit\Change;
 use Jactonic\Core\Param\Context;
@@ -89,7 +89,7 @@ final class Session
         $this->store->save($this->batch->score, $change, $this->batch->set, $this->song->revision);
         // Not by `save`: what it loads to write the time of day costs more than the rest of an edit of a few notes.
         $dirty = array_intersect_key($this->song->getAttributes(), $this->song->getDirty());
-        DB::table('songs')->where('id', $this->song->id)->update($dirty + ['updated_at' => gmdate('Y-m-d H:i:s')]);
+        Keeping::update('songs', $this->song->id, $dirty + ['updated_at' => gmdate('Y-m-d H:i:s')]);
         $this->song->syncOriginal();
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Editing;
 
 use App\Models\Step;
+use App\Songs\Keeping;
 use App\Songs\SongView;
 use Illuminate\Support\Facades\DB;
 use Jactonic\Core\Command\Following;
@@ -247,7 +248,7 @@ final class Tree
         if ($this->session->song->head_id === null) {
             $this->session->song->first_id = $id;
         } else {
-            DB::table('steps')->where('id', $this->session->song->head_id)->update(['next_id' => $id]);
+            Keeping::update('steps', $this->session->song->head_id, ['next_id' => $id]);
         }
     }
 }

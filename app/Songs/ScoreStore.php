@@ -51,10 +51,15 @@ final class ScoreStore
     public function open(): Score
     {
         $tracks = $parts = [];
-        foreach (DB::table('tracks')->where('song_id', $this->song->id)->where('gone', false)->get(['id', 'name', 'position', 'kept', 'end']) as $row) {
+        // Said outright: to put the words together takes longer than to find the rows, and each edit asks for them.
+        /** @var list<stdClass> $rows */
+        $rows = DB::select('select id, name, position, kept, "end" from tracks where song_id = ? and gone = 0', [$this->song->id]);
+        foreach ($rows as $row) {
             $tracks[self::int($row->id)] = new Track(self::int($row->id), self::text($row->name), self::int($row->position), self::text($row->kept), self::int($row->end));
         }
-        foreach (DB::table('parts')->where('song_id', $this->song->id)->where('gone', false)->orderBy('id')->get(self::HEAD) as $row) {
+        /** @var list<stdClass> $rows */
+        $rows = DB::select('select '.implode(', ', self::HEAD).' from parts where song_id = ? and gone = 0 order by id', [$this->song->id]);
+        foreach ($rows as $row) {
             $parts[self::int($row->id)] = $this->part($row);
         }
 
@@ -118,7 +123,7 @@ final class ScoreStore
         }
         $this->saveHeads();
         foreach (array_keys($set) as $id) {
-            DB::table('parts')->where('id', $id)->update(['settings' => self::settings($score->part($id)), 'revision' => $revision]);
+            Keeping::update('parts', $id, ['settings' => self::settings($score->part($id)), 'revision' => $revision]);
         }
     }
 
@@ -157,7 +162,7 @@ final class ScoreStore
 
             return;
         }
-        DB::table('parts')->where('id', $part->id)->update($row);
+        Keeping::update('parts', $part->id, $row);
     }
 
     /** Writes what changed of parts whose notes stay, all in one statement: there may be hundreds. */
@@ -229,8 +234,10 @@ final class ScoreStore
                 $at = (int) array_search($id, $this->ids, true);
                 $wanted = array_slice($this->ids, $at, min(self::TOGETHER, 2 ** $reads));
             }
-            foreach (DB::table('parts')->whereIn('id', $wanted)->pluck($column, 'id') as $one => $bytes) {
-                $this->ahead[$column][self::int($one)] = self::text($bytes);
+            /** @var list<stdClass> $rows */
+            $rows = DB::select("select id, $column as bytes from parts where id in (".implode(', ', $wanted).')');
+            foreach ($rows as $row) {
+                $this->ahead[$column][self::int($row->id)] = self::text($row->bytes);
             }
         }
         $bytes = $this->ahead[$column][$id] ?? '';

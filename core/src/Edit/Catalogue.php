@@ -19,9 +19,23 @@ final class Catalogue
     /** @throws Refusal when there is no such edit */
     public static function edit(string $id): Edit
     {
-        $class = self::classes()[$id] ?? throw Refusal::parameter('edit', $id, 'one of '.implode(', ', array_keys(self::classes())));
+        $class = self::$classes[$id] ?? self::find($id) ?? throw Refusal::parameter('edit', $id, 'one of '.implode(', ', array_keys(self::classes())));
 
         return new $class;
+    }
+
+    /**
+     * One of them, without the others being looked for.
+     *
+     * @return class-string<Edit>|null
+     */
+    private static function find(string $id): ?string
+    {
+        $name = str_replace(' ', '', ucwords(str_replace('-', ' ', $id)));
+        $files = preg_match('/^[A-Za-z0-9]+$/', $name) === 1 ? glob(__DIR__."/*/$name.php") ?: [] : [];
+        $classes = $files === [] ? [] : self::named($files);
+
+        return $classes[$id] ?? null;
     }
 
     /** @return list<Spec> by family, then by id */
@@ -37,17 +51,23 @@ final class Catalogue
     /** @return array<string, class-string<Edit>> by id */
     public static function classes(): array
     {
-        if (self::$classes !== null) {
-            return self::$classes;
-        }
+        return self::$classes ??= self::named(glob(__DIR__.'/*/*.php') ?: []);
+    }
+
+    /**
+     * @param  list<string>  $files
+     * @return array<string, class-string<Edit>> by id
+     */
+    private static function named(array $files): array
+    {
         $classes = [];
-        foreach (glob(__DIR__.'/*/*.php') ?: [] as $file) {
+        foreach ($files as $file) {
             $name = basename($file, '.php');
             /** @var class-string<Edit> $class */
             $class = __NAMESPACE__.'\\'.basename(dirname($file)).'\\'.$name;
             $classes[strtolower((string) preg_replace('/(?<!^)[A-Z]/', '-$0', $name))] = $class;
         }
 
-        return self::$classes = $classes;
+        return $classes;
     }
 }
