@@ -62,7 +62,7 @@ async function bring(bytes, name = 'bench.mid') {
 }
 
 /** Ids as the interface tells them: of those that follow one another a pair. */
-function runs(ids) {
+function inPairs(ids) {
     const pairs = [];
     for (const id of ids.toSorted((a, b) => a - b)) {
         if (pairs.length > 0 && pairs.at(-1)[1] === id - 1) pairs.at(-1)[1] = id;
@@ -93,7 +93,7 @@ async function server() {
     for (const [count, runs] of [[1000, 61], [20000, 15]]) {
         const song = await bring(midi(count));
         const part = song.tracks[0].parts[0];
-        const on = { part: part.id, notes: runs(part.notes.map((note) => note[0])) };
+        const on = { part: part.id, notes: inPairs(part.notes.map((note) => note[0])) };
         // Back and forth, so that every note moves every time.
         const { empty, edit } = await edits(song, runs, (i) => (i % 2 ? { edit: 'as-played', on } : { edit: 'quantize', on, params: { grid: '1/16' } }));
         if (count === 1000) {
