@@ -39,7 +39,7 @@ final class Admission
     public static function enter(int $songId, mixed $base, mixed $key, Closure $work, Book $book = new Book, Context $context = new Context): array
     {
         return Keeping::whole(static function () use ($songId, $base, $key, $work, $book, $context): array {
-            $song = Song::query()->findOrFail($songId);
+            $song = Song::opened($songId);
             if (! is_int($base)) {
                 throw Refusal::parameter('base', $base, 'the revision of the song that the command was made on');
             }
@@ -71,7 +71,7 @@ final class Admission
     private static function keep(Song $song, string $key, array $answer): void
     {
         $kept = json_encode(array_intersect_key($answer, array_flip(self::KEPT)), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE);
-        DB::table('requests')->where('song_id', $song->id)->where('key', $key)->update(['answer' => $kept]);
+        DB::update('update requests set answer = ? where song_id = ? and key = ?', [$kept, $song->id, $key]);
         if (random_int(1, self::ANSWERS) === 1) {
             $requests = DB::table('requests')->where('song_id', $song->id)->whereNotNull('answer');
             $oldest = (clone $requests)->orderByDesc('id')->skip(self::ANSWERS)->value('id');
@@ -92,7 +92,7 @@ final class Admission
     /** Keeps the key of a request, with what it does or not at all; says whether it is the first with it. */
     private static function isNew(Song $song, string $key): bool
     {
-        if (DB::table('requests')->insertOrIgnore(['song_id' => $song->id, 'key' => $key]) === 0) {
+        if (DB::affectingStatement('insert or ignore into requests (song_id, key) values (?, ?)', [$song->id, $key]) === 0) {
             return false;
         }
         // Old ones are cleared away now and then: it is not worth a look each time.

@@ -5,9 +5,11 @@ declare(strict_types=1);
 namespace App\Models;
 
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\ModelNotFoundException;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Database\Eloquent\SoftDeletes;
 use Illuminate\Support\Carbon;
+use Illuminate\Support\Facades\DB;
 use Jactonic\Core\Time\Timeline;
 
 /**
@@ -37,6 +39,21 @@ final class Song extends Model
 
     /** @var array<string, string> */
     protected $casts = ['tempos' => 'array', 'meters' => 'array', 'markers' => 'array', 'source' => 'array', 'ppq' => 'integer', 'revision' => 'integer', 'time_revision' => 'integer', 'head_id' => 'integer', 'first_id' => 'integer'];
+
+    /**
+     * A song to be worked on. Said outright: each edit begins with it, and to put the words together takes longer than to
+     * find it.
+     *
+     * @throws ModelNotFoundException<self> as `findOrFail` does
+     */
+    public static function opened(int $id): self
+    {
+        $row = DB::selectOne('select * from songs where id = ? and deleted_at is null', [$id]);
+        /** @var array<string, mixed> $columns */
+        $columns = (array) $row;
+
+        return $row === null ? throw (new ModelNotFoundException)->setModel(self::class, [$id]) : (new self)->newFromBuilder($columns);
+    }
 
     /** @return HasMany<Track, $this> */
     public function tracks(): HasMany

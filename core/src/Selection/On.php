@@ -67,7 +67,8 @@ final class On
     {
         $ids = self::ids($ids, 'on.notes');
         if ($ids === $part->notes->ids()) {
-            return $ids;
+            // The very list of the part: that it is the same is then seen at a glance.
+            return $part->notes->ids();
         }
         $ids = self::once($ids);
         $there = count($ids) >= self::MANY ? array_flip($part->notes->ids()) : [];
