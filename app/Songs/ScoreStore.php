@@ -53,7 +53,9 @@ final class ScoreStore
         $tracks = $parts = [];
         // Said outright: to put the words together takes longer than to find the rows, and each edit asks for them.
         /** @var list<stdClass> $rows */
-        $rows = DB::select('select id, name, position, kept, "end" from tracks where song_id = ? and gone = 0', [$this->song->id]);
+        $rows = DB::select('select id, name, position, kept, "end", (select max(id) from parts) as parts, (select max(id) from tracks) as tracks from tracks where song_id = ? and gone = 0', [$this->song->id]);
+        /** @var object{parts: int|null, tracks: int|null} $last */
+        $last = $rows[0] ?? DB::selectOne('select (select max(id) from parts) as parts, (select max(id) from tracks) as tracks');
         foreach ($rows as $row) {
             $tracks[self::int($row->id)] = new Track(self::int($row->id), self::text($row->name), self::int($row->position), self::text($row->kept), self::int($row->end));
         }
@@ -62,9 +64,6 @@ final class ScoreStore
         foreach ($rows as $row) {
             $parts[self::int($row->id)] = $this->part($row);
         }
-
-        /** @var object{parts: int|null, tracks: int|null} $last */
-        $last = DB::selectOne('select (select max(id) from parts) as parts, (select max(id) from tracks) as tracks');
 
         return new Score($this->song->time(), $parts, $tracks, 1 + (int) $last->parts, 1 + (int) $last->tracks, name: $this->song->name, scale: Scale::tryParse($this->song->scale));
     }

@@ -284,17 +284,18 @@ final class Draft
                 [$was[$name], $is[$name]] = [$before, $list];
             }
         }
-        $differs = [];
-        foreach ($was as $name => $before) {
-            foreach ($is[$name] as $i => $value) {
-                if ($value !== $before[$i]) {
-                    $differs[$i] = true;
+        $same = [];
+        foreach ($ids as $i => $_) {
+            foreach ($was as $name => $before) {
+                if ($before[$i] !== $is[$name][$i]) {
+                    continue 2;
                 }
             }
+            $same[$i] = true;
         }
-        if (count($differs) < count($ids)) {
-            $only = static fn (array $list): array => array_values(array_intersect_key($list, $differs));
-            [$ids, $was, $is] = [array_values(array_intersect_key($ids, $differs)), array_map($only, $was), array_map($only, $is)];
+        if ($same !== []) {
+            $without = static fn (array $list): array => array_values(array_diff_key($list, $same));
+            [$ids, $was, $is] = [array_values(array_diff_key($ids, $same)), array_map($without, $was), array_map($without, $is)];
         }
 
         return Sides::columns($table, $rows, $ids, $was, $is);

@@ -76,7 +76,7 @@ final readonly class TempoMap
     /** Milliseconds from one tick to another, below 0 when the second lies before the first. */
     public function milliseconds(float $from, float $to): float
     {
-        $i = Search::last($this->ticks, $from);
+        $i = count($this->ticks) === 1 ? 0 : Search::last($this->ticks, $from);
         if ($to < ($this->changes[$i + 1][0] ?? INF) && ($i === 0 || $to >= $this->changes[$i][0])) {
             return ($to - $from) * $this->changes[$i][1] / ($this->ppq * 1e3);
         }
