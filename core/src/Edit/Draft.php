@@ -87,16 +87,20 @@ final class Draft
     }
 
     /**
-     * Many notes otherwise in some columns, as `put` does it one by one: those that are as they were are left out, and one
-     * whose file had no proper end for it gets one. Nothing is made of them, so of many it is many times as fast.
+     * Many notes otherwise in some columns, as `put` does it one by one: those that are as they were are left out; of the
+     * others one whose file had no proper end for it gets one. Nothing is made of them, so of many it is many times as fast.
      *
      * @param  list<int>  $ids  ascending
      * @param  array<string, list<mixed>>  $values  by name of the column, in the order of the ids
      */
     public function columns(Part $part, array $ids, array $values): void
     {
-        $release = $part->notes->hasOther('release') ? array_map(Note::ended(...), $part->notes->integers('release', $ids)) : null;
-        $sides = self::otherwise($part->notes, Table::notes(), $ids, $values + ($release === null ? [] : ['release' => $release]));
+        [$ids, $was, $is] = self::otherwise($part->notes, $ids, $values);
+        if ($ids !== [] && $part->notes->hasOther('release')) {
+            $was['release'] = $part->notes->integers('release', $ids);
+            $is['release'] = array_map(Note::ended(...), $was['release']);
+        }
+        $sides = Sides::columns(Table::notes(), $part->notes, $ids, $was, $is);
         if (isset($this->before[$part->id]) || isset($this->after[$part->id]) || isset($this->columns[$part->id])) {
             foreach ($sides->after() as $note) {
                 $this->put($part, $note);
@@ -114,7 +118,7 @@ final class Draft
      */
     public function pointColumns(Part $part, array $ids, array $values): void
     {
-        $sides = self::otherwise($part->points, Table::points(), $ids, $values);
+        $sides = Sides::columns(Table::points(), $part->points, ...self::otherwise($part->points, $ids, $values));
         if (isset($this->pointsBefore[$part->id]) || isset($this->pointsAfter[$part->id]) || isset($this->pointColumns[$part->id])) {
             foreach ($sides->after() as $point) {
                 $this->putPoint($part, $point);
@@ -266,15 +270,12 @@ final class Draft
     }
 
     /**
-     * @template T of Note|Point
-     *
-     * @param  Rows<T>  $rows
-     * @param  Table<T>  $table
+     * @param  Rows<covariant Note|Point>  $rows
      * @param  list<int>  $ids
      * @param  array<string, list<mixed>>  $values
-     * @return Sides<T>
+     * @return array{list<int>, array<string, list<mixed>>, array<string, list<mixed>>} those that are otherwise, and the columns in which any is, before and after
      */
-    private static function otherwise(Rows $rows, Table $table, array $ids, array $values): Sides
+    private static function otherwise(Rows $rows, array $ids, array $values): array
     {
         Watch::steps(count($ids));
         $was = $is = [];
@@ -298,6 +299,6 @@ final class Draft
             [$ids, $was, $is] = [array_values(array_diff_key($ids, $same)), array_map($without, $was), array_map($without, $is)];
         }
 
-        return Sides::columns($table, $rows, $ids, $was, $is);
+        return [$ids, $was, $is];
     }
 }

@@ -130,9 +130,7 @@ final readonly class Work
         $from = $this->firstPlace();
         $to = $from;
         foreach ($this->parts() as $part) {
-            $ids = $this->ids($part);
-            $to = max([$to, ...array_map(static fn (float $start, int $length, float $more): float => $start + $length + $more,
-                $this->places($part), $part->notes->integers('length', $ids), $part->notes->floats('carryLength', $ids))]);
+            $to = max([$to, ...array_map(static fn (float $start, float $length): float => $start + $length, $this->places($part), $this->exact($part, 'length', 'carryLength'))]);
         }
         foreach ($this->partsOfPoints() as $part) {
             $to = max([$to, ...$part->points->integers('tick', $this->pointIds($part))]);
@@ -150,10 +148,16 @@ final readonly class Work
     /** @return list<float> where the chosen notes of a part start, with their fractions, in the order of their ids */
     private function places(Part $part): array
     {
-        $ids = $this->ids($part);
-        $starts = $part->notes->integers('start', $ids);
+        return $this->exact($part, 'start', 'carryStart');
+    }
 
-        return $part->notes->hasOther('carryStart') ? array_map(static fn (int $start, float $carry): float => $start + $carry, $starts, $part->notes->floats('carryStart', $ids)) : array_map(floatval(...), $starts);
+    /** @return list<float> a column of the chosen notes of a part with the fractions that another carries */
+    private function exact(Part $part, string $name, string $carried): array
+    {
+        $ids = $this->ids($part);
+        $values = $part->notes->integers($name, $ids);
+
+        return $part->notes->hasOther($carried) ? array_map(static fn (int $value, float $carry): float => $value + $carry, $values, $part->notes->floats($carried, $ids)) : array_map(floatval(...), $values);
     }
 
     /**
@@ -189,17 +193,18 @@ final readonly class Work
 
     /**
      * Gives the chosen notes of a part other edges, as `Note::retimed` does it: what they lose in feel is added to their
-     * drift. Those whose edges stay keep their fractions.
+     * drift. Those whose edges stay keep their fractions, unless others are given.
      *
      * @param  list<int>  $starts  ticks, in the order of `ids`
      * @param  list<int>  $lengths
+     * @param  array{carryStart: list<float>, carryLength: list<float>}|null  $carried
      */
-    public function retime(Draft $draft, Part $part, array $starts, array $lengths): void
+    public function retime(Draft $draft, Part $part, array $starts, array $lengths, ?array $carried = null): void
     {
         $ids = $this->ids($part);
         $notes = $part->notes;
         [$were, $lasted, $driftStart, $driftLength] = array_map(static fn (string $name): array => $notes->integers($name, $ids), ['start', 'length', 'driftStart', 'driftLength']);
-        $carries = array_map(static fn (string $name): array => $notes->floats($name, $ids), array_filter(['carryStart' => 'carryStart', 'carryLength' => 'carryLength'], $notes->hasOther(...)));
+        $carries = $carried !== null ? [] : array_map(static fn (string $name): array => $notes->floats($name, $ids), array_filter(['carryStart' => 'carryStart', 'carryLength' => 'carryLength'], $notes->hasOther(...)));
         foreach ($ids as $i => $id) {
             [$later, $longer] = [$starts[$i] - $were[$i], $lengths[$i] - $lasted[$i]];
             if ($later !== 0 || $longer !== 0) {
@@ -210,7 +215,25 @@ final readonly class Work
                 }
             }
         }
-        $draft->columns($part, $ids, ['start' => $starts, 'length' => $lengths, 'driftStart' => array_values($driftStart), 'driftLength' => array_values($driftLength)] + array_map(array_values(...), $carries));
+        $draft->columns($part, $ids, ['start' => $starts, 'length' => $lengths, 'driftStart' => array_values($driftStart), 'driftLength' => array_values($driftLength)] + ($carried ?? array_map(array_values(...), $carries)));
+    }
+
+    /**
+     * Gives the chosen notes of a part other edges at exact places, as `retime` does, with the fractions carried.
+     *
+     * @param  \Closure(float, float, int): array{float, float}  $to  from the start, the length and the id to the start and the length that it gets
+     */
+    public function resize(Draft $draft, Part $part, \Closure $to): void
+    {
+        $ids = $this->ids($part);
+        $lengths = $this->exact($part, 'length', 'carryLength');
+        $starts = $wholes = $carryStart = $carryLength = [];
+        foreach ($this->places($part) as $i => $start) {
+            [$start, $length] = $to($start, $lengths[$i], $ids[$i]);
+            [$starts[], $carryStart[]] = Note::split($start);
+            [$wholes[], $carryLength[]] = Note::split($length);
+        }
+        $this->retime($draft, $part, $starts, $wholes, ['carryStart' => $carryStart, 'carryLength' => $carryLength]);
     }
 
     /** What an edit that moves notes takes, to say whether the points of the lanes under them come along. */

@@ -136,18 +136,6 @@ final class Note
         return $note;
     }
 
-    /** Its edges put at exact places: as `retimed`, with the fractions carried. */
-    public function resizedTo(float $start, float $length): self
-    {
-        [$s, $carryStart] = self::split($start);
-        [$l, $carryLength] = self::split($length);
-        $note = $this->retimed($s, $l);
-        $note->carryStart = $carryStart;
-        $note->carryLength = $carryLength;
-
-        return $note;
-    }
-
     /**
      * A stretch of it as a note: an edge that is its own keeps how it was played; one that was cut was played nowhere
      * else.
@@ -196,21 +184,6 @@ final class Note
         $note = $this->edited();
         $note->velocity = $velocity;
         $note->carryVelocity = 0;
-
-        return $note;
-    }
-
-    /** The velocity that it was pushed to, whether or not there is such a one. */
-    public function pushed(): int
-    {
-        return $this->velocity + $this->carryVelocity;
-    }
-
-    /** Pushed to a velocity: it gets the nearest that there is, and carries the rest. */
-    public function pushedTo(int $velocity): self
-    {
-        $note = $this->withVelocity(max(self::SOFTEST, min(self::LOUDEST, $velocity)));
-        $note->carryVelocity = $velocity - $note->velocity;
 
         return $note;
     }

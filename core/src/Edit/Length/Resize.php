@@ -49,9 +49,7 @@ final class Resize implements Edit
             $words = $by->words($steps);
             $lines = $work->lines($part);
             $together = $by->isOfTime() ? null : $by->distance($work->time(), $lines, $steps, $first);
-            foreach ($work->chosen($part) as $note) {
-                $start = $note->start + $note->carryStart;
-                $length = $note->length + $note->carryLength;
+            $work->resize($draft, $part, static function (float $start, float $length, int $id) use ($work, $part, $by, $lines, $together, $atEnd, $steps, &$clipped): array {
                 $moved = $together ?? $by->distance($work->time(), $lines, $steps, $atEnd ? $start + $length : $start);
                 $longer = $atEnd ? $length + $moved : $length - $moved;
                 if (Note::whole($longer) < 1) {
@@ -61,11 +59,12 @@ final class Resize implements Edit
                 if (! $atEnd) {
                     $start += $length - $longer;
                     if (Note::whole($start) < 0) {
-                        throw new Refusal(sprintf('%s would start before the song: nothing changed.', Say::note($note, $work->score)));
+                        throw new Refusal(sprintf('%s would start before the song: nothing changed.', Say::note($part->notes[$id], $work->score)));
                     }
                 }
-                $draft->put($part, $note->resizedTo($start, $longer));
-            }
+
+                return [$start, $longer];
+            });
         }
         $outcome = new Outcome($draft->change(), $work->selection, sprintf('%s %s by %s%s.', Say::notes($work->selection->count()),
             ($steps < 0) === $atEnd ? 'shorter' : 'longer', $words, $atEnd ? '' : ', at the start'));

@@ -36,14 +36,15 @@ final class ScaleLength implements Edit
         $percent = $work->params->number('percent');
         $short = 0;
         foreach ($work->parts() as $part) {
-            foreach ($work->chosen($part) as $note) {
-                $length = ($note->length + $note->carryLength) * $percent / 100;
+            $work->resize($draft, $part, static function (float $start, float $length) use ($percent, &$short): array {
+                $length = $length * $percent / 100;
                 if (Note::whole($length) < 1) {
                     $length = 1.0;
                     $short++;
                 }
-                $draft->put($part, $note->resizedTo($note->start + $note->carryStart, $length));
-            }
+
+                return [$start, $length];
+            });
         }
         $outcome = new Outcome($draft->change(), $work->selection, sprintf('%s: lengths at %s %%.',
             Say::notes($work->selection->count()), Say::number($percent)));

@@ -32,10 +32,7 @@ final class SetLength implements Edit
         $to = $work->params->step('value');
         foreach ($work->parts() as $part) {
             $lines = $work->lines($part);
-            foreach ($work->chosen($part) as $note) {
-                $start = $note->start + $note->carryStart;
-                $draft->put($part, $note->resizedTo($start, max(1.0, $to->distance($work->time(), $lines, 1, $start))));
-            }
+            $work->resize($draft, $part, static fn (float $start): array => [$start, max(1.0, $to->distance($work->time(), $lines, 1, $start))]);
         }
 
         return new Outcome($draft->change(), $work->selection, sprintf('%s: length %s.', Say::notes($work->selection->count()), $to->words(1)));

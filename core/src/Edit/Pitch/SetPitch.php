@@ -31,9 +31,8 @@ final class SetPitch implements Edit
         $draft = new Draft;
         $pitch = $work->params->integer('pitch');
         foreach ($work->parts() as $part) {
-            foreach ($work->chosen($part) as $note) {
-                $draft->put($part, $note->withPitch($pitch));
-            }
+            $ids = $work->ids($part);
+            $draft->columns($part, $ids, ['pitch' => array_fill(0, count($ids), $pitch)]);
         }
 
         return new Outcome($draft->change(), $work->selection, sprintf('%s on %s.', Say::notes($work->selection->count()), Say::pitch($pitch, $work->score, $this->isDrums($work))));
