@@ -24,9 +24,16 @@ final class Repitch
     {
         $changed = 0;
         foreach ($work->parts() as $part) {
-            foreach ($work->chosen($part) as $note) {
-                $changed += self::one($work, $draft, $part, $note, $to($note->pitch, $part)) ? 1 : 0;
+            $ids = $work->ids($part);
+            $pitches = [];
+            foreach ($part->notes->integers('pitch', $ids) as $i => $was) {
+                $pitches[] = $pitch = $to($was, $part);
+                if (! self::isPitch($pitch)) {
+                    throw self::outside($work, $part->notes[$ids[$i]]);
+                }
+                $changed += $pitch === $was ? 0 : 1;
             }
+            $draft->columns($part, $ids, ['pitch' => $pitches]);
         }
 
         return $changed;
@@ -39,10 +46,16 @@ final class Repitch
      */
     public static function one(Work $work, Draft $draft, Part $part, Note $note, int $pitch): bool
     {
-        if ($pitch < Note::LOWEST || $pitch > Note::HIGHEST) {
-            throw new Refusal(sprintf('%s would leave the keyboard: nothing changed.', Say::note($note, $work->score)));
-        }
+        return self::isPitch($pitch) ? $draft->put($part, $note->withPitch($pitch)) : throw self::outside($work, $note);
+    }
 
-        return $draft->put($part, $note->withPitch($pitch));
+    private static function isPitch(int $pitch): bool
+    {
+        return $pitch >= Note::LOWEST && $pitch <= Note::HIGHEST;
+    }
+
+    private static function outside(Work $work, Note $note): Refusal
+    {
+        return new Refusal(sprintf('%s would leave the keyboard: nothing changed.', Say::note($note, $work->score)));
     }
 }
