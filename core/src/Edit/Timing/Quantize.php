@@ -128,6 +128,6 @@ final class Quantize implements Edit
             }
         }
 
-        return Note::whole($old + ($line - $old) * $strength / 100);
+        return $strength === 100 ? $line : Note::whole($old + ($line - $old) * $strength / 100);
     }
 }
