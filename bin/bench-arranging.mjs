@@ -64,10 +64,13 @@ export function arranging({ browser, base, bring, row, median, p95, untilSeen, f
             await fresh.close();
         }
         row('open a song of 200 parts, 50,000 notes', median(opened.slice(1)), 's', 1.5);
-        const scrolled = await open(many, countFrames);
-        await scrolled.waitForTimeout(500);
-        const busy = await frames(scrolled, 'sheets');
-        row('scroll and zoom 200 parts, worst frame of script', Math.max(...busy), 'ms', 16, `95th percentile ${p95(busy).toFixed(1)} ms, the worst ${[...busy].sort((a, b) => b - a).slice(0, 4).map((t) => t.toFixed(0)).join(', ')}`);
-        await scrolled.close();
+        // Half a second after it is on screen, while the page still makes itself ready; and once it has.
+        for (const [after, when] of [[500, 'just opened'], [3000, 'opened before']]) {
+            const scrolled = await open(many, countFrames);
+            await scrolled.waitForTimeout(after);
+            const busy = await frames(scrolled, 'sheets');
+            row(`scroll and zoom 200 parts ${when}, worst frame of script`, Math.max(...busy), 'ms', 16, `95th percentile ${p95(busy).toFixed(1)} ms, the worst ${[...busy].sort((a, b) => b - a).slice(0, 4).map((t) => t.toFixed(0)).join(', ')}`);
+            await scrolled.close();
+        }
     };
 }

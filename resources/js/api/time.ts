@@ -11,7 +11,8 @@ export class Time {
     ) {}
 
     seconds(tick: number): number {
-        const [at, seconds, tempo] = lastOf(this.tempos, (t) => t[0] <= tick);
+        const { tempos } = this;
+        const [at, seconds, tempo] = tempos.length === 1 ? tempos[0]! : lastOf(tempos, (t) => t[0] <= tick);
         return seconds + ((tick - at) * tempo) / (this.ppq * 1e6);
     }
 

@@ -25,14 +25,26 @@ export function planOf(
     passes: (part: Part, note: Note) => boolean,
 ): PartPlan {
     const heard = listened ? part.heard.notes.filter((n) => n.until > 0 && !passes(part, n)) : [];
+    const way = ways(part, routing);
+    const count = heard.length;
     const notes = {
-        ids: Float64Array.from(heard, (n) => n.id),
-        starts: Float64Array.from(heard, (n) => time.seconds(n.start)),
-        ends: Float64Array.from(heard, (n) => time.seconds(n.until)),
-        channels: Uint16Array.from(heard, (n) => routing.of(part, n.channel)),
-        pitches: Uint8Array.from(heard, (n) => n.pitch),
-        velocities: Uint8Array.from(heard, (n) => n.velocity),
+        ids: new Float64Array(count),
+        starts: new Float64Array(count),
+        ends: new Float64Array(count),
+        channels: new Uint16Array(count),
+        pitches: new Uint8Array(count),
+        velocities: new Uint8Array(count),
     };
+    // In one go: `from` with a function takes several times as long, and there may be tens of thousands.
+    for (let i = 0; i < count; i++) {
+        const note = heard[i]!;
+        notes.ids[i] = note.id;
+        notes.starts[i] = time.seconds(note.start);
+        notes.ends[i] = time.seconds(note.until);
+        notes.channels[i] = way(note.channel);
+        notes.pitches[i] = note.pitch;
+        notes.velocities[i] = note.velocity;
+    }
     const times: number[] = [];
     const messages: Message[] = [];
     for (const point of part.heard.points) {
@@ -45,6 +57,16 @@ export function planOf(
     return { part: part.id, notes, points: { times: Float64Array.from(times), messages } };
 }
 
+/** The channels that a part's notes go to, each worked out once: it is asked of every note. */
+function ways(part: Part, routing: Routing): (channel: number) => number {
+    const known = new Map<number, number>();
+    return (channel) => {
+        let to = known.get(channel);
+        if (to === undefined) known.set(channel, (to = routing.of(part, channel)));
+        return to;
+    };
+}
+
 /** The notes of a song, with the programs that may play them: to be had ready. */
 export function wantedOf(song: Song, routing: Routing): Wanted[] {
     const wanted = new Map<string, { program: number; drums: boolean; strikes: Set<number> }>();
@@ -54,17 +76,25 @@ export function wantedOf(song: Song, routing: Routing): Wanted[] {
             if ((point.status & 0xf0) === PROGRAM)
                 for (const channel of routing.reach(part, channelOf(point)))
                     programs.set(channel, (programs.get(channel) ?? new Set()).add(point.data1));
-    for (const part of song.parts.values())
+    const struck = new Map<number, Set<number>>();
+    for (const part of song.parts.values()) {
+        const way = ways(part, routing);
         for (const note of part.heard.notes) {
-            const channel = routing.of(part, note.channel);
-            const drums = routing.isDrums(channel);
-            for (const program of programs.get(channel) ?? [0]) {
-                const key = `${program} ${drums}`;
-                const one = wanted.get(key) ?? { program, drums, strikes: new Set() };
-                wanted.set(key, one);
-                one.strikes.add((note.pitch << 7) | note.velocity);
-            }
+            const channel = way(note.channel);
+            let strikes = struck.get(channel);
+            if (!strikes) struck.set(channel, (strikes = new Set()));
+            strikes.add((note.pitch << 7) | note.velocity);
         }
+    }
+    for (const [channel, strikes] of struck) {
+        const drums = routing.isDrums(channel);
+        for (const program of programs.get(channel) ?? [0]) {
+            const key = `${program} ${drums}`;
+            const one = wanted.get(key) ?? { program, drums, strikes: new Set() };
+            wanted.set(key, one);
+            for (const strike of strikes) one.strikes.add(strike);
+        }
+    }
     return [...wanted.values()].map((w) => ({ ...w, strikes: [...w.strikes] }));
 }
 

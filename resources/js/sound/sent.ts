@@ -33,12 +33,13 @@ export class Sent {
         const plan: Plan = { parts: [], gone: [], now: [] };
         if (retimed) plan.time = { ppq: time.ppq, tempos: time.tempos, meters: time.meters };
         this.time = time;
+        const { key } = routing;
         for (const track of song.tracks) {
             const listened = song.audible(track);
             for (const part of track.parts) {
                 const known = this.parts.get(part.id);
                 const { points, version: heard } = part.heard;
-                const state = `${listened} ${track.id} ${routing.key}`;
+                const state = `${listened} ${track.id} ${key}`;
                 if (
                     !retimed &&
                     known?.ordered === part.ordered &&

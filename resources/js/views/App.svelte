@@ -26,13 +26,14 @@
     import Songs from './Songs.svelte';
     import TakeOffer from './TakeOffer.svelte';
     import TopLine from './TopLine.svelte';
+    import { whenQuiet } from './when-quiet';
 
     let { setup }: { setup: Setup } = $props();
 
     /** Seconds without a tap after which tapping begins anew, and the most taps of one go. */
     const TAP_PAUSE = 2;
     const MOST_TAPS = 60;
-    /** Milliseconds after a song is there. */
+    /** Milliseconds after a song is there and nobody scrolls. */
     const READY_AFTER = 600;
 
     untrack(() => callDrums(setup.drums));
@@ -94,9 +95,7 @@
     });
     // Sound is had ready while nothing else is asked for.
     $effect(() => {
-        if (!song) return;
-        const idle = window.setTimeout(() => void transport.ready(), READY_AFTER);
-        return () => clearTimeout(idle);
+        if (song) return whenQuiet(READY_AFTER, () => void transport.ready());
     });
     // The page wanted comes first; the others follow while nothing is asked of them.
     $effect(() => {
