@@ -101,6 +101,22 @@ test('at 1024 wide the settings are all in sight', async ({ page }) => {
     }
 });
 
+test('where the line is short what was done is cut before what is to be minded', async ({ page }) => {
+    // Two notes of a pitch in one quarter: on that grid they come to lie on one another.
+    const close = Array.from({ length: 16 }, (_, i) => [(i >> 1) * 96 + (i & 1) * 20, 10, 60, 80]);
+    const song = await bring(page, midi(close, 'Piano', 0), 'Close.mid');
+    await page.setViewportSize({ width: 900, height: 700 });
+    await openRoll(page, song);
+    await press(page, '3', 'Control+a', 'q');
+    const said = page.getByTestId('said').locator('> span');
+    await expect(said).toContainText([
+        /^16 notes to 1\/4: /,
+        '8 notes now lie on another (same pitch, same start); all are kept.',
+    ]);
+    const cut = (e: Element): boolean => e.scrollWidth > e.clientWidth;
+    expect([await said.nth(0).evaluate(cut), await said.nth(1).evaluate(cut)]).toEqual([true, false]);
+});
+
 test('in forced colours the paper is theirs, notes can be told from it, and what is on is marked', async ({ page }) => {
     const song = await bring(page, midi(LOOSE, 'Piano', 0));
     await page.emulateMedia({ forcedColors: 'active' });

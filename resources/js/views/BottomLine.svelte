@@ -48,8 +48,9 @@
 
 <footer bind:clientHeight={height} class="shrink-0 border-t border-base-300 bg-base-100">
     <div class="flex h-9 items-center gap-4 border-b border-base-300 px-3">
+        <!-- Where there is too little room, what was done is cut before what is to be minded. -->
         <p
-            class="min-w-0 flex-1 truncate"
+            class="flex min-w-0 flex-1 items-center overflow-hidden *:min-w-0 *:shrink-0"
             aria-live="polite"
             role="status"
             data-testid="said"
@@ -65,13 +66,13 @@
             {#if tag}<span class="mr-2 rounded-sm bg-neutral px-1.5 py-0.5 text-sm text-neutral-content">{tag}</span
                 >{/if}
             {#if trouble}
-                <span class="font-semibold text-error"
+                <span class="mr-2 max-w-3/4 truncate font-semibold text-error"
                     ><TriangleAlert size={15} class="mr-1 inline align-[-2px]" aria-label="Trouble:" />{trouble}</span
                 >
             {/if}
-            {said}{times % 2 ? '\u200b' : ''}
+            <span class="shrink! truncate">{said}{times % 2 ? '\u200b' : ''}</span>
             {#each warnings as warning, i (i)}
-                <span class="ml-2 text-warning"
+                <span class="ml-2 max-w-3/4 truncate text-warning"
                     ><TriangleAlert size={14} class="mr-1 inline align-[-2px]" aria-label="Mind:" />{warning}</span
                 >
             {/each}

@@ -5,14 +5,14 @@
 export function whenQuiet(after: number, run: () => void): () => void {
     let waiting = 0;
     const wait = (): void => {
-        clearTimeout(waiting);
+        window.clearTimeout(waiting);
         waiting = window.setTimeout(() => {
             stop();
             run();
         }, after);
     };
     const stop = (): void => {
-        clearTimeout(waiting);
+        window.clearTimeout(waiting);
         window.removeEventListener('wheel', wait, true);
     };
     window.addEventListener('wheel', wait, { capture: true, passive: true });
