@@ -73,14 +73,20 @@ export function paintNotes(
     });
     const both = [inks(c.tint), inks(c.selected)] as const;
     const pale: Inks = { ...common, edge: common.faint, full: mixed(common.faint, common.paper) };
-    const chosen: number[] = [];
+    const above: number[] = [];
     const named: Note[] = [];
     const curved: Note[] = [];
     const isChosen = flags.read(part, selected, versions);
     // What lies under a note already drawn in the same pixels need not be drawn again.
     const reached = new Float64Array(128).fill(-Infinity);
     const seen = new Uint8Array(128);
-    view.eachRow((p) => (seen[p] = 1));
+    const tops = new Float64Array(128);
+    view.eachRow((p) => {
+        seen[p] = 1;
+        tops[p] = view.y(p) + 0.5;
+    });
+    // Asked of every note: read once.
+    const window = { from: part.head.from, to: part.head.to ?? Infinity };
     const { left, scale, row } = view;
     const { starts, lengths, pitches, velocities, mutes } = part;
     const dense = row < PLAIN_ROW;
@@ -90,30 +96,32 @@ export function paintNotes(
         const w = Math.max(1.5, lengths[i]! * scale - 1);
         const pitch = pitches[i]!;
         // What lies outside the part's window is pale.
-        const own = part.holds(starts[i]!) ? both[isChosen[i]! as 0 | 1] : isChosen[i] === 1 ? both[1] : pale;
+        const chosen = isChosen[i] === 1;
+        const holds = starts[i]! >= window.from && starts[i]! < window.to;
+        const own = chosen ? both[1] : holds ? both[0] : pale;
         if (w < PLAIN_WIDTH || dense) {
             if (x + w <= reached[pitch]! + 0.25) return;
             reached[pitch] = x + w;
             const h = row - 1;
             // Too small for an edge: as high as it is loud, never so low that it is lost.
             const level = dense ? h : h * (0.35 + (0.65 * velocities[i]!) / 127);
-            const y = view.y(pitch) + 0.5;
+            const y = tops[pitch]!;
             if (mutes[i] === 1) pixels.rect(x, y + h / 2, w, 1, own.edge);
             else pixels.rect(x, y + h - level, w, level, own.edge);
             return;
         }
         const note = part.ordered[i]!;
-        paintNote(view, part, note, isChosen[i] === 1, x, w, own, playedPlaces);
+        paintNote(view, part, note, chosen, x, w, own, playedPlaces);
         if (note.own && w >= MARKED_WIDTH) curved.push(note);
         if (row >= NAMED_ROW && (w >= NAMED_WIDTH || (note.articulation > 0 && w >= MARKED_WIDTH))) named.push(note);
     };
     part.places(Math.floor(left), Math.ceil(view.right), (i) => {
         if (seen[pitches[i]!] === 0) return;
-        if (isChosen[i] === 1) chosen.push(i);
+        if (isChosen[i] === 1) above.push(i);
         else visit(i);
     });
     reached.fill(-Infinity);
-    for (const i of chosen) visit(i);
+    for (const i of above) visit(i);
     pixels.put(ctx);
     paintNames(ctx, view, named, c);
     paintCurves(ctx, view, curved, c);
