@@ -10,6 +10,7 @@ import type { Routing } from './routing';
 type Passes = (part: Part, note: Note) => boolean;
 
 interface Known {
+    time: Time;
     ordered: readonly Note[];
     points: readonly Point[];
     heard: number;
@@ -21,17 +22,21 @@ interface Known {
 export class Sent {
     private readonly parts = new Map<number, Known>();
     private time: Time | null = null;
+    /** Whether it was told all that there was when it was told something last. */
+    all = true;
 
     /**
      * What it has to be told now.
      *
      * @param tick where it plays, for what points that are no more left standing there; null while it does not
+     * @param patience milliseconds after which the rest is left for the next time
      */
-    difference(song: Song, routing: Routing, passes: Passes, tick: number | null): Plan {
+    difference(song: Song, routing: Routing, passes: Passes, tick: number | null, patience = Infinity): Plan {
+        const until = performance.now() + patience;
+        this.all = true;
         const { time } = song;
-        const retimed = this.time !== time;
         const plan: Plan = { parts: [], gone: [], now: [] };
-        if (retimed) plan.time = { ppq: time.ppq, tempos: time.tempos, meters: time.meters };
+        if (this.time !== time) plan.time = { ppq: time.ppq, tempos: time.tempos, meters: time.meters };
         this.time = time;
         const { key } = routing;
         for (const track of song.tracks) {
@@ -41,18 +46,22 @@ export class Sent {
                 const { points, version: heard } = part.heard;
                 const state = `${listened} ${track.id} ${key}`;
                 if (
-                    !retimed &&
-                    known?.ordered === part.ordered &&
+                    known?.time === time &&
+                    known.ordered === part.ordered &&
                     known.points === points &&
                     known.heard === heard &&
                     known.state === state &&
                     known.passes === passes
                 )
                     continue;
+                if (performance.now() > until) {
+                    this.all = false;
+                    break;
+                }
                 plan.parts!.push(planOf(part, time, routing, listened, passes));
                 if (known && known.points !== points && tick !== null)
                     (plan.now as Message[]).push(...mended(part, known.points, routing, tick));
-                this.parts.set(part.id, { ordered: part.ordered, points, heard, state, passes });
+                this.parts.set(part.id, { time, ordered: part.ordered, points, heard, state, passes });
             }
         }
         for (const id of this.parts.keys())

@@ -26,6 +26,9 @@ export interface Begin {
 
 const plays = (): boolean => false;
 
+/** How long what is told beforehand may hold up the page at a time, in milliseconds. */
+const PATIENCE = 6;
+
 /** Plays a song. The sound keeps the time, in a thread of its own; the page tells it what is to be played, and shows where. */
 export class Transport {
     playing = $state(false);
@@ -97,10 +100,14 @@ export class Transport {
     /** Has the sound ready before it is asked for: the bank, and what the song is played with. */
     async ready(): Promise<void> {
         const synth = await this.load().catch(() => null);
-        if (!synth || !this.song) return;
+        const { song } = this;
+        if (!synth || !song) return;
+        // A little at a time, so that the page does not stop for it.
+        while (!this.playing && this.song === song && !this.sync(synth, null, PATIENCE))
+            await new Promise((resolve) => setTimeout(resolve));
+        if (this.song !== song) return;
         this.prepare(synth);
-        if (!this.playing) this.sync(synth, null);
-        await synth.have(wantedOf(this.song, this.routing!));
+        await synth.have(wantedOf(song, this.routing!));
     }
 
     private load(): Promise<Synth> {
@@ -344,15 +351,18 @@ export class Transport {
      * Tells the sound what it does not know yet.
      *
      * @param tick where it plays; null while it does not
+     * @param patience milliseconds after which the rest is left
+     * @returns whether it knows all now
      */
-    private sync(synth: Synth, tick: number | null): void {
+    private sync(synth: Synth, tick: number | null, patience = Infinity): boolean {
         const song = this.song!;
         this.prepare(synth);
         synth.plan({
-            ...this.sent.difference(song, this.routing!, this.passes, tick),
+            ...this.sent.difference(song, this.routing!, this.passes, tick, patience),
             loop: this.loopPlan(),
             end: this.goesOn ? Infinity : song.time.seconds(song.end),
         });
+        return this.sent.all;
     }
 
     private loopPlan(): LoopPlan | null {
