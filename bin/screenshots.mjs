@@ -124,7 +124,7 @@ await part(3, 0);
 await press('Alt+Shift+D');
 await shot('rows');
 await press('Alt+Shift+D');
-await part(2, 1);
+await part(0, 1);
 await press('Alt+Shift+U', 'Alt+Shift+E', 'Shift+r');
 await shot('underlay');
 await press('Escape', 'Alt+Shift+E', 'Alt+Shift+U', 'Alt+Shift+U');
