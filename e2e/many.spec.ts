@@ -1,7 +1,7 @@
 import { expect, test, type Page } from '@playwright/test';
 import { bring, chosen, midi, openRoll, press } from './support';
 
-/** Three hundred loose notes, a second apart at most from the grid. */
+/** Three hundred notes, each a little off the grid. */
 const MANY = Array.from({ length: 300 }, (_, i) => [
     i * 24 + ((i * 7) % 11),
     10 + ((i * 5) % 30),

@@ -232,7 +232,7 @@ final class SongView
      */
     private static function heard(Part $part, array $ticks): array
     {
-        $heard = array_map(static fn (int $tick): int => (int) (! $part->head->muted && $part->head->holds($tick)), $ticks);
+        $heard = array_map(static fn (int $tick): int => (int) Sounding::isHeardAt($tick, $part->head), $ticks);
 
         return in_array(0, $heard, true) ? ['heard' => $heard] : [];
     }

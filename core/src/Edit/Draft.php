@@ -18,29 +18,11 @@ use Jactonic\Core\Selection\Groups;
 /** A change in the making. What is put unchanged is left out of it. */
 final class Draft
 {
-    /** @var array<int, array<int, Note>> */
-    private array $before = [];
+    /** @var DraftRows<Note> */
+    private readonly DraftRows $notes;
 
-    /** @var array<int, array<int, Note>> */
-    private array $after = [];
-
-    /** @var array<int, array<int, Point>> */
-    private array $pointsBefore = [];
-
-    /** @var array<int, array<int, Point>> */
-    private array $pointsAfter = [];
-
-    /** @var array<int, int> bits of the columns in which notes that stay are otherwise, by part */
-    private array $unlike = [];
-
-    /** @var array<int, int> likewise of points */
-    private array $pointsUnlike = [];
-
-    /** @var array<int, Sides<Note>> notes that become otherwise in whole columns, by part */
-    private array $columns = [];
-
-    /** @var array<int, Sides<Point>> likewise of points */
-    private array $pointColumns = [];
+    /** @var DraftRows<Point> */
+    private readonly DraftRows $points;
 
     /** @var array<int, HeadChange> */
     private array $heads = [];
@@ -64,26 +46,21 @@ final class Draft
 
     private int $newTracks = 0;
 
+    public function __construct()
+    {
+        $this->notes = new DraftRows(Table::notes(), static fn (Part $part): Rows => $part->notes);
+        $this->points = new DraftRows(Table::points(), static fn (Part $part): Rows => $part->points);
+    }
+
     /** @return bool whether the note differs from how it was */
     public function put(Part $part, Note $note): bool
     {
-        Watch::step();
-        $this->alone($part);
-        $old = $part->notes->get($note->id);
-        $unlike = $old?->unlike($note) ?? 0;
-        if ($old !== null && $unlike === 0) {
-            // It may have been dropped, or put otherwise, before.
-            unset($this->before[$part->id][$note->id], $this->after[$part->id][$note->id]);
+        return $this->notes->put($part, $note);
+    }
 
-            return false;
-        }
-        if ($old !== null) {
-            $this->before[$part->id][$note->id] = $old;
-            $this->unlike[$part->id] = ($this->unlike[$part->id] ?? 0) | $unlike;
-        }
-        $this->after[$part->id][$note->id] = $note;
-
-        return true;
+    public function drop(Part $part, Note $note): void
+    {
+        $this->notes->drop($part, $note);
     }
 
     /**
@@ -95,45 +72,12 @@ final class Draft
      */
     public function columns(Part $part, array $ids, array $values): void
     {
-        [$ids, $was, $is] = self::otherwise($part->notes, $ids, $values);
+        [$ids, $was, $is] = $this->notes->otherwise($part, $ids, $values);
         if ($ids !== [] && $part->notes->hasOther('release')) {
             $was['release'] = $part->notes->integers('release', $ids);
             $is['release'] = array_map(Note::ended(...), $was['release']);
         }
-        $sides = Sides::columns(Table::notes(), $part->notes, $ids, $was, $is);
-        if (isset($this->before[$part->id]) || isset($this->after[$part->id]) || isset($this->columns[$part->id])) {
-            foreach ($sides->after() as $note) {
-                $this->put($part, $note);
-            }
-        } elseif (! $sides->isEmpty()) {
-            $this->columns[$part->id] = $sides;
-        }
-    }
-
-    /**
-     * Likewise of points.
-     *
-     * @param  list<int>  $ids
-     * @param  array<string, list<mixed>>  $values
-     */
-    public function pointColumns(Part $part, array $ids, array $values): void
-    {
-        $sides = Sides::columns(Table::points(), $part->points, ...self::otherwise($part->points, $ids, $values));
-        if (isset($this->pointsBefore[$part->id]) || isset($this->pointsAfter[$part->id]) || isset($this->pointColumns[$part->id])) {
-            foreach ($sides->after() as $point) {
-                $this->putPoint($part, $point);
-            }
-        } elseif (! $sides->isEmpty()) {
-            $this->pointColumns[$part->id] = $sides;
-        }
-    }
-
-    public function drop(Part $part, Note $note): void
-    {
-        Watch::step();
-        $this->alone($part);
-        $this->before[$part->id][$note->id] = $note;
-        unset($this->after[$part->id][$note->id]);
+        $this->notes->columns($part, $ids, $was, $is);
     }
 
     /**
@@ -143,30 +87,23 @@ final class Draft
      */
     public function putPoint(Part $part, Point $point): bool
     {
-        Watch::step();
-        $this->pointsAlone($part);
-        $old = $part->points->get($point->id);
-        $unlike = $old?->unlike($point) ?? 0;
-        if ($old !== null && $unlike === 0) {
-            unset($this->pointsBefore[$part->id][$point->id], $this->pointsAfter[$part->id][$point->id]);
-
-            return false;
-        }
-        if ($old !== null) {
-            $this->pointsBefore[$part->id][$point->id] = $old;
-            $this->pointsUnlike[$part->id] = ($this->pointsUnlike[$part->id] ?? 0) | $unlike;
-        }
-        $this->pointsAfter[$part->id][$point->id] = $point;
-
-        return true;
+        return $this->points->put($part, $point);
     }
 
     public function dropPoint(Part $part, Point $point): void
     {
-        Watch::step();
-        $this->pointsAlone($part);
-        $this->pointsBefore[$part->id][$point->id] = $point;
-        unset($this->pointsAfter[$part->id][$point->id]);
+        $this->points->drop($part, $point);
+    }
+
+    /**
+     * Many points, as `columns` does it for notes.
+     *
+     * @param  list<int>  $ids  ascending
+     * @param  array<string, list<mixed>>  $values
+     */
+    public function pointColumns(Part $part, array $ids, array $values): void
+    {
+        $this->points->columns($part, ...$this->points->otherwise($part, $ids, $values));
     }
 
     /** Another head for a part; null takes it away, with what is in it kept out of sight. */
@@ -238,67 +175,10 @@ final class Draft
     public function change(): Change
     {
         $parts = [];
-        foreach (array_keys($this->before + $this->after + $this->columns + $this->pointsBefore + $this->pointsAfter + $this->pointColumns + $this->heads) as $id) {
-            $parts[$id] = new PartChange(
-                $this->columns[$id] ?? Sides::of(Table::notes(), $this->before[$id] ?? [], $this->after[$id] ?? [], $this->unlike[$id] ?? 0),
-                $this->pointColumns[$id] ?? Sides::of(Table::points(), $this->pointsBefore[$id] ?? [], $this->pointsAfter[$id] ?? [], $this->pointsUnlike[$id] ?? 0),
-                $this->heads[$id] ?? null,
-            );
+        foreach (array_keys($this->notes->parts() + $this->points->parts() + $this->heads) as $id) {
+            $parts[$id] = new PartChange($this->notes->sides($id), $this->points->sides($id), $this->heads[$id] ?? null);
         }
 
         return new Change($parts, null, $this->tracks);
-    }
-
-    /** Single notes are to be put besides columns: then those are single notes, too. */
-    private function alone(Part $part): void
-    {
-        $columns = $this->columns[$part->id] ?? null;
-        if ($columns !== null) {
-            unset($this->columns[$part->id]);
-            array_map(fn (Note $note): bool => $this->put($part, $note), $columns->after());
-        }
-    }
-
-    /** Likewise of points. */
-    private function pointsAlone(Part $part): void
-    {
-        $columns = $this->pointColumns[$part->id] ?? null;
-        if ($columns !== null) {
-            unset($this->pointColumns[$part->id]);
-            array_map(fn (Point $point): bool => $this->putPoint($part, $point), $columns->after());
-        }
-    }
-
-    /**
-     * @param  Rows<covariant Note|Point>  $rows
-     * @param  list<int>  $ids
-     * @param  array<string, list<mixed>>  $values
-     * @return array{list<int>, array<string, list<mixed>>, array<string, list<mixed>>} those that are otherwise, and the columns in which any is, before and after
-     */
-    private static function otherwise(Rows $rows, array $ids, array $values): array
-    {
-        Watch::steps(count($ids));
-        $was = $is = [];
-        foreach ($values as $name => $list) {
-            $before = $rows->values($name, $ids);
-            if ($before !== $list) {
-                [$was[$name], $is[$name]] = [$before, $list];
-            }
-        }
-        $same = [];
-        foreach ($ids as $i => $_) {
-            foreach ($was as $name => $before) {
-                if ($before[$i] !== $is[$name][$i]) {
-                    continue 2;
-                }
-            }
-            $same[$i] = true;
-        }
-        if ($same !== []) {
-            $without = static fn (array $list): array => array_values(array_diff_key($list, $same));
-            [$ids, $was, $is] = [array_values(array_diff_key($ids, $same)), array_map($without, $was), array_map($without, $is)];
-        }
-
-        return [$ids, $was, $is];
     }
 }

@@ -55,11 +55,11 @@ final class Foresight
                 continue;
             }
             $part = $before->parts[$id] ?? null;
-            if (! self::areAllMovedAlike($changed->notes, $part)) {
-                $found = count($changed->notes->touched()) <= self::FEW ? self::few($changed->notes, $part) : self::many($changed->notes, $part);
-            } else {
-                $found = [];
-            }
+            $found = match (true) {
+                self::areAllMovedAlike($changed->notes, $part) => [],
+                count($changed->notes->touched()) <= self::FEW => self::few($changed->notes, $part),
+                default => self::many($changed->notes, $part),
+            };
             if ($found !== []) {
                 $merging[$id] = $found;
             }

@@ -214,7 +214,7 @@ final class Sides
      */
     public function then(self $later, int $back = 0, int $on = 0, bool $known = true): self
     {
-        if ($this->rows !== null && $later->rows !== null && $this->ids === $later->ids) {
+        if ($this->rows !== null && $later->rows !== null && $this->ids === $later->ids && $back === 0 && $on === 0) {
             return self::columns($this->table, $this->rows, $this->ids, $this->was + $later->was, $later->is + $this->is);
         } elseif ($this->isEmpty() && $back === 0 && $known) {
             return $later;

@@ -62,7 +62,13 @@ final class Sounding
 
     public static function isHeard(Point $point, PartHead $head): bool
     {
-        return ! $head->muted && $head->holds($point->tick);
+        return self::isHeardAt($point->tick, $head);
+    }
+
+    /** Whether points at a tick are heard. */
+    public static function isHeardAt(int $tick, PartHead $head): bool
+    {
+        return ! $head->muted && $head->holds($tick);
     }
 
     /**

@@ -1,0 +1,146 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jactonic\Core\Edit;
+
+use Jactonic\Core\Score\Note;
+use Jactonic\Core\Score\Part;
+use Jactonic\Core\Score\Point;
+use Jactonic\Core\Score\Rows;
+use Jactonic\Core\Score\Table;
+
+/**
+ * The notes, or the points, of a change in the making.
+ *
+ * @template T of Note|Point
+ */
+final class DraftRows
+{
+    /** @var array<int, array<int, T>> by part and id */
+    private array $before = [];
+
+    /** @var array<int, array<int, T>> */
+    private array $after = [];
+
+    /** @var array<int, int> bits of the columns in which those that stay are otherwise, by part */
+    private array $unlike = [];
+
+    /** @var array<int, Sides<T>> those that become otherwise in whole columns, by part; only where nothing else of their kind is touched there */
+    private array $columns = [];
+
+    /**
+     * @param  Table<T>  $table
+     * @param  \Closure(Part): Rows<T>  $of  those that a part has
+     */
+    public function __construct(private readonly Table $table, private readonly \Closure $of)
+    {
+    }
+
+    /**
+     * @param  T  $thing
+     * @return bool whether it differs from how it was
+     */
+    public function put(Part $part, Note|Point $thing): bool
+    {
+        Watch::step();
+        $this->alone($part);
+        $old = ($this->of)($part)->get($thing->id);
+        $unlike = $old?->unlike($thing) ?? 0;
+        if ($old !== null && $unlike === 0) {
+            // It may have been dropped, or put otherwise, before.
+            unset($this->before[$part->id][$thing->id], $this->after[$part->id][$thing->id]);
+
+            return false;
+        }
+        if ($old !== null) {
+            $this->before[$part->id][$thing->id] = $old;
+            $this->unlike[$part->id] = ($this->unlike[$part->id] ?? 0) | $unlike;
+        }
+        $this->after[$part->id][$thing->id] = $thing;
+
+        return true;
+    }
+
+    /** @param  T  $thing */
+    public function drop(Part $part, Note|Point $thing): void
+    {
+        Watch::step();
+        $this->alone($part);
+        $this->before[$part->id][$thing->id] = $thing;
+        unset($this->after[$part->id][$thing->id]);
+    }
+
+    /**
+     * Those that are otherwise, of some that would get other values.
+     *
+     * @param  list<int>  $ids  ascending
+     * @param  array<string, list<mixed>>  $values  by name of the column, in the order of the ids
+     * @return array{list<int>, array<string, list<mixed>>, array<string, list<mixed>>} their ids, and the columns in which any is, before and after
+     */
+    public function otherwise(Part $part, array $ids, array $values): array
+    {
+        Watch::steps(count($ids));
+        $was = $is = [];
+        foreach ($values as $name => $list) {
+            $before = ($this->of)($part)->values($name, $ids);
+            if ($before !== $list) {
+                [$was[$name], $is[$name]] = [$before, $list];
+            }
+        }
+        $same = [];
+        foreach ($ids as $i => $_) {
+            foreach ($was as $name => $before) {
+                if ($before[$i] !== $is[$name][$i]) {
+                    continue 2;
+                }
+            }
+            $same[$i] = true;
+        }
+        if ($same !== []) {
+            $without = static fn (array $list): array => array_values(array_diff_key($list, $same));
+            [$ids, $was, $is] = [array_values(array_diff_key($ids, $same)), array_map($without, $was), array_map($without, $is)];
+        }
+
+        return [$ids, $was, $is];
+    }
+
+    /**
+     * Puts what `otherwise` found.
+     *
+     * @param  list<int>  $ids
+     * @param  array<string, list<mixed>>  $was
+     * @param  array<string, list<mixed>>  $is
+     */
+    public function columns(Part $part, array $ids, array $was, array $is): void
+    {
+        $sides = Sides::columns($this->table, ($this->of)($part), $ids, $was, $is);
+        if (isset($this->before[$part->id]) || isset($this->after[$part->id]) || isset($this->columns[$part->id])) {
+            array_map(fn (Note|Point $thing): bool => $this->put($part, $thing), $sides->after());
+        } elseif (! $sides->isEmpty()) {
+            $this->columns[$part->id] = $sides;
+        }
+    }
+
+    /** @return array<int, mixed> by the ids of the parts in which any are touched */
+    public function parts(): array
+    {
+        return $this->before + $this->after + $this->columns;
+    }
+
+    /** @return Sides<T> what it does to those of a part */
+    public function sides(int $part): Sides
+    {
+        return $this->columns[$part] ?? Sides::of($this->table, $this->before[$part] ?? [], $this->after[$part] ?? [], $this->unlike[$part] ?? 0);
+    }
+
+    /** Single things are to be put besides columns: then those are single things, too. */
+    private function alone(Part $part): void
+    {
+        $columns = $this->columns[$part->id] ?? null;
+        if ($columns !== null) {
+            unset($this->columns[$part->id]);
+            array_map(fn (Note|Point $thing): bool => $this->put($part, $thing), $columns->after());
+        }
+    }
+}
