@@ -86,7 +86,8 @@ export function paintNotes(
         tops[p] = view.y(p) + 0.5;
     });
     // Asked of every note: read once.
-    const window = { from: part.head.from, to: part.head.to ?? Infinity };
+    const { from } = part.head;
+    const to = part.head.to ?? Infinity;
     const { left, scale, row } = view;
     const { starts, lengths, pitches, velocities, mutes } = part;
     const dense = row < PLAIN_ROW;
@@ -97,7 +98,7 @@ export function paintNotes(
         const pitch = pitches[i]!;
         // What lies outside the part's window is pale.
         const chosen = isChosen[i] === 1;
-        const holds = starts[i]! >= window.from && starts[i]! < window.to;
+        const holds = starts[i]! >= from && starts[i]! < to;
         const own = chosen ? both[1] : holds ? both[0] : pale;
         if (w < PLAIN_WIDTH || dense) {
             if (x + w <= reached[pitch]! + 0.25) return;
