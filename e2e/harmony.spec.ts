@@ -228,10 +228,16 @@ test('choosing by what notes are, added, narrowed and taken away; kept, and got 
     await chosen(page, 3);
     await press(page, 'n', 'Alt+Shift+t');
     await chosen(page, 0);
+    // Also where the choice is answered only after all of it was typed.
+    await page.route(/\/edits$/, async (route) => {
+        await new Promise((resolve) => setTimeout(resolve, 1000));
+        await route.continue().catch(() => {});
+    });
     await press(page, 'n', '2', 'n', 'k');
     await page.keyboard.type('Inner');
     await page.keyboard.press('Enter');
     await said(page, 'Choice “Inner” kept: 3 notes.');
+    await page.unroute(/\/edits$/);
     await page.reload();
     await expect(page.getByTestId('roll')).toHaveAttribute('data-drawn', /^\d/);
     await press(page, 'Control+a', 'n', 'k', '1');

@@ -17,9 +17,12 @@
 
     function keep(): void {
         const called = name.trim() || `Choice ${kept.length + 1}`;
-        if (chosen === 0) return song.tell('Nothing is chosen: there is nothing to keep.');
-        song.do({ set: { choices: { ...Object.fromEntries(kept), [called]: [...song.selected] } }, part: part.id });
-        panels.close();
+        // What was typed before may still change what is chosen.
+        song.afterAll(() => {
+            if (song.selected.size === 0) return song.tell('Nothing is chosen: there is nothing to keep.');
+            song.do({ set: { choices: { ...Object.fromEntries(kept), [called]: [...song.selected] } }, part: part.id });
+            panels.close();
+        });
     }
 
     function get(ids: number[], e: KeyboardEvent | MouseEvent): void {
