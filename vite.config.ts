@@ -1,5 +1,5 @@
 import { copyFileSync, mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
-import { gzipSync } from 'node:zlib';
+import { gzipAsync } from '@gfx/zopfli';
 import { svelte } from '@sveltejs/vite-plugin-svelte';
 import tailwindcss from '@tailwindcss/vite';
 import { marked } from 'marked';
@@ -29,16 +29,16 @@ function markdown(): Plugin {
     };
 }
 
-/** What compresses well is served compressed: a copy stands beside each. */
+/** What compresses well is served compressed: a copy stands beside each, as small as gzip can make it. */
 function compressed(): Plugin {
     return {
         name: 'jactonic-compressed',
         apply: 'build',
-        closeBundle() {
+        async closeBundle() {
             for (const file of readdirSync('public/build/assets').filter((f) => /\.(js|css|svg)$/.test(f)))
                 writeFileSync(
                     `public/build/assets/${file}.gz`,
-                    gzipSync(readFileSync(`public/build/assets/${file}`), { level: 9 }),
+                    await gzipAsync(readFileSync(`public/build/assets/${file}`), { numiterations: 15 }),
                 );
         },
     };

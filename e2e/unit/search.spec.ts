@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
 import type { Entry } from '../../resources/js/keys/commands.svelte';
-import { ready, Search } from '../../resources/js/keys/search';
+import { Search } from '../../resources/js/keys/search';
 
 function entry(title: string, words: string[] = [], about = '', group = 'timing'): Entry {
     return {
@@ -16,8 +16,6 @@ function entry(title: string, words: string[] = [], about = '', group = 'timing'
         ask: [],
     };
 }
-
-test.beforeAll(() => ready);
 
 const search = new Search([
     entry('Quantize', ['grid', 'tighten', 'snap'], 'Moves starts, ends or both toward the lines of the grid.'),
@@ -57,6 +55,11 @@ test('misspelt words find it too', () => {
         ['humanise', 'Humanize'],
         ['velocties', 'Level velocities'],
         ['gluee', 'Join notes'],
+        ['quatnize', 'Quantize'],
+        ['quantzie groov', 'Quantize to a groove'],
+        ['hummani', 'Humanize'],
+        ['velocityy', 'Louder or softer'],
+        ['tmiing', 'Quantize'],
     ] as const)
         expect(titles(typed), typed).toContain(title);
 });
@@ -64,5 +67,5 @@ test('misspelt words find it too', () => {
 test('with nothing typed all are there, those used of late first; a word that fits nothing finds nothing', () => {
     expect(titles('')).toHaveLength(6);
     expect(titles('', ['Join notes', 'Humanize']).slice(0, 2)).toEqual(['Join notes', 'Humanize']);
-    expect(titles('xyzzyplugh')).toEqual([]);
+    for (const none of ['xyzzyplugh', 'quantize xyzzyplugh', 'tei']) expect(titles(none), none).toEqual([]);
 });

@@ -1,7 +1,7 @@
 import { expect, test } from '@playwright/test';
 import type { Setup } from '../../resources/js/api/types';
 import { entriesOf, type Entry } from '../../resources/js/keys/entries';
-import { ready, Search } from '../../resources/js/keys/search';
+import { Search } from '../../resources/js/keys/search';
 
 /** The words of producers, and the commands of which one has to be among the first three. */
 const TABLE: [words: string[], commands: string[]][] = [
@@ -86,7 +86,6 @@ const TABLE: [words: string[], commands: string[]][] = [
 
 let entries: Entry[];
 test.beforeAll(async ({ playwright, baseURL }) => {
-    await ready;
     const request = await playwright.request.newContext({ baseURL });
     const setup = (await (await request.get('/api/setup')).json()) as Setup;
     // As the finder lists them: settings, and as last set, are ways to run an edit.

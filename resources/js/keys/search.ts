@@ -1,31 +1,9 @@
-import type Fuse from 'fuse.js';
+import distance from 'damerau-levenshtein';
 import type { Entry } from './commands.svelte';
-
-/** What finds misspelt words: fetched beside the first screen, which does without it. */
-let near: typeof Fuse | null = null;
-export const ready = import('fuse.js').then((m) => void (near = m.default));
 
 /** Finds commands by any word of theirs, also misspelt, also by another word for the same thing. */
 export class Search {
-    private made: Fuse<Entry> | null = null;
-
     constructor(private readonly entries: Entry[]) {}
-
-    private get fuse(): Fuse<Entry> | null {
-        if (!near) return null;
-        return (this.made ??= new near(this.entries, {
-            keys: [
-                { name: 'title', weight: 3 },
-                { name: 'words', weight: 1.5 },
-                { name: 'about', weight: 0.5 },
-                { name: 'group', weight: 0.5 },
-            ],
-            threshold: 0.35,
-            ignoreLocation: true,
-            includeScore: true,
-            useTokenSearch: true,
-        }));
-    }
 
     /** Those that fit, the best first; with nothing typed all, those used of late first. */
     find(text: string, recent: string[] = []): Entry[] {
@@ -36,11 +14,10 @@ export class Search {
         };
         if (typed === '') return [...this.entries].sort((a, b) => place(a) - place(b));
         const words = typed.split(/\s+/);
-        const scored = this.entries
-            .map((e) => ({ e, score: isPhrase(e, typed) ? 0.2 : words.reduce((sum, w) => sum + fits(e, w), 0) }))
-            .filter((s) => Number.isFinite(s.score));
-        if (scored.length > 0)
-            return scored
+        const fitting = (each: (e: Entry, word: string) => number): Entry[] =>
+            this.entries
+                .map((e) => ({ e, score: isPhrase(e, typed) ? 0.2 : words.reduce((sum, w) => sum + each(e, w), 0) }))
+                .filter((s) => Number.isFinite(s.score))
                 .sort(
                     (a, b) =>
                         a.score - b.score ||
@@ -49,12 +26,11 @@ export class Search {
                         a.e.title.length - b.e.title.length,
                 )
                 .map((s) => s.e);
+        const found = fitting(fits);
         // Nothing has the words as they were typed: those that differ by a letter or two.
-        const each = words.map((w) => {
-            const near = new Set(this.fuse?.search(w).map((r) => r.item.id) ?? []);
-            return (e: Entry): boolean => near.has(e.id) || Number.isFinite(fits(e, w));
-        });
-        return (this.fuse?.search(typed) ?? []).map((r) => r.item).filter((e) => each.every((like) => like(e)));
+        if (found.length > 0) return found;
+        const far = new Map(words.map((word) => [word, slips(word)]));
+        return fitting((e, word) => Math.min(fits(e, word), 10 + nearest(e, far.get(word)!)));
     }
 }
 
@@ -65,7 +41,7 @@ function isPhrase(e: Entry, typed: string): boolean {
 
 /** How far a word is from what a command is called: 0 for its first word; nothing for a word that it has nowhere. */
 function fits(e: Entry, word: string): number {
-    const title = e.title.toLowerCase().split(/[^\p{L}\p{N}]+/u);
+    const title = apart(e.title);
     // A recipe is one's own: it comes beside the command that it is named after, not before it.
     if (title[0] === word) return e.command === 'recipe' ? 1 : 0;
     if (word.length > 3 && title[0]!.startsWith(word)) return 0.9;
@@ -80,4 +56,36 @@ function fits(e: Entry, word: string): number {
     if (word.length > 2 && words.some((w) => w.includes(word))) return 5;
     if (e.group === word) return 6;
     return word.length > 3 && e.about.toLowerCase().includes(word) ? 8 : Infinity;
+}
+
+/** How far a command is from a misspelt word: a title is nearer than its other words. */
+function nearest(e: Entry, far: (name: string) => number): number {
+    const best = (names: string[]): number => Math.min(...names.flatMap(apart).map(far));
+    return Math.min(best([e.title]), 0.5 + best([...e.words, e.group]));
+}
+
+/**
+ * How many letters of a word were left out, doubled, swapped or mistaken for what it is held against, also where that is
+ * not typed to its end; nothing where it is more than a slip.
+ */
+function slips(word: string): (name: string) => number {
+    const most = word.length > 5 ? 2 : word.length > 3 ? 1 : 0;
+    const known = new Map<string, number>();
+    return (name) => {
+        let steps = known.get(name);
+        if (steps === undefined) {
+            // As it is, and typed only so far.
+            const ends = [-1, 0, 1].map((more) => word.length + more).filter((end) => end < name.length);
+            const tried = [name, ...ends.map((end) => name.slice(0, end))]
+                .filter((n) => Math.abs(n.length - word.length) <= most)
+                .map((n) => distance(word, n).steps);
+            steps = Math.min(...tried.filter((n) => n <= most));
+            known.set(name, steps);
+        }
+        return steps;
+    };
+}
+
+function apart(text: string): string[] {
+    return text.toLowerCase().split(/[^\p{L}\p{N}]+/u);
 }

@@ -1,5 +1,5 @@
 <script lang="ts">
-    import { X } from '@lucide/svelte';
+    import { X } from 'lucide';
     import { onMount, untrack } from 'svelte';
     import { does } from '../keys/does';
     import { Hands } from '../stage/hands';
@@ -10,6 +10,7 @@
     import type { Sheet } from './sheet.svelte';
     import LaneEdge from './LaneEdge.svelte';
     import Surface from './Surface.svelte';
+    import Icon from '../views/Icon.svelte';
 
     let { sheet, lane }: { sheet: Sheet; lane: string } = $props();
 
@@ -72,7 +73,7 @@
         data-field
         aria-label="Put {titleOf(name)} away"
         title="Put the lane away"
-        onclick={() => sheet.lanes.away(name)}><X size={13} /></button
+        onclick={() => sheet.lanes.away(name)}><Icon of={X} size={13} /></button
     >
 </div>
 <Surface

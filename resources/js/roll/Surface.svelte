@@ -8,21 +8,27 @@
         /** The shape of the pointer over it. */
         cursor?: string;
         children: Snippet;
-        /** More that the surface listens to. */
-        [more: `on${string}`]: ((e: never) => void) | undefined;
+        /** What a press does, where it is not the hand's alone. */
+        onpointerdown?: (e: PointerEvent) => void;
+        onpointerleave?: () => void;
+        ondblclick?: (e: MouseEvent) => void;
+        oncontextmenu?: (e: MouseEvent) => void;
     }
-    let { hand, testid, cursor, children, ...more }: Props = $props();
+    let { hand, testid, cursor, children, onpointerdown, onpointerleave, ondblclick, oncontextmenu }: Props = $props();
 </script>
 
 <div
     class="relative touch-none overflow-hidden"
     style:cursor
-    onpointerdown={hand.down}
+    role="presentation"
+    onpointerdown={onpointerdown ?? hand.down}
     onpointermove={hand.move}
     onpointerup={hand.up}
     onpointercancel={hand.cancel}
     data-testid={testid}
-    {...more}
+    {onpointerleave}
+    {ondblclick}
+    {oncontextmenu}
 >
     {@render children()}
 </div>

@@ -1,10 +1,11 @@
 <script lang="ts">
-    import { TriangleAlert } from '@lucide/svelte';
+    import { TriangleAlert } from 'lucide';
     import type { Snippet } from 'svelte';
     import type { Long } from '../api/long.svelte';
     import { does } from '../keys/does';
     import { keys } from '../keys/keys.svelte';
     import KeyStrip from './KeyStrip.svelte';
+    import Icon from './Icon.svelte';
 
     interface Props {
         said: string;
@@ -67,13 +68,18 @@
                 >{/if}
             {#if trouble}
                 <span class="mr-2 max-w-3/4 truncate font-semibold text-error"
-                    ><TriangleAlert size={15} class="mr-1 inline align-[-2px]" aria-label="Trouble:" />{trouble}</span
+                    ><Icon
+                        of={TriangleAlert}
+                        size={15}
+                        class="mr-1 inline align-[-2px]"
+                        label="Trouble:"
+                    />{trouble}</span
                 >
             {/if}
             <span class="shrink! truncate">{said}{times % 2 ? '\u200b' : ''}</span>
             {#each warnings as warning, i (i)}
                 <span class="ml-2 max-w-3/4 truncate text-warning"
-                    ><TriangleAlert size={14} class="mr-1 inline align-[-2px]" aria-label="Mind:" />{warning}</span
+                    ><Icon of={TriangleAlert} size={14} class="mr-1 inline align-[-2px]" label="Mind:" />{warning}</span
                 >
             {/each}
         </p>

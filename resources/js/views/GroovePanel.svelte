@@ -1,5 +1,5 @@
 <script lang="ts">
-    import { Download, Trash2 } from '@lucide/svelte';
+    import { Download, Trash2 } from 'lucide';
     import { onMount, untrack } from 'svelte';
     import { request } from '../api/client';
     import type { Part } from '../api/part.svelte';
@@ -12,6 +12,7 @@
     import LandingWords from './LandingWords.svelte';
     import Panel from './Panel.svelte';
     import { panels, remember, remembered } from './panels.svelte';
+    import Icon from './Icon.svelte';
 
     let { song, part, spec }: { song: Song; part: Part; spec: Spec } = $props();
 
@@ -186,14 +187,14 @@
                         href="/api/grooves/{g.id}/file"
                         download
                         aria-label="Save {g.groove.name} as a file"
-                        title="Save as a file"><Download size={15} /></a
+                        title="Save as a file"><Icon of={Download} size={15} /></a
                     >
                     <button
                         data-field
                         class="btn btn-ghost btn-xs w-7 px-0"
                         aria-label="Take {g.groove.name} away"
                         title="Take away"
-                        onclick={() => void remove(g)}><Trash2 size={15} /></button
+                        onclick={() => void remove(g)}><Icon of={Trash2} size={15} /></button
                     >
                 </li>
             {/each}

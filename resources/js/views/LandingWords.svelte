@@ -1,6 +1,7 @@
 <script lang="ts">
-    import { TriangleAlert } from '@lucide/svelte';
+    import { TriangleAlert } from 'lucide';
     import type { Landing } from '../api/landing';
+    import Icon from './Icon.svelte';
 
     let { landing }: { landing: Landing | null } = $props();
 </script>
@@ -9,11 +10,13 @@
     {#if !landing}
         <p>Looking where the notes would land…</p>
     {:else if landing.trouble}
-        <p class="text-error"><TriangleAlert size={15} class="mr-1 inline align-[-2px]" />{landing.trouble}</p>
+        <p class="text-error">
+            <Icon of={TriangleAlert} size={15} class="mr-1 inline align-[-2px]" />{landing.trouble}
+        </p>
     {:else}
         <p>{landing.said}</p>
         {#each landing.warnings as warning (warning)}
-            <p class="text-warning"><TriangleAlert size={14} class="mr-1 inline align-[-2px]" />{warning}</p>
+            <p class="text-warning"><Icon of={TriangleAlert} size={14} class="mr-1 inline align-[-2px]" />{warning}</p>
         {/each}
         {#if landing.merging.size > 0 || landing.far.size > 0}
             <p class="mt-1 text-base-content/85">

@@ -1,10 +1,11 @@
 <script lang="ts">
-    import { X } from '@lucide/svelte';
+    import { X } from 'lucide';
     import { onMount, type Snippet } from 'svelte';
     import { does } from '../keys/does';
     import { keys } from '../keys/keys.svelte';
     import { follow } from '../stage/edge';
     import { LEAST, panels } from './panels.svelte';
+    import Icon from './Icon.svelte';
 
     interface Props {
         title: string;
@@ -71,7 +72,7 @@
     <div class="flex items-center justify-between border-b border-base-300 px-4 py-2">
         <h2 class="font-serif text-xl">{title}</h2>
         <button class="btn btn-ghost btn-sm w-9 px-0" {@attach does('escape')} aria-label="Close" title="Close"
-            ><X size={17} /></button
+            ><Icon of={X} size={17} /></button
         >
     </div>
     <div class="min-h-0 flex-1 overflow-y-auto">{@render children()}</div>

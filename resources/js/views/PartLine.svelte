@@ -1,5 +1,5 @@
 <script lang="ts">
-    import { Eraser, PenLine } from '@lucide/svelte';
+    import { Eraser, PenLine } from 'lucide';
     import type { Part } from '../api/part.svelte';
     import type { Song } from '../api/song.svelte';
     import { does } from '../keys/does';
@@ -7,6 +7,7 @@
     import { tool } from '../roll/pen.svelte';
     import { BARS, barWords, gridParts, kindWords, VALUES } from './fields/grids';
     import { nudgeStep, UNITS } from './fields/steps';
+    import Icon from './Icon.svelte';
 
     let { song, part }: { song: Song; part: Part } = $props();
 
@@ -198,14 +199,14 @@
             aria-pressed={tool.name === 'pen'}
             aria-label="Pen in hand"
             title="Pen in hand: a press writes a note"
-            {@attach does('tool', { tool: 'pen' }, giveBack)}><PenLine size={14} /></button
+            {@attach does('tool', { tool: 'pen' }, giveBack)}><Icon of={PenLine} size={14} /></button
         >
         <button
             class="btn btn-xs px-1.5 {press(tool.name === 'eraser')}"
             aria-pressed={tool.name === 'eraser'}
             aria-label="Eraser in hand"
             title="Eraser in hand: it deletes what it goes over"
-            {@attach does('tool', { tool: 'eraser' }, giveBack)}><Eraser size={14} /></button
+            {@attach does('tool', { tool: 'eraser' }, giveBack)}><Icon of={Eraser} size={14} /></button
         >
     </span>
     {@render field('Pen velocity', 'penVelocity', 1, 127, '', 'Pen')}

@@ -1,10 +1,11 @@
 <script lang="ts">
-    import { Eraser, PenLine } from '@lucide/svelte';
+    import { Eraser, PenLine } from 'lucide';
     import type { Part } from '../api/part.svelte';
     import type { Song } from '../api/song.svelte';
     import { does } from '../keys/does';
     import { tool } from '../roll/pen.svelte';
     import { nudgeStep } from './fields/steps';
+    import Icon from './Icon.svelte';
 
     /** What holds on the song page: the grid of the part that counts, the span, the caret, what is chosen. */
     let { song, part }: { song: Song; part: Part } = $props();
@@ -57,13 +58,13 @@
         aria-label="Pen"
         aria-pressed={tool.name === 'pen'}
         title="The pen: a stroke over empty paper is a new part"
-        {@attach does('tool', { tool: 'pen' })}><PenLine size={15} /></button
+        {@attach does('tool', { tool: 'pen' })}><Icon of={PenLine} size={15} /></button
     >
     <button
         class="btn btn-xs px-1.5 {tool.name === 'eraser' ? 'btn-neutral' : 'btn-ghost'}"
         aria-label="Eraser"
         aria-pressed={tool.name === 'eraser'}
         title="The eraser: a press deletes a part"
-        {@attach does('tool', { tool: 'eraser' })}><Eraser size={15} /></button
+        {@attach does('tool', { tool: 'eraser' })}><Icon of={Eraser} size={15} /></button
     >
 </div>

@@ -1,5 +1,5 @@
 <script lang="ts">
-    import { Copy, Download, FileMusic, FilePlus, Pencil, Trash2, Upload } from '@lucide/svelte';
+    import { Copy, Download, FileMusic, FilePlus, Pencil, Trash2, Upload } from 'lucide';
     import { onMount, tick, untrack } from 'svelte';
     import { request, upload } from '../api/client';
     import { clock } from '../api/time';
@@ -10,6 +10,7 @@
     import { follow, router } from '../router.svelte';
     import BottomLine from './BottomLine.svelte';
     import Rename from './Rename.svelte';
+    import Icon from './Icon.svelte';
 
     let {
         setup,
@@ -190,10 +191,10 @@
             <h1 class="font-serif text-3xl">Songs</h1>
             <span class="flex-1"></span>
             <button class="btn btn-outline" title="New song" {@attach does('new-song')}>
-                <FilePlus size={17} /> New song <kbd class="key">N</kbd>
+                <Icon of={FilePlus} size={17} /> New song <kbd class="key">N</kbd>
             </button>
             <button class="btn btn-primary" {@attach does('import')} disabled={sending !== null}>
-                <Upload size={17} /> Import a MIDI file <kbd class="key text-base-content">I</kbd>
+                <Icon of={Upload} size={17} /> Import a MIDI file <kbd class="key text-base-content">I</kbd>
             </button>
             <input
                 bind:this={picker}
@@ -267,7 +268,7 @@
                                     title="Rename"
                                     aria-label="Rename {song.name}"
                                     {@attach does('rename', {}, () => (chosen = i))}
-                                    ><Pencil size={16} /><span class="max-[1099px]:hidden" aria-hidden="true"
+                                    ><Icon of={Pencil} size={16} /><span class="max-[1099px]:hidden" aria-hidden="true"
                                         >Rename</span
                                     ></button
                                 >
@@ -276,7 +277,7 @@
                                     title="Duplicate"
                                     aria-label="Duplicate {song.name}"
                                     {@attach does('duplicate', {}, () => (chosen = i))}
-                                    ><Copy size={16} /><span class="max-[1099px]:hidden" aria-hidden="true"
+                                    ><Icon of={Copy} size={16} /><span class="max-[1099px]:hidden" aria-hidden="true"
                                         >Duplicate</span
                                     ></button
                                 >
@@ -285,8 +286,9 @@
                                     title="Save as a MIDI file"
                                     aria-label="Save {song.name} as a MIDI file"
                                     {@attach does('export', {}, () => (chosen = i))}
-                                    ><Download size={16} /><span class="max-[1099px]:hidden" aria-hidden="true"
-                                        >Save</span
+                                    ><Icon of={Download} size={16} /><span
+                                        class="max-[1099px]:hidden"
+                                        aria-hidden="true">Save</span
                                     ></button
                                 >
                                 <button
@@ -294,7 +296,7 @@
                                     title="Delete; it can be brought back"
                                     aria-label="Delete {song.name}"
                                     {@attach does('delete-song', {}, () => (chosen = i))}
-                                    ><Trash2 size={16} /><span class="max-[1099px]:hidden" aria-hidden="true"
+                                    ><Icon of={Trash2} size={16} /><span class="max-[1099px]:hidden" aria-hidden="true"
                                         >Delete</span
                                     ></button
                                 >
@@ -306,7 +308,7 @@
             <p class="mt-6 text-center text-base-content/80">A .mid file can be dropped anywhere on this page.</p>
         {:else if songs}
             <div class="rounded-box border border-dashed border-base-content/50 py-20 text-center">
-                <FileMusic size={40} class="mx-auto mb-4" strokeWidth={1.25} />
+                <Icon of={FileMusic} size={40} class="mx-auto mb-4" stroke={1.25} />
                 <p class="text-lg">No songs yet.</p>
                 <p class="mt-1">
                     Drop a .mid file here, or press <kbd class="key">I</kbd> to choose one; <kbd class="key">N</kbd> begins

@@ -18,7 +18,7 @@
         Undo2,
         Volume2,
         VolumeX,
-    } from '@lucide/svelte';
+    } from 'lucide';
     import type { Part } from '../api/part.svelte';
     import type { Song } from '../api/song.svelte';
     import { clock } from '../api/time';
@@ -30,6 +30,7 @@
     import { theme } from '../theme.svelte';
     import SoundLevel from './SoundLevel.svelte';
     import TempoField from './TempoField.svelte';
+    import Icon from './Icon.svelte';
 
     interface Props {
         song: Song | null;
@@ -94,7 +95,8 @@
                     aria-pressed={transport.playing}
                 >
                     {#if transport.loading}<span class="loading loading-xs loading-spinner"
-                        ></span>{:else if transport.playing}<Square size={17} />{:else}<Play
+                        ></span>{:else if transport.playing}<Icon of={Square} size={17} />{:else}<Icon
+                            of={Play}
                             size={17}
                         />{/if}{@render word(transport.playing ? 'stop' : 'play')}
                 </button>
@@ -104,7 +106,7 @@
                     title="Loop"
                     aria-label="Loop"
                     aria-pressed={transport.loop?.on === true}
-                    ><Repeat size={17} strokeWidth={transport.loop?.on ? 3 : 2} />{@render word('loop')}
+                    ><Icon of={Repeat} size={17} stroke={transport.loop?.on ? 3 : 2} />{@render word('loop')}
                 </button>
             </div>
             <div class="flex items-center gap-1" role="group" aria-label="Recording">
@@ -116,7 +118,8 @@
                     aria-label={recorder.on ? 'End the take' : 'Record'}
                     aria-pressed={recorder.on}
                 >
-                    {#if recorder.armed || recorder.on}<CircleDot size={17} />{:else}<Circle
+                    {#if recorder.armed || recorder.on}<Icon of={CircleDot} size={17} />{:else}<Icon
+                            of={Circle}
                             size={17}
                         />{/if}{@render word('record')}
                 </button>
@@ -126,21 +129,22 @@
                     title="Metronome"
                     aria-label="Metronome"
                     aria-pressed={metronome.on}
-                    ><Metronome size={17} strokeWidth={metronome.on ? 3 : 2} />{@render word('click')}
+                    ><Icon of={Metronome} size={17} stroke={metronome.on ? 3 : 2} />{@render word('click')}
                 </button>
                 <button
                     class={ICON}
                     {@attach does('panel', { name: 'recording' })}
                     disabled={!part}
                     title="Recording settings"
-                    aria-label="Recording settings"><SlidersHorizontal size={17} />{@render word('takes')}</button
+                    aria-label="Recording settings"
+                    ><Icon of={SlidersHorizontal} size={17} />{@render word('takes')}</button
                 >
                 <button
                     class={ICON}
                     {@attach does('panel', { name: 'input' })}
                     disabled={!part}
                     title="Inputs: keyboards and the simulated player"
-                    aria-label="Inputs"><Piano size={17} />{@render word('inputs')}</button
+                    aria-label="Inputs"><Icon of={Piano} size={17} />{@render word('inputs')}</button
                 >
             </div>
             {#if transport.counting > 0}
@@ -168,51 +172,55 @@
                 aria-label="Hear notes when touched"
                 aria-pressed={transport.hear}
             >
-                {#if transport.hear}<Volume2 size={17} />{:else}<VolumeX size={17} />{/if}{@render word('hear')}
+                {#if transport.hear}<Icon of={Volume2} size={17} />{:else}<Icon
+                        of={VolumeX}
+                        size={17}
+                    />{/if}{@render word('hear')}
             </button>
             <span class="h-6 border-l border-base-300 max-[1100px]:hidden"></span>
             <div class="flex items-center">
                 <button class={ICON} {@attach does('undo')} disabled={!song.canUndo} title="Undo" aria-label="Undo"
-                    ><Undo2 size={17} />{@render word('undo')}</button
+                    ><Icon of={Undo2} size={17} />{@render word('undo')}</button
                 >
                 <button class={ICON} {@attach does('redo')} disabled={!song.canRedo} title="Redo" aria-label="Redo"
-                    ><Redo2 size={17} />{@render word('redo')}</button
+                    ><Icon of={Redo2} size={17} />{@render word('redo')}</button
                 >
                 <button
                     class="{ICON} {stepsOpen ? 'bg-base-200' : ''}"
                     {@attach does('steps')}
                     title="Steps: the history"
                     aria-label="Steps"
-                    aria-pressed={stepsOpen}><History size={17} />{@render word('steps')}</button
+                    aria-pressed={stepsOpen}><Icon of={History} size={17} />{@render word('steps')}</button
                 >
                 <button
                     class={ICON}
                     {@attach does('export')}
                     title="Save as a MIDI file"
-                    aria-label="Save as a MIDI file"><Download size={17} />{@render word('save')}</button
+                    aria-label="Save as a MIDI file"><Icon of={Download} size={17} />{@render word('save')}</button
                 >
             </div>
             <span
                 class="flex w-5 justify-center"
                 title={song.trouble && song.queue.waiting ? 'Waiting for the server' : 'Everything is saved'}
             >
-                <Circle
+                <Icon
+                    of={Circle}
                     size={9}
                     class={song.queue.waiting ? 'text-warning' : 'text-base-content/40'}
                     fill={song.queue.waiting ? 'none' : 'currentColor'}
-                    aria-label={song.queue.waiting ? 'Saving' : 'Everything is saved'}
+                    label={song.queue.waiting ? 'Saving' : 'Everything is saved'}
                 />
             </span>
         </div>
     {/if}
     <button class={ICON} {@attach does('commands')} title="All commands" aria-label="All commands"
-        ><Search size={17} />{@render word('find')}</button
+        ><Icon of={Search} size={17} />{@render word('find')}</button
     >
     <button class={ICON} {@attach does('shortcuts')} title="Shortcuts" aria-label="Shortcuts"
-        ><Keyboard size={17} />{@render word('keys')}</button
+        ><Icon of={Keyboard} size={17} />{@render word('keys')}</button
     >
     <button class={ICON} {@attach does('theme')} title="Light or dark" aria-label="Light or dark">
-        {#if theme.name === 'paper'}<Moon size={17} />{:else}<Lamp size={17} />{/if}{@render word(
+        {#if theme.name === 'paper'}<Icon of={Moon} size={17} />{:else}<Icon of={Lamp} size={17} />{/if}{@render word(
             theme.name === 'paper' ? 'dark' : 'light',
         )}
     </button>

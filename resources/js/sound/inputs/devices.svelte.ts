@@ -1,4 +1,3 @@
-import type { Input } from 'webmidi';
 import { inputs } from './inputs.svelte';
 
 export interface Device {
@@ -8,6 +7,7 @@ export interface Device {
 
 const CHOSEN = 'jactonic.input';
 const ALLOWED = 'jactonic.midi';
+const NOTHING = new Uint8Array();
 
 /**
  * MIDI keyboards, where the browser has Web MIDI and the person allows it. Devices that are pulled out end what they
@@ -21,7 +21,8 @@ class Devices {
     all = $state.raw<Device[]>([]);
     /** Id of the one that is listened to; empty for all. */
     chosen = $state(localStorage.getItem(CHOSEN) ?? '');
-    private heard = new Map<string, Input>();
+    private access: MIDIAccess | null = null;
+    private heard = new Map<string, MIDIInput>();
 
     /** Asks for the devices: the browser may ask the person. */
     async ask(): Promise<void> {
@@ -34,13 +35,11 @@ class Devices {
         }
         this.state = 'asking';
         try {
-            const { WebMidi } = await import('webmidi');
-            await WebMidi.enable();
-            WebMidi.addListener('connected', () => this.look(WebMidi.inputs));
-            WebMidi.addListener('disconnected', () => this.look(WebMidi.inputs));
+            this.access = await navigator.requestMIDIAccess();
+            this.access.onstatechange = () => this.look();
             this.state = 'on';
             localStorage.setItem(ALLOWED, 'yes');
-            this.look(WebMidi.inputs);
+            this.look();
         } catch (e) {
             this.state = 'refused';
             this.why = `MIDI keyboards were not allowed (${(e instanceof Error ? e.message : String(e)).replace(/\.$/, '')}). Allow MIDI devices for this page in the browser, beside its address, and ask again; until then the computer keys or the simulated player can play.`;
@@ -60,23 +59,24 @@ class Devices {
         localStorage.setItem(CHOSEN, id);
     }
 
-    private look(found: readonly Input[]): void {
-        const plugged = found.filter((i) => i.state === 'connected');
+    private look(): void {
+        const plugged = [...(this.access?.inputs.values() ?? [])].filter((i) => i.state === 'connected');
         for (const [id, input] of this.heard) {
             if (plugged.includes(input)) continue;
-            input.removeListener();
+            input.onmidimessage = null;
             this.heard.delete(id);
             inputs.letGo(who(id));
         }
         for (const input of plugged) {
             if (this.heard.has(input.id)) continue;
             this.heard.set(input.id, input);
-            input.addListener('midimessage', (e) => this.hear(input.id, [...e.message.data], e.timestamp));
+            // To listen opens it; each message comes whole, without running status.
+            input.onmidimessage = (e) => this.hear(input.id, e.data ?? NOTHING, e.timeStamp);
         }
         this.all = plugged.map((i) => ({ id: i.id, name: i.name || 'MIDI keyboard' }));
     }
 
-    private hear(id: string, data: number[], stamp: number): void {
+    private hear(id: string, data: Uint8Array, stamp: number): void {
         if (this.chosen && this.chosen !== id && this.all.some((d) => d.id === this.chosen)) return;
         const [status = 0, first = 0, second = 0] = data;
         switch (status & 0xf0) {
