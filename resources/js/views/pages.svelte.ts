@@ -1,17 +1,17 @@
 import type { Component } from 'svelte';
 
 const LOADS = {
-    roll: () => import('./RollPage.svelte'),
-    song: () => import('./SongPage.svelte'),
-    chords: () => import('./ChordSheet.svelte'),
-    sheet: () => import('./Sheet.svelte'),
-    pace: () => import('./PacePage.svelte'),
-    guide: () => import('./Guide.svelte'),
-    steps: () => import('./Steps.svelte'),
+    roll: async () => (await import('./RollPage.svelte')).default,
+    song: async () => (await import('./SongPage.svelte')).default,
+    chords: async () => (await import('./aside')).chords,
+    sheet: async () => (await import('./aside')).sheet,
+    pace: async () => (await import('./aside')).pace,
+    guide: async () => (await import('./aside')).guide,
+    steps: async () => (await import('./aside')).steps,
 } as const;
 
 type Name = keyof typeof LOADS;
-type Page<N extends Name> = Awaited<ReturnType<(typeof LOADS)[N]>>['default'];
+type Page<N extends Name> = Awaited<ReturnType<(typeof LOADS)[N]>>;
 
 /**
  * Pages that the first screen does without: fetched as soon as it stands, and null until then. Whatever is typed into as
@@ -39,7 +39,7 @@ class Pages {
     private load(name: Name): Promise<void> {
         let asked = this.asked.get(name);
         if (!asked) {
-            asked = LOADS[name]().then(({ default: page }) => {
+            asked = LOADS[name]().then((page) => {
                 this.loaded = { ...this.loaded, [name]: page as Component };
             });
             // A page that did not come is asked for again when it is wanted again.
