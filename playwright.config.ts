@@ -1,6 +1,7 @@
 import { defineConfig } from '@playwright/test';
 
-const port = Number(process.env.JACTONIC_TEST_PORT ?? 8497);
+/** Where a server is that tests have for themselves. */
+const at = (port: string | undefined): string => `http://127.0.0.1:${port ?? 8497}`;
 
 export default defineConfig({
     testDir: 'e2e',
@@ -13,13 +14,16 @@ export default defineConfig({
     // A machine shared with others may starve a browser; what fails twice is broken.
     retries: process.env.CI ? 1 : 0,
     reporter: [['list']],
-    // Shortcuts are one person's, for all songs: what changes them comes when nothing else is under way.
+    // Shortcuts are one person's, for all songs: what changes them has a server of its own.
     projects: [
-        { name: 'work', testIgnore: 'commands.spec.ts' },
-        { name: 'shortcuts', testMatch: 'commands.spec.ts', dependencies: ['work'] },
+        {
+            name: 'shortcuts',
+            testMatch: 'commands.spec.ts',
+            use: { baseURL: at(process.env.JACTONIC_SHORTCUTS_PORT ?? process.env.JACTONIC_TEST_PORT) },
+        },
+        { name: 'work', testIgnore: 'commands.spec.ts', use: { baseURL: at(process.env.JACTONIC_TEST_PORT) } },
     ],
     use: {
-        baseURL: `http://127.0.0.1:${port}`,
         viewport: { width: 1280, height: 800 },
         // A trace films every frame, which starves the sound it is meant to watch.
         trace: 'off',
