@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Models;
 
-use Illuminate\Database\Eloquent\Model;
 use Jactonic\Core\Time\Groove as CoreGroove;
 
 /**
@@ -14,7 +13,7 @@ use Jactonic\Core\Time\Groove as CoreGroove;
  * @property int|null $song_id null on the shelf
  * @property string $groove as Core\Time\Groove::toArray writes it, in JSON
  */
-final class Groove extends Model
+final class Groove extends Kept
 {
     /** Said, so that no request works it out of the English plural. */
     protected $table = 'grooves';

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Models;
 
-use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\SoftDeletes;
 use Jactonic\Core\Keymap\Difference;
 use Jactonic\Core\Keymap\Keymap;
@@ -18,7 +17,7 @@ use Jactonic\Core\Keymap\KeySet as CoreKeySet;
  * @property array<array-key, mixed> $keys as Core\Keymap\Keymap::toArray writes them
  * @property list<array<array-key, mixed>> $before what leads back over each of the last changes, or all the keys before it
  */
-final class KeySet extends Model
+final class KeySet extends Kept
 {
     use SoftDeletes;
 

@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace App\Models;
 
-use Illuminate\Database\Eloquent\Model;
-
 /**
  * A part as it is kept; Songs\ScoreStore makes a part of the core of it. One that is taken away stays, out of sight.
  *
@@ -18,7 +16,7 @@ use Illuminate\Database\Eloquent\Model;
  * @property int $last_end tick at which its last note ends
  * @property int $revision of the song when the part last changed
  */
-final class Part extends Model
+final class Part extends Kept
 {
     /** Said, so that no request works it out of the English plural. */
     protected $table = 'parts';

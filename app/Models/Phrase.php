@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Models;
 
-use Illuminate\Database\Eloquent\Model;
 use Jactonic\Core\Midi\Phrase as Core;
 
 /**
@@ -16,7 +15,7 @@ use Jactonic\Core\Midi\Phrase as Core;
  * @property array{notes: int, bars: int, tempo: float, sounds: list<string>} $about
  * @property bool $gone
  */
-final class Phrase extends Model
+final class Phrase extends Kept
 {
     /** Said, so that no request works it out of the English plural. */
     protected $table = 'shelf';

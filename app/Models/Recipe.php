@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Models;
 
-use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\SoftDeletes;
 use Jactonic\Core\Recipe\Book;
 use Jactonic\Core\Recipe\Recipe as CoreRecipe;
@@ -18,7 +17,7 @@ use Jactonic\Core\Refusal;
  * @property array<int, list<array<array-key, mixed>>>|null $bound the shortcuts that stood for it when it was put away, by set
  * @property array<array-key, mixed> $recipe as Core\Recipe\Recipe::toArray writes it
  */
-final class Recipe extends Model
+final class Recipe extends Kept
 {
     use SoftDeletes;
 

@@ -4,15 +4,13 @@ declare(strict_types=1);
 
 namespace App\Models;
 
-use Illuminate\Database\Eloquent\Model;
-
 /**
  * Something set once for all songs.
  *
  * @property string $name
  * @property mixed $value
  */
-final class Setting extends Model
+final class Setting extends Kept
 {
     /** Said, so that no request works it out of the English plural. */
     protected $table = 'settings';

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Models;
 
-use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\ModelNotFoundException;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Database\Eloquent\SoftDeletes;
@@ -28,7 +27,7 @@ use Jactonic\Core\Time\Timeline;
  * @property Carbon $updated_at
  * @property Carbon|null $deleted_at
  */
-final class Song extends Model
+final class Song extends Kept
 {
     use SoftDeletes;
 

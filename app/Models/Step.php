@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Models;
 
-use Illuminate\Database\Eloquent\Model;
 use Illuminate\Support\Carbon;
 
 /**
@@ -21,7 +20,7 @@ use Illuminate\Support\Carbon;
  * @property string $change as Core\Edit\ChangeCodec writes it
  * @property Carbon $created_at
  */
-final class Step extends Model
+final class Step extends Kept
 {
     /** Said, so that no request works it out of the English plural. */
     protected $table = 'steps';

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Models;
 
-use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 
 /**
@@ -20,7 +19,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property list<array{int, int, int, int, string}> $kept as Core\Score\Kept writes them
  * @property int $revision of the song when the track last changed
  */
-final class Track extends Model
+final class Track extends Kept
 {
     /** Said, so that no request works it out of the English plural. */
     protected $table = 'tracks';
