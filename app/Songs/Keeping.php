@@ -18,13 +18,25 @@ final class Keeping
      */
     public static function whole(Closure $work): mixed
     {
-        return DB::transaction(static function () use ($work): mixed {
-            // A transaction that reads first and writes later fails where another wrote between. This writes nothing,
-            // but waits for the lock before anything is read. (SQLite's BEGIN IMMEDIATE needs PHP 8.4.)
-            DB::update('update songs set id = id where 0');
+        $connection = DB::connection();
+        // Nobody listens: to tell of each statement takes as long as some of them.
+        $events = $connection->getEventDispatcher();
+        $connection->unsetEventDispatcher();
+        try {
+            return $connection->transaction(static function () use ($work): mixed {
+                // A transaction that reads first and writes later fails where another wrote between. This writes nothing,
+                // but waits for the lock before anything is read. (SQLite's BEGIN IMMEDIATE needs PHP 8.4.) Of the tables
+                // it is the one that nothing refers to.
+                DB::update('delete from requests where 0');
 
-            return $work();
-        });
+                return $work();
+            });
+        } finally {
+            // Null inside another.
+            if ($events !== null) {
+                $connection->setEventDispatcher($events);
+            }
+        }
     }
 
     /**
