@@ -124,7 +124,7 @@ final class Foresight
         if ($part !== null && (count($after) < count($part->notes) || $coming !== [])) {
             $were = self::before($part);
         }
-        $are = array_replace(array_diff_key($were, $notes->going()), $after, $coming);
+        $are = $were === [] && $coming === [] ? $after : array_replace(array_diff_key($were, $notes->going()), $after, $coming);
         $counts = array_count_values($are);
         if (count($counts) === count($are)) {
             return [];

@@ -206,7 +206,8 @@ final readonly class Work
         [$were, $lasted, $driftStart, $driftLength] = array_map(static fn (string $name): array => $notes->integers($name, $ids), ['start', 'length', 'driftStart', 'driftLength']);
         $carries = $carried !== null ? [] : array_map(static fn (string $name): array => $notes->floats($name, $ids), array_filter(['carryStart' => 'carryStart', 'carryLength' => 'carryLength'], $notes->hasOther(...)));
         foreach ($ids as $i => $id) {
-            [$later, $longer] = [$starts[$i] - $were[$i], $lengths[$i] - $lasted[$i]];
+            $later = $starts[$i] - $were[$i];
+            $longer = $lengths[$i] - $lasted[$i];
             if ($later !== 0 || $longer !== 0) {
                 $driftStart[$i] -= $later;
                 $driftLength[$i] -= $longer;

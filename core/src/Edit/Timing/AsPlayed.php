@@ -38,13 +38,16 @@ final class AsPlayed implements Edit
             [$starts, $lengths] = [$part->notes->integers('start', $ids), $part->notes->integers('length', $ids)];
             [$driftStart, $driftLength] = [$part->notes->integers('driftStart', $ids), $part->notes->integers('driftLength', $ids)];
             foreach ($ids as $i => $id) {
-                $start = $what === 'length' ? $starts[$i] : $starts[$i] + $driftStart[$i];
+                $start = $starts[$i] + ($what === 'length' ? 0 : $driftStart[$i]);
                 $length = $what === 'start' ? $lengths[$i] : max(1, $lengths[$i] + $driftLength[$i]);
                 if ($start < 0) {
                     throw new Refusal(sprintf('%s was played before what is now the song’s start: nothing moved.', Say::note($part->notes[$id], $work->score)));
                 }
-                $moved += $start !== $starts[$i] || $length !== $lengths[$i] ? 1 : 0;
-                [$starts[$i], $lengths[$i]] = [$start, $length];
+                if ($start !== $starts[$i] || $length !== $lengths[$i]) {
+                    $moved++;
+                    $starts[$i] = $start;
+                    $lengths[$i] = $length;
+                }
             }
             $work->retime($draft, $part, array_values($starts), array_values($lengths));
         }

@@ -78,7 +78,8 @@ final class Quantize implements Edit
                 $sum += $shift;
                 $largest = max($largest, $shift);
                 $far += $shift > Foresight::FAR ? 1 : 0;
-                [$starts[$i], $lengths[$i]] = [$start, $length];
+                $starts[$i] = $start;
+                $lengths[$i] = $length;
             }
             $work->retime($draft, $part, array_values($starts), array_values($lengths));
         }
