@@ -125,10 +125,10 @@ final class Foresight
             $were = self::before($part);
         }
         $are = $were === [] && $coming === [] ? $after : array_replace(array_diff_key($were, $notes->going()), $after, $coming);
-        $counts = array_count_values($are);
-        if (count($counts) === count($are)) {
+        if (count(array_flip($are)) === count($are)) {
             return [];
         }
+        $counts = array_count_values($are);
         $countsBefore = array_count_values($were === [] && $part !== null ? self::before($part) : $were);
         $merging = [];
         foreach (array_keys($coming) as $id) {
@@ -152,6 +152,8 @@ final class Foresight
     }
 
     /**
+     * Start, channel and pitch of each as one number; not by shifting, since starts on a grid would then crowd PHP's hash.
+     *
      * @param  list<int>  $starts
      * @param  list<int>  $pitches
      * @param  list<int>  $channels
@@ -161,7 +163,7 @@ final class Foresight
     {
         $places = [];
         foreach ($starts as $i => $start) {
-            $places[] = self::at($start, $pitches[$i], $channels[$i]);
+            $places[] = $start * 2053 + ($channels[$i] << 7 | $pitches[$i]);
         }
 
         return $places;
@@ -169,12 +171,6 @@ final class Foresight
 
     private static function place(Note $note): int
     {
-        return self::at($note->start, $note->pitch, $note->channel);
-    }
-
-    /** Start, channel and pitch as one number; not by shifting, since starts on a grid would then crowd PHP's hash. */
-    private static function at(int $start, int $pitch, int $channel): int
-    {
-        return $start * 2053 + ($channel << 7 | $pitch);
+        return self::places([$note->start], [$note->pitch], [$note->channel])[0];
     }
 }
