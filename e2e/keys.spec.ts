@@ -24,6 +24,10 @@ test('the strip follows the held modifiers and the first stroke of two', async (
     await page.keyboard.press('Control+a');
     await expect(strip).toContainText('semitone');
     await expect(strip).toContainText('quantize');
+    // What leads on to a second stroke stands once, whatever it leads to.
+    const leading = await strip.locator('.entry', { hasText: '…' }).locator('kbd').allTextContents();
+    expect(leading).toContain('N');
+    expect(new Set(leading).size).toBe(leading.length);
     await page.keyboard.down('Control');
     await expect(strip).toContainText('louder, softer by 5');
     await expect(strip).not.toContainText('quantize');

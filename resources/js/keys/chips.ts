@@ -58,6 +58,15 @@ export function chips(
     }));
 }
 
+/** Bindings in their order, those together that one first stroke leads to: it does one thing, and stands once. */
+export function led(bindings: readonly Binding[]): Binding[][] {
+    const all = new Map<string, Binding[]>();
+    for (const b of bindings) {
+        all.set(first(b), [...(all.get(first(b)) ?? []), b]);
+    }
+    return [...all.values()];
+}
+
 /** What a first stroke leads to, before it is pressed. */
 function sequence(group: Binding[]): string {
     if (group.some((b) => b.command === 'select')) return 'choose…';

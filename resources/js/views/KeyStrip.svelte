@@ -4,7 +4,7 @@
     import { commands, keyOf } from '../keys/commands.svelte';
     import { pace } from '../keys/pace.svelte';
     import { keys } from '../keys/keys.svelte';
-    import { chips, type Chip } from '../keys/chips';
+    import { chips, led, type Chip } from '../keys/chips';
     import { signAt } from '../keys/layout';
     import { labels } from '../keys/strokes';
     import { articulated } from '../roll/articulated.svelte';
@@ -42,10 +42,9 @@
     /** In groups, those most used here first. */
     const groups = $derived.by(() => {
         const byGroup = new Map<string, Binding[]>();
-        for (const b of now) {
-            if (plain && ALWAYS.includes(b.command)) continue;
-            const group = keys.prefix ? '' : groupOf(b);
-            byGroup.set(group, [...(byGroup.get(group) ?? []), b]);
+        for (const alike of led(now.filter((b) => !plain || !ALWAYS.includes(b.command)))) {
+            const group = keys.prefix ? '' : mostly(alike);
+            byGroup.set(group, [...(byGroup.get(group) ?? []), ...alike]);
         }
         return [...byGroup]
             .map(([name, all]) => ({
@@ -56,8 +55,11 @@
             .sort((x, y) => y.uses - x.uses);
     });
 
-    function groupOf(b: Binding): string {
-        return commands.find(String(b.params.edit ?? b.command))?.group ?? '';
+    /** The group that most are of. */
+    function mostly(all: Binding[]): string {
+        const groups = all.map((b) => commands.find(String(b.params.edit ?? b.command))?.group ?? '');
+        const often = (g: string): number => groups.filter((o) => o === g).length;
+        return groups.reduce((a, b) => (often(b) > often(a) ? b : a));
     }
 
     function used(b: Binding): number {
@@ -89,11 +91,9 @@
 
     /** What a first stroke leads to: the group that most of it is of, where it is not just choosing or settings. */
     function family(group: Binding[]): string | null {
-        const groups = group.map((b) => commands.find(String(b.params.edit ?? b.command))?.group ?? '');
         const kinds = new Set(group.map((b) => b.command));
         if (kinds.size === 1 || group.some((b) => b.command === 'select')) return null;
-        const often = (g: string): number => groups.filter((o) => o === g).length;
-        const most = groups.reduce((a, b) => (often(b) > often(a) ? b : a));
+        const most = mostly(group);
         return `${WORDS[most] ?? most}…`;
     }
 
