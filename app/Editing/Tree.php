@@ -51,14 +51,18 @@ final class Tree
             'created_at' => gmdate('Y-m-d H:i:s'),
         ];
         $marks = implode(', ', array_fill(0, count($row), '?'));
-        /** @var object{id: int, depth: int} $kept */
-        $kept = DB::selectOne('insert into steps ('.implode(', ', array_keys($row)).", depth) values ($marks, 1 + coalesce((select depth from steps where id = ?), 0)) returning id, depth",
-            [...array_values($row), $this->session->song->head_id]);
+        /** @var object{id: int, depth: int, other: int|null} $kept */
+        $kept = DB::selectOne('insert into steps ('.implode(', ', array_keys($row)).", depth) values ($marks, 1 + coalesce((select depth from steps where id = ?), 0))"
+            .' returning id, depth, (select next_id from steps as parent where parent.id = steps.parent_id) as other', [...array_values($row), $this->session->song->head_id]);
         $id = $kept->id;
         if ($kept->depth % KeptStates::EVERY === 0) {
             KeptStates::keep($this->session->song->id, $id, $this->session->whole());
         }
-        $this->markNext($id);
+        if ($this->session->song->head_id === null) {
+            $this->session->song->first_id = $id;
+        } elseif ($kept->other !== null) {
+            Keeping::update('steps', $this->session->song->head_id, ['next_id' => null]);
+        }
         $this->session->song->head_id = $id;
         $this->session->isNewest = true;
     }
@@ -243,11 +247,12 @@ final class Tree
         return new Selection(array_map(static fn (PartChange $p): array => $p->notes->touched(), array_intersect_key($change->parts, $this->session->batch->score->parts)));
     }
 
+    /** Redo goes to this step from where the song stands. A row that says so already is not written: its change is long. */
     private function markNext(int $id): void
     {
         if ($this->session->song->head_id === null) {
             $this->session->song->first_id = $id;
-        } else {
+        } elseif (SongView::nextOf($this->session->song) !== $id) {
             Keeping::update('steps', $this->session->song->head_id, ['next_id' => $id]);
         }
     }

@@ -13,7 +13,7 @@ use Illuminate\Support\Carbon;
  * @property int $song_id
  * @property int|null $parent_id
  * @property int $depth how many steps lead to it, itself counted
- * @property int|null $next_id the child that redo takes: the one made or visited last
+ * @property int|null $next_id the child that redo takes, where it is not the one made last: the one visited since
  * @property string $command JSON
  * @property string $said
  * @property string|null $chosen JSON: what was chosen before it and after it

@@ -322,14 +322,15 @@ final class SongView
         return $time->meters->barNumber($time->meters->barAt(max(0, $last - 1))->index + self::ROOM)->end();
     }
 
+    /** The step that redo takes: of those that begin where the song stands the one made or visited last. */
     public static function nextOf(Song $song): ?int
     {
         if ($song->head_id === null) {
             return $song->first_id;
         }
-        $next = DB::table('steps')->where('id', $song->head_id)->value('next_id');
+        $next = DB::scalar('select coalesce(next_id, (select max(id) from steps as child where child.parent_id = steps.id)) from steps where id = ?', [$song->head_id]);
 
-        return is_numeric($next) ? (int) $next : null;
+        return is_int($next) ? $next : null;
     }
 
     /** @return list<array{id: int, name: string, muted: bool, soloed: bool, instrument: string, articulations: array<string, mixed>|null, sound: array{program: int, drums: bool}|null, volume: int, pan: int, rows: array{names: object, order: list<int>}}> all tracks in their order but those that only say something in the file */

@@ -89,6 +89,28 @@ final class HistoryTest extends TestCase
         $this->walk($song, 'undo', 2);
         $this->walk($song, 'redo', 2);
         self::assertSame($other, $this->document($song), 'redo goes the way last gone');
+        // Gone back into the first way, it goes on there; done otherwise once more, it goes to what was done last.
+        $this->walk($song, 'steps', $first);
+        $this->walk($song, 'undo');
+        $this->walk($song, 'redo');
+        self::assertSame($quantized, $this->document($song), 'visited since, though another was made later');
+        $this->do($song, [['edit' => 'mute', 'on' => $on]]);
+        $this->walk($song, 'steps', $second);
+        $this->do($song, [['edit' => 'velocity-set', 'on' => $on, 'params' => ['value' => 5]]]);
+        $newest = $this->document($song);
+        $this->walk($song, 'steps', $third);
+        $this->walk($song, 'undo');
+        $this->walk($song, 'redo');
+        self::assertSame($other, $this->document($song), 'visited since');
+        $this->walk($song, 'undo');
+        $this->do($song, [['edit' => 'velocity-set', 'on' => $on, 'params' => ['value' => 5]]]);
+        $this->walk($song, 'undo');
+        $this->walk($song, 'redo')->assertJsonPath('canRedo', false);
+        self::assertSame($newest, $this->document($song), 'made last');
+        $this->walk($song, 'steps', $third);
+        $this->walk($song, 'undo', 2);
+        $this->walk($song, 'redo', 2);
+        self::assertSame($other, $this->document($song));
         $this->walk($song, 'steps');
         self::assertSame([20, 270, 480, 750], $this->starts($song));
     }
