@@ -16,7 +16,14 @@ final class Defaults
 
     private const FINE = ['unit' => 'ms', 'amount' => 5];
 
+    private static ?Keymap $made = null;
+
     public static function keymap(): Keymap
+    {
+        return self::$made ??= self::make();
+    }
+
+    private static function make(): Keymap
     {
         $bindings = [];
         foreach (self::table() as $context => $rows) {

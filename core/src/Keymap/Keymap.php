@@ -29,15 +29,20 @@ final readonly class Keymap
     public function __construct(array $bindings)
     {
         $map = [];
-        $taken = [];
+        // By context: what keys stand for, and the first shortcut of more strokes that begins with them.
+        $taken = $begun = [];
         foreach ($bindings as $binding) {
             $normal = self::normal($binding);
-            foreach ($taken[$normal->context] ?? [] as $other) {
-                if (self::collide($other->keys, $normal->keys)) {
-                    throw new Refusal(sprintf('%s stands for “%s” already and cannot also stand for “%s”.', $other->keys, $other->label, $normal->label), 'keys');
-                }
+            $starts = self::starts($normal->keys);
+            $other = $taken[$normal->context][$normal->keys] ?? $begun[$normal->context][$normal->keys] ?? null;
+            foreach ($starts as $start) {
+                $other ??= $taken[$normal->context][$start] ?? null;
+                $begun[$normal->context][$start] ??= $normal;
             }
-            $taken[$normal->context][] = $normal;
+            if ($other !== null) {
+                throw new Refusal(sprintf('%s stands for “%s” already and cannot also stand for “%s”.', $other->keys, $other->label, $normal->label), 'keys');
+            }
+            $taken[$normal->context][$normal->keys] = $normal;
             $map[] = $normal;
         }
         $this->bindings = $map;
@@ -158,6 +163,21 @@ final readonly class Keymap
     public function toArray(): array
     {
         return array_map(static fn (Binding $b): array => $b->toArray(), $this->bindings);
+    }
+
+    /**
+     * The strokes that a sequence begins with: the first, the first two, and so on, less the whole.
+     *
+     * @return list<string>
+     */
+    private static function starts(string $keys): array
+    {
+        $starts = [];
+        for ($at = strpos($keys, ' '); $at !== false; $at = strpos($keys, ' ', $at + 1)) {
+            $starts[] = substr($keys, 0, $at);
+        }
+
+        return $starts;
     }
 
     /** Whether two sequences in normal form cannot both be heard. */
