@@ -39,6 +39,13 @@ need() {
         || fail "Node 20.19 or newer is needed; this is $(node --version)."
 }
 
+# Installs what is only lighter, where it can be had: wanted COMMAND (a Debian package of that name)
+wanted() {
+    ! has "$1" && [ "$(id -u)" = 0 ] && has apt-get || return 0
+    local install=(env DEBIAN_FRONTEND=noninteractive apt-get install -y -qq --no-install-recommends "$1")
+    "${install[@]}" >/dev/null 2>&1 || { apt-get update -qq >/dev/null 2>&1 && "${install[@]}" >/dev/null 2>&1; } || true
+}
+
 # Fetches packages where their list is newer than what is installed.
 dependencies() {
     mkdir -p bootstrap/cache storage/logs storage/framework/{cache,sessions,views}

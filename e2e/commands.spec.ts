@@ -1,4 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
+import { SIGN_OF } from '../resources/js/keys/signs';
 import { bring, chosen, LOOSE, midi, notesOf, openRoll, press, said, spot, type SongJson, stroke } from './support';
 
 async function fresh(page: Page): Promise<SongJson> {
@@ -577,6 +578,12 @@ test('every button does a command, or is part of a form', async ({ page }) => {
 });
 
 test('digits and signs are reached on French, German and Nordic keyboards', async ({ page }) => {
+    // The browser was told of the layout that is printed on the keys, not of the one in use: places decide.
+    await page.addInitScript((signs) => {
+        const letters = [...'abcdefghijklmnopqrstuvwxyz'].map((l) => [`Key${l.toUpperCase()}`, l]);
+        const printed = new Map([...Object.entries(signs), ...letters] as [string, string][]);
+        Object.defineProperty(navigator, 'keyboard', { value: { getLayoutMap: () => Promise.resolve(printed) } });
+    }, SIGN_OF);
     await fresh(page);
     // AZERTY: the 4 is an apostrophe, the letters stand elsewhere, and M is where the semicolon was.
     await stroke(page, "'", 'Digit4');
