@@ -7,6 +7,7 @@ namespace Tests;
 use App\Models\Kept;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\SoftDeletes;
+use Illuminate\Support\Facades\Schema;
 
 /** What is kept is made ready as Eloquent would make it ready. */
 final class ModelsTest extends TestCase
@@ -31,6 +32,13 @@ final class ModelsTest extends TestCase
         self::assertSame(array_keys($plain->getGlobalScopes()), array_keys($kept->getGlobalScopes()));
         self::assertSame($plain->getCasts(), $kept->getCasts());
         self::assertSame($plain->newQuery()->toSql(), $kept->newQuery()->toSql());
+    }
+
+    /** SQLite reads through all that stands before a column: who adds one puts these behind it again, as their migration did. */
+    public function test_long_columns_stand_last(): void
+    {
+        self::assertSame(['notes', 'points'], array_slice(Schema::getColumnListing('parts'), -2));
+        self::assertSame(['chosen', 'change'], array_slice(Schema::getColumnListing('steps'), -2));
     }
 
     /** @return list<string> */
