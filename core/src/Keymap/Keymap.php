@@ -29,20 +29,19 @@ final readonly class Keymap
     public function __construct(array $bindings)
     {
         $map = [];
-        // By context: what keys stand for, and the first shortcut of more strokes that begins with them.
+        // By context: what keys stand for, and the first shortcut of two strokes that begins with one.
         $taken = $begun = [];
         foreach ($bindings as $binding) {
             $normal = self::normal($binding);
-            $starts = self::starts($normal->keys);
-            $other = $taken[$normal->context][$normal->keys] ?? $begun[$normal->context][$normal->keys] ?? null;
-            foreach ($starts as $start) {
-                $other ??= $taken[$normal->context][$start] ?? null;
-                $begun[$normal->context][$start] ??= $normal;
-            }
+            $first = explode(' ', $normal->keys)[0];
+            $other = $taken[$normal->context][$normal->keys] ?? $begun[$normal->context][$normal->keys] ?? $taken[$normal->context][$first] ?? null;
             if ($other !== null) {
                 throw new Refusal(sprintf('%s stands for “%s” already and cannot also stand for “%s”.', $other->keys, $other->label, $normal->label), 'keys');
             }
             $taken[$normal->context][$normal->keys] = $normal;
+            if ($first !== $normal->keys) {
+                $begun[$normal->context][$first] ??= $normal;
+            }
             $map[] = $normal;
         }
         $this->bindings = $map;
@@ -163,21 +162,6 @@ final readonly class Keymap
     public function toArray(): array
     {
         return array_map(static fn (Binding $b): array => $b->toArray(), $this->bindings);
-    }
-
-    /**
-     * The strokes that a sequence begins with: the first, the first two, and so on, less the whole.
-     *
-     * @return list<string>
-     */
-    private static function starts(string $keys): array
-    {
-        $starts = [];
-        for ($at = strpos($keys, ' '); $at !== false; $at = strpos($keys, ' ', $at + 1)) {
-            $starts[] = substr($keys, 0, $at);
-        }
-
-        return $starts;
     }
 
     /** Whether two sequences in normal form cannot both be heard. */

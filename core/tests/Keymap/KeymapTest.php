@@ -49,20 +49,21 @@ final class KeymapTest extends TestCase
         new Keymap([new Binding('roll', 'X', 'mute', [], 'mute'), new Binding('roll', 'X M', 'delete', [], 'delete')]);
     }
 
+    /** @param  list<string>  $keys */
     #[TestWith([['N', 'N M'], true])]
     #[TestWith([['N M', 'N'], true])]
     #[TestWith([['N M', 'N M'], true])]
     #[TestWith([['N M', 'N O', 'M', 'Shift+N'], false])]
     #[TestWith([['N M', 'N O', 'M N', 'M O'], false])]
-    /** @param  list<string>  $keys */
     public function test_in_one_context_no_keys_stand_in_the_way_of_others(array $keys, bool $collide): void
     {
-        $bindings = array_map(static fn (string $k, int $i): Binding => new Binding('roll', $k, 'mute', [], "mute $i"), $keys, array_keys($keys));
-        self::assertCount(count($keys), (new Keymap(array_map(static fn (Binding $b, int $i): Binding => new Binding(Keymap::CONTEXTS[$i], $b->keys, 'mute', [], 'mute'), $bindings, array_keys($keys))))->bindings, 'each in its own context');
+        $map = static fn (array $contexts): Keymap => new Keymap(array_map(static fn (string $context, string $k): Binding => new Binding($context, $k, 'mute', [], 'mute'), $contexts, $keys));
+
+        self::assertCount(count($keys), $map(array_slice(Keymap::CONTEXTS, 0, count($keys)))->bindings, 'each in a context of its own');
         if ($collide) {
             $this->expectException(Refusal::class);
         }
-        self::assertCount(count($keys), (new Keymap($bindings))->bindings);
+        self::assertCount(count($keys), $map(array_fill(0, count($keys), 'roll'))->bindings);
     }
 
     public function test_what_would_be_lost_is_named_and_gives_way_only_when_asked(): void
