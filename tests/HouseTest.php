@@ -29,6 +29,12 @@ final class HouseTest extends TestCase
         self::assertSame([], $long);
     }
 
+    public function test_an_edit_is_looked_for_in_the_folders_that_there_are(): void
+    {
+        $folders = (new \ReflectionClassConstant(Catalogue::class, 'FOLDERS'))->getValue();
+        self::assertEqualsCanonicalizing(array_map(basename(...), (array) glob(base_path('core/src/Edit/*'), GLOB_ONLYDIR)), $folders);
+    }
+
     public function test_ids_of_edits_stand_in_the_folders_of_commands_alone(): void
     {
         // A setting, a column or what a reading asks may be called as the edit that goes by it.

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Tests;
 
 use App\Models\Kept;
+use App\Models\Song;
+use Illuminate\Database\Eloquent\Casts\Attribute;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\SoftDeletes;
 use Illuminate\Support\Facades\Schema;
@@ -32,6 +34,38 @@ final class ModelsTest extends TestCase
         self::assertSame(array_keys($plain->getGlobalScopes()), array_keys($kept->getGlobalScopes()));
         self::assertSame($plain->getCasts(), $kept->getCasts());
         self::assertSame($plain->newQuery()->toSql(), $kept->newQuery()->toSql());
+    }
+
+    public function test_no_column_is_read_or_set_through_a_method(): void
+    {
+        $own = static fn (string $class): array => array_filter((new \ReflectionClass($class))->getMethods(), static fn (\ReflectionMethod $m): bool => ! is_a(Kept::class, $m->class, true) && str_starts_with($m->class, 'App\\'));
+        $seen = 0;
+        foreach ((array) glob(app_path('Models/*.php')) as $file) {
+            $class = 'App\\Models\\'.basename((string) $file, '.php');
+            foreach ($own($class) as $method) {
+                $seen++;
+                self::assertDoesNotMatchRegularExpression('/^[gs]et.+Attribute$/', $method->name, $class);
+                self::assertNotSame(Attribute::class, (string) $method->getReturnType(), "$class::$method->name");
+            }
+        }
+        self::assertGreaterThan(5, $seen);
+    }
+
+    public function test_what_changed_is_what_was_set_otherwise_as_it_is_kept(): void
+    {
+        $song = (new Song)->newFromBuilder(['id' => 3, 'name' => 'Ferry', 'revision' => 7, 'tempos' => '[[0,500000,0,0]]', 'head_id' => null]);
+        self::assertSame([], $song->changed());
+
+        $song->revision++;
+        $song->name = 'Ferry';
+        $song->head_id = 12;
+        $song->tempos = [[0, 400000, 0, 0]];
+        self::assertSame(['revision' => 8, 'tempos' => '[[0,400000,0,0]]', 'head_id' => 12], $song->changed());
+        self::assertSame($song->getDirty(), $song->changed());
+        self::assertSame([[0, 400000, 0, 0]], $song->tempos);
+
+        $song->mergeCasts(['name' => 'array']);
+        self::assertSame('array', $song->getCasts()['name'], 'a cast that comes later counts');
     }
 
     /** SQLite reads through all that stands before a column: who adds one puts these behind it again, as their migration did. */

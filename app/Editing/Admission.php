@@ -71,7 +71,7 @@ final class Admission
     private static function keep(Song $song, string $key, array $answer): void
     {
         $kept = json_encode(array_intersect_key($answer, array_flip(self::KEPT)), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE);
-        DB::update('update requests set answer = ? where song_id = ? and key = ?', [$kept, $song->id, $key]);
+        Keeping::connection()->update('update requests set answer = ? where song_id = ? and key = ?', [$kept, $song->id, $key]);
         if (random_int(1, self::ANSWERS) === 1) {
             $requests = DB::table('requests')->where('song_id', $song->id)->whereNotNull('answer');
             $oldest = (clone $requests)->orderByDesc('id')->skip(self::ANSWERS)->value('id');
@@ -92,7 +92,7 @@ final class Admission
     /** Keeps the key of a request, with what it does or not at all; says whether it is the first with it. */
     private static function isNew(Song $song, string $key): bool
     {
-        if (DB::affectingStatement('insert or ignore into requests (song_id, key) values (?, ?)', [$song->id, $key]) === 0) {
+        if (Keeping::connection()->affectingStatement('insert or ignore into requests (song_id, key) values (?, ?)', [$song->id, $key]) === 0) {
             return false;
         }
         // Old ones are cleared away now and then: it is not worth a look each time.

@@ -88,8 +88,7 @@ final class Session
         }
         $this->store->save($this->batch->score, $change, $this->batch->set, $this->song->revision);
         // Not by `save`: what it loads to write the time of day costs more than the rest of an edit of a few notes.
-        $dirty = array_intersect_key($this->song->getAttributes(), $this->song->getDirty());
-        Keeping::update('songs', $this->song->id, $dirty + ['updated_at' => gmdate('Y-m-d H:i:s')]);
+        Keeping::update('songs', $this->song->id, $this->song->changed() + ['updated_at' => gmdate('Y-m-d H:i:s')]);
         $this->song->syncOriginal();
     }
 }

@@ -52,7 +52,7 @@ final class Tree
         ];
         $marks = implode(', ', array_fill(0, count($row), '?'));
         /** @var object{id: int, depth: int, other: int|null} $kept */
-        $kept = DB::selectOne('insert into steps ('.implode(', ', array_keys($row)).", depth) values ($marks, 1 + coalesce((select depth from steps where id = ?), 0))"
+        $kept = Keeping::connection()->selectOne('insert into steps ('.implode(', ', array_keys($row)).", depth) values ($marks, 1 + coalesce((select depth from steps where id = ?), 0))"
             .' returning id, depth, (select next_id from steps as parent where parent.id = steps.parent_id) as other', [...array_values($row), $this->session->song->head_id]);
         $id = $kept->id;
         if ($kept->depth % KeptStates::EVERY === 0) {

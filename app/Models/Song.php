@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use App\Songs\Keeping;
 use Illuminate\Database\Eloquent\ModelNotFoundException;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Database\Eloquent\SoftDeletes;
 use Illuminate\Support\Carbon;
-use Illuminate\Support\Facades\DB;
 use Jactonic\Core\Time\Timeline;
 
 /**
@@ -47,7 +47,7 @@ final class Song extends Kept
      */
     public static function opened(int $id): self
     {
-        $row = DB::selectOne('select * from songs where id = ? and deleted_at is null', [$id]);
+        $row = Keeping::connection()->selectOne('select * from songs where id = ? and deleted_at is null', [$id]);
         /** @var array<string, mixed> $columns */
         $columns = (array) $row;
 

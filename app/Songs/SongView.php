@@ -198,6 +198,9 @@ final class SongView
             return $changed;
         }
         [[, $starts], [, $lengths], [, $muted]] = [$notes->integers('start'), $notes->integers('length'), $notes->column('muted')];
+        if (Sounding::areWhole($starts, $lengths, $muted, $part->head)) {
+            return $changed;
+        }
         $untils = Sounding::untilsOf($starts, $lengths, $muted, $part->head);
 
         return $changed + ($untils === self::ends($starts, $lengths) ? [] : ['until' => $untils]);
@@ -328,7 +331,7 @@ final class SongView
         if ($song->head_id === null) {
             return $song->first_id;
         }
-        $next = DB::scalar('select coalesce(next_id, (select max(id) from steps as child where child.parent_id = steps.id)) from steps where id = ?', [$song->head_id]);
+        $next = Keeping::connection()->scalar('select coalesce(next_id, (select max(id) from steps as child where child.parent_id = steps.id)) from steps where id = ?', [$song->head_id]);
 
         return is_int($next) ? $next : null;
     }

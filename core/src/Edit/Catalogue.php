@@ -13,6 +13,9 @@ use Jactonic\Core\Refusal;
  */
 final class Catalogue
 {
+    /** Where an edit is looked for first: to look through all folders takes ten times as long. */
+    private const FOLDERS = ['Timing', 'Pitch', 'Velocity', 'Length', 'Structure', 'Harmony', 'Expression', 'Lane', 'Part', 'Track', 'Tempo', 'Song'];
+
     /** @var array<string, class-string<Edit>>|null */
     private static ?array $classes = null;
 
@@ -32,10 +35,16 @@ final class Catalogue
     private static function find(string $id): ?string
     {
         $name = str_replace(' ', '', ucwords(str_replace('-', ' ', $id)));
-        $files = preg_match('/^[A-Za-z0-9]+$/', $name) === 1 ? glob(__DIR__."/*/$name.php") ?: [] : [];
-        $classes = $files === [] ? [] : self::named($files);
+        if (preg_match('/^[A-Za-z0-9]+$/', $name) !== 1) {
+            return null;
+        }
+        foreach (self::FOLDERS as $folder) {
+            if (is_file(__DIR__."/$folder/$name.php")) {
+                return self::named([__DIR__."/$folder/$name.php"])[$id] ?? null;
+            }
+        }
 
-        return $classes[$id] ?? null;
+        return self::classes()[$id] ?? null;
     }
 
     /** @return list<Spec> by family, then by id */

@@ -95,14 +95,32 @@ final class DraftRows
                     continue 2;
                 }
             }
-            $same[$i] = true;
+            $same[] = $i;
         }
         if ($same !== []) {
-            $without = static fn (array $list): array => array_values(array_diff_key($list, $same));
-            [$ids, $was, $is] = [array_values(array_diff_key($ids, $same)), array_map($without, $was), array_map($without, $is)];
+            $ids = self::without($ids, $same);
+            foreach ($was as $name => $before) {
+                [$was[$name], $is[$name]] = [self::without($before, $same), self::without($is[$name], $same)];
+            }
         }
 
         return [$ids, $was, $is];
+    }
+
+    /**
+     * @template V
+     *
+     * @param  list<V>  $list
+     * @param  list<int>  $places
+     * @return list<V> what stands elsewhere
+     */
+    private static function without(array $list, array $places): array
+    {
+        foreach ($places as $i) {
+            unset($list[$i]);
+        }
+
+        return array_values($list);
     }
 
     /**

@@ -17,6 +17,9 @@ final class Foresight
     /** What says where a note lies. */
     private const COLUMNS = ['start', 'pitch', 'channel'];
 
+    /** What a tick makes of a difference in the number of a place: more than channel and pitch can. */
+    private const APART = 2053;
+
     /** Up to how many moved notes each is looked for by itself. */
     private const FEW = 24;
 
@@ -117,27 +120,32 @@ final class Foresight
      */
     private static function many(Sides $notes, ?Part $part): array
     {
-        $columns = array_map($notes->integers(...), self::COLUMNS);
+        $were = $part === null ? [] : self::before($part);
+        $staying = $notes->staying();
         $coming = array_map(self::place(...), $notes->coming());
-        $after = array_combine($notes->staying(), self::places(...array_column($columns, 1)));
-        $were = [];
-        if ($part !== null && (count($after) < count($part->notes) || $coming !== [])) {
-            $were = self::before($part);
+        $are = array_replace(array_diff_key($were, $notes->going()), $coming);
+        if ($notes->leaves('pitch', 'channel')) {
+            [$was, $is] = $notes->integers('start');
+            foreach ($staying as $i => $id) {
+                $are[$id] += ($is[$i] - $was[$i]) * self::APART;
+            }
+        } else {
+            $columns = array_column(array_map($notes->integers(...), self::COLUMNS), 1);
+            $are = array_replace($are, array_combine($staying, self::places(...$columns)));
         }
-        $are = $were === [] && $coming === [] ? $after : array_replace(array_diff_key($were, $notes->going()), $after, $coming);
         if (count(array_flip($are)) === count($are)) {
             return [];
         }
         $counts = array_count_values($are);
-        $countsBefore = array_count_values($were === [] && $part !== null ? self::before($part) : $were);
+        $countsBefore = array_count_values($were);
         $merging = [];
         foreach (array_keys($coming) as $id) {
             if ($counts[$are[$id]] > 1) {
                 $merging[] = $id;
             }
         }
-        foreach (array_combine($notes->staying(), self::places(...array_column($columns, 0))) as $id => $was) {
-            if ($was !== $are[$id] && $counts[$are[$id]] > 1 && $countsBefore[$was] === 1) {
+        foreach ($staying as $id) {
+            if ($were[$id] !== $are[$id] && $counts[$are[$id]] > 1 && $countsBefore[$were[$id]] === 1) {
                 $merging[] = $id;
             }
         }
@@ -163,7 +171,7 @@ final class Foresight
     {
         $places = [];
         foreach ($starts as $i => $start) {
-            $places[] = $start * 2053 + ($channels[$i] << 7 | $pitches[$i]);
+            $places[] = $start * self::APART + ($channels[$i] << 7 | $pitches[$i]);
         }
 
         return $places;

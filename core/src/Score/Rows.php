@@ -338,7 +338,14 @@ final class Rows implements \ArrayAccess, \Countable, \IteratorAggregate
     private function places(array $ids): array
     {
         if ($this->asked[0] !== $ids) {
-            $this->asked = [$ids, array_values(array_intersect_key(array_flip($this->ids()), array_flip($ids)))];
+            [$all, $places, $at] = [$this->ids(), [], 0];
+            foreach ($ids as $id) {
+                while (($all[$at] ?? throw new \LogicException("There is no $id.")) !== $id) {
+                    $at++;
+                }
+                $places[] = $at++;
+            }
+            $this->asked = [$ids, $places];
         }
 
         return $this->asked[1];

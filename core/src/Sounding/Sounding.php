@@ -60,6 +60,18 @@ final class Sounding
         return $untils;
     }
 
+    /**
+     * Whether all of some notes can be seen at a glance to sound to their ends.
+     *
+     * @param  list<int>  $starts
+     * @param  list<int>  $lengths
+     * @param  list<mixed>  $muted
+     */
+    public static function areWhole(array $starts, array $lengths, array $muted, PartHead $head): bool
+    {
+        return $starts === [] || $lengths === [] || (! $head->muted && min($starts) >= $head->from && max($starts) + max($lengths) <= $head->to && ! in_array(true, $muted, true));
+    }
+
     public static function isHeard(Point $point, PartHead $head): bool
     {
         return self::isHeardAt($point->tick, $head);

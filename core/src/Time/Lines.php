@@ -44,6 +44,26 @@ final class Lines
     }
 
     /**
+     * Likewise of many ticks: those that follow one another mostly share a cell.
+     *
+     * @param  list<int>  $ticks
+     * @return list<int> in their order
+     */
+    public function nearestOf(array $ticks): array
+    {
+        $nearest = [];
+        [$before, $after] = $this->cell;
+        foreach ($ticks as $tick) {
+            if ($tick < $before || $tick >= $after) {
+                [$before, $after] = $this->around($tick);
+            }
+            $nearest[] = $tick - $before < $after - $tick ? $before : $after;
+        }
+
+        return $nearest;
+    }
+
+    /**
      * The lines that enclose a tick: the last at or before it and the first after it.
      *
      * @return array{int, int}

@@ -81,6 +81,17 @@ final class PlaysAsTest extends TestCase
         }
     }
 
+    public function test_whether_all_sound_to_their_ends_is_seen_at_a_glance(): void
+    {
+        $head = self::score()->part(1)->head->withWindow(480, 3000);
+        foreach ([[[480, 960], [10, 2040], [false, false]], [[479, 960], [10, 10], [false, false]], [[480, 960], [10, 2041], [false, false]], [[480, 960], [10, 10], [false, true]]] as $i => [$starts, $lengths, $muted]) {
+            $whole = Sounding::untilsOf($starts, $lengths, $muted, $head) === [$starts[0] + $lengths[0], $starts[1] + $lengths[1]];
+            self::assertSame([$i === 0, $whole], [$whole, Sounding::areWhole($starts, $lengths, $muted, $head)]);
+        }
+        self::assertFalse(Sounding::areWhole([480], [10], [false], $head->withMuted(true)));
+        self::assertTrue(Sounding::areWhole([], [], [], $head));
+    }
+
     public function test_amounts_add_up_and_limits_hold_or_refuse(): void
     {
         $score = self::done(self::score(), 'part-plays', ['transposeBy' => 7])->change->applyTo(self::score());

@@ -90,6 +90,8 @@ final class LinesTest extends TestCase
             self::assertSame($after - $tick <= $tick - $before ? $after : $before, $lines->nearest($tick), "nearest to $tick");
             self::assertSame($after, $lines->after($tick));
         }
+        $ticks = [...range(0, $last - 1, 311), 5, 4, $last - 1, 0];
+        self::assertSame(array_map($lines->nearest(...), $ticks), $time->lines(Grid::parse($grid), $swing)->nearestOf($ticks));
     }
 
     public function test_bars_go_out_as_runs_whatever_the_length_of_the_song(): void

@@ -55,12 +55,10 @@ final class Quantize implements Edit
             $lines = $work->time()->lines($grid, $work->params->number('swing', $part->ownSettings()));
             $ids = $work->ids($part);
             [$starts, $lengths] = [$part->notes->integers('start', $ids), $part->notes->integers('length', $ids)];
+            $goals = $target === 'ends' ? $starts : $lines->nearestOf($starts);
             foreach ($starts as $i => $was) {
-                $start = $was;
+                $start = self::toward($was, $goals[$i], $lines, $strength, $window);
                 $end = $was + $lengths[$i];
-                if ($target !== 'ends') {
-                    $start = self::toward($start, $lines->nearest($start), $lines, $strength, $window);
-                }
                 if ($target === 'starts') {
                     $end = $start + $lengths[$i];
                 } else {
@@ -122,6 +120,9 @@ final class Quantize implements Edit
      */
     public static function toward(int $old, int $line, Lines $lines, int $strength, int $window): int
     {
+        if ($line === $old) {
+            return $old;
+        }
         if ($window < 100) {
             [$before, $after] = $lines->around($old);
             if (abs($line - $old) * 200 > $window * ($after - $before)) {
