@@ -1,5 +1,5 @@
 import AxeBuilder from '@axe-core/playwright';
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './silent';
 import { bring, LOOSE, midi, openRoll, press } from './support';
 
 /** What is wrong with a page for those who do not see it or use no mouse: rule, and where. */

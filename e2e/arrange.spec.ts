@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './silent';
 import { bring, fetchSong, midi, press, said } from './support';
 
 interface Head {

@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './silent';
 import { SIGN_OF } from '../resources/js/keys/signs';
 import { bring, chosen, LOOSE, midi, notesOf, openRoll, press, said, spot, type SongJson, stroke } from './support';
 

@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './silent';
 import { bring, chosen, midi, notesOf, openRoll, said, spot, type SongJson } from './support';
 
 /** The part's own notes, about the empty paper between them. */

@@ -1,4 +1,5 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './silent';
+import { test as audible } from '@playwright/test';
 import { parseMidi } from 'midi-file';
 import { bring, chosen, fetchSong, midi, openRoll, press, said, spot, type SongJson } from './support';
 
@@ -143,7 +144,7 @@ test('drawn on the note by mouse and by key: bend and vibrato, saved on a channe
     await expect.poll(async () => (await column(page, song, OWN)).filter(Boolean)).toEqual([]);
 });
 
-test('a note’s own bend is heard on it alone: the other note of the chord stays where it is', async ({ page }) => {
+audible('a note’s own bend is heard on it alone: the other note of the chord stays where it is', async ({ page }) => {
     await page.addInitScript(() => {
         const Real = window.AudioWorkletNode;
         window.AudioWorkletNode = class extends Real {

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './silent';
 import { bring, LOOSE, midi, notesOf, openRoll, press, said } from './support';
 
 for (const [what, cut] of [

@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './silent';
 import { readFileSync } from 'node:fs';
 import { parseMidi, type MidiEvent } from 'midi-file';
 import { LOOSE, midi, said } from './support';

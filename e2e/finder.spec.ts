@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './silent';
 import { bring, caret, chosen, LOOSE, midi, notesOf, openRoll, press, said, spot } from './support';
 
 test('a command typed with its value: its landing while typing, Enter does it; examples where nothing is typed', async ({

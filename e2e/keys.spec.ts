@@ -1,4 +1,5 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './silent';
+import { test as audible } from '@playwright/test';
 import {
     bring,
     chosen,
@@ -171,7 +172,7 @@ test('light and dark are one key apart, and kept', async ({ page }) => {
     await expect(page.locator('html')).toHaveAttribute('data-theme', 'night');
 });
 
-test('the line says each time what was done, also the same again, and nothing overwrites it', async ({ page }) => {
+audible('the line says each time what was done, also the same again, and nothing overwrites it', async ({ page }) => {
     await openRoll(page, await bring(page, midi(LOOSE)));
     await press(page, 'Control+a');
     await said(page, '8 notes chosen.');

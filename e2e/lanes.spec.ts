@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './silent';
 import { parseMidi, type MidiControllerEvent } from 'midi-file';
 import { bring, caret, fetchSong, LOOSE, midi, notesOf, openRoll, press, said, type SongJson, spot } from './support';
 

@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './silent';
 import { bring, chosen, midi, openRoll, press } from './support';
 
 /** Three hundred notes, each a little off the grid. */

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './silent';
 import { bring, fetchSong, LOOSE, midi, notesOf, openRoll, said, spot } from './support';
 
 test('a song is worked by mouse too: opened, muted, soloed, renamed, played from a bar', async ({ page }) => {

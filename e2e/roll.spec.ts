@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './silent';
 import { bring, chosen, midi, notesOf, openRoll, said, spot, type SongJson } from './support';
 
 /** Four quarters, a row of two, one off its line by 10 of 960 ticks. */

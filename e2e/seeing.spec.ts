@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './silent';
 import { bring, chosen, drawnAtRest, fetchSong, openRoll, press, said, spot, type Row, type SongJson } from './support';
 
 /** Bytes of a file of two tracks at 96 ticks a quarter: a loose bass, and drums on the beat. */

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './silent';
 import { bring, fetchSong, LOOSE, midi, said } from './support';
 
 test('a song is renamed, duplicated, deleted and brought back by key', async ({ page }) => {

@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './silent';
 import { bring, caret, fetchSong, LOOSE, midi, openRoll, type SongJson } from './support';
 
 /** Keys that change the music, the choice or the caret; what opens a panel or plays is not among them. */

@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './silent';
 import { bring, chosen, LOOSE, midi, notesOf, openRoll, press, said, type SongJson, spot } from './support';
 
 /** A server that takes its time: what is typed meanwhile has to mean the same. */

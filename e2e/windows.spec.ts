@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './silent';
 import { bring, chosen, LOOSE, midi, notesOf, openRoll, said } from './support';
 
 test('undo works after a reload', async ({ page }) => {

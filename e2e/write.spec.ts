@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './silent';
 import { bring, chosen, midi, notesOf, openRoll, press, said, type SongJson, spot } from './support';
 
 async function fresh(page: Page): Promise<SongJson> {

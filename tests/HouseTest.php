@@ -27,6 +27,8 @@ final class HouseTest extends TestCase
             }
         }
         self::assertSame([], $long);
+        // What is drawn and what hands do there stand in files of their own.
+        self::assertLessThan(150, substr_count((string) file_get_contents(base_path('resources/js/roll/Roll.svelte')), "\n"));
     }
 
     public function test_an_edit_is_looked_for_in_the_folders_that_there_are(): void

@@ -2,27 +2,19 @@
     import { onMount, untrack } from 'svelte';
     import type { Part } from '../api/part.svelte';
     import type { Song } from '../api/song.svelte';
-    import { keys } from '../keys/keys.svelte';
-    import { takeKeys } from '../stage/keys';
-    import { transport } from '../sound/transport.svelte';
-    import { commandsOf, listen } from './commands';
-    import { reach } from '../keys/reach.svelte';
     import { followed } from './followed.svelte';
     import { handsOf, insertAt, justWritten } from './gestures';
-    import { noteAt } from './gestures/drag';
-    import { layersOf } from './layers';
+    import { menusOf } from './menus';
     import MovingLines from './MovingLines.svelte';
-    import { tool } from './pen.svelte';
-    import { notesSeen } from './seen';
-    import { Sheet, type LayerName, type MenuOf } from './sheet.svelte';
+    import { Sheet, type LayerName } from './sheet.svelte';
     import { chordLine } from '../harmony/chord-line.svelte';
     import ChordRow from './ChordRow.svelte';
     import Corner from './Corner.svelte';
-    import { inLanes } from './commands/lanes';
     import { VELOCITIES } from './lanes.svelte';
     import LaneHead from './LaneHead.svelte';
     import LaneStrip from './LaneStrip.svelte';
     import { CHORDS, fit, KEYBOARD, RULER } from './sizes';
+    import { stand } from './stand';
     import { StepInput } from './steps.svelte';
     import Surface from './Surface.svelte';
     import { wheelOf } from './wheel';
@@ -51,6 +43,7 @@
     sheet.steps = untrack(() => new StepInput(song, part));
     const hands = handsOf(sheet, (s) => canvases[s].parentElement!);
     const turn = wheelOf(sheet);
+    const menus = menusOf(sheet, (e) => hands.notes.at(e));
     sheet.holding = () => Object.values(hands).some((h) => h.held !== null);
     sheet.place = place;
     followed(sheet);
@@ -61,9 +54,6 @@
         // What is on screen, for tests and measurements: revision, left tick, pixels per tick, top pitch, row height.
         body.dataset.drawn = [song.revision, view.left, view.scale, view.top, view.row].join(' ');
     }
-
-    const resize = (): void => fit(sheet, canvases.notes.parentElement!);
-    const room = (): void => void (sheet.lanes.room = body.clientHeight);
 
     function cancel(): boolean {
         const held = sheet.holding();
@@ -82,79 +72,19 @@
         if (!sheet.holding()) onHover('');
     }
 
-    /** With something in hand the second button has its own work. */
-    function menu(e: MouseEvent): void {
-        e.preventDefault();
-        e.stopPropagation();
-        if (tool.name !== 'hand' || sheet.own.open) return;
-        const { x, y } = hands.notes.at(e);
-        const hit = noteAt(sheet.view, part, song.selected, x, y);
-        if (hit && !song.selected.has(hit.note.id)) song.select([hit.note.id]);
-        sheet.onMenu({ x: e.clientX, y: e.clientY, on: hit ? 'note' : 'empty' });
-    }
-
-    const menuOf =
-        (on: MenuOf) =>
-        (e: MouseEvent): void => {
-            e.preventDefault();
-            e.stopPropagation();
-            sheet.onMenu({ x: e.clientX, y: e.clientY, on });
-        };
-
-    /** The menu key: for what is chosen, at the caret. */
-    function menuByKey(e: MouseEvent): void {
-        if (e.target !== body) return;
-        e.preventDefault();
-        const box = canvases.notes.getBoundingClientRect();
-        const { tick, pitch } = song.caret;
-        sheet.onMenu({
-            x: box.left + sheet.view.x(tick),
-            y: box.top + sheet.view.y(pitch),
-            on: song.inLane.lane ? 'lane' : song.selected.size > 0 ? 'note' : 'empty',
-        });
-    }
-
     function wheel(e: WheelEvent): void {
         turn(e, hands.notes.at(e));
         if (hands.notes.held && sheet.overlay.box) hands.notes.move(e);
     }
 
-    onMount(() => {
-        for (const [name, spec] of Object.entries(layersOf(sheet)))
-            sheet.stage.add(name as LayerName, canvases[name as LayerName], spec);
-        const observer = new ResizeObserver(resize);
-        observer.observe(canvases.notes.parentElement!);
-        const around = new ResizeObserver(room);
-        around.observe(body);
-        room();
-        resize();
-        takeKeys(body);
-        const off = keys.handle(commandsOf(sheet, cancel));
-        const offLanes = keys.handle(inLanes(sheet));
-        const deaf = listen(sheet);
-        transport.onFrame = (tick) => sheet.onFrame(tick);
-        song.onCaret = () => sheet.caretCame();
-        reach.things = () => notesSeen(sheet, canvases.notes.getBoundingClientRect());
-        return () => {
-            song.onCaret = () => {};
-            reach.things = () => [];
-            transport.onFrame = () => {};
-            song.seen = { left: sheet.view.left, scale: sheet.view.scale, row: sheet.view.row };
-            deaf();
-            offLanes();
-            observer.disconnect();
-            around.disconnect();
-            off();
-            sheet.stage.close();
-        };
-    });
+    onMount(() => stand(sheet, canvases, body, cancel));
     $effect(() => {
         void sheet.laneOpen;
         void sheet.lanes.shown;
         void sheet.lanes.heights;
         void sheet.lanes.room;
         void chordLine.shown;
-        if (sheet.view.width > 0) resize();
+        if (sheet.view.width > 0) fit(sheet, canvases.notes.parentElement!);
     });
 </script>
 
@@ -173,10 +103,10 @@
     tabindex="0"
     data-testid="roll"
     onwheel={wheel}
-    oncontextmenu={menuByKey}
+    oncontextmenu={(e) => menus.byKey(e, body, canvases.notes)}
 >
     <Corner {part} />
-    <Surface hand={hands.ruler} testid="ruler" oncontextmenu={menuOf('ruler')}>
+    <Surface hand={hands.ruler} testid="ruler" oncontextmenu={menus.of('ruler')}>
         <canvas bind:this={canvases.ruler} class="absolute inset-0 size-full"></canvas>
     </Surface>
     <ChordRow {sheet} bind:canvas={canvases.chords} />
@@ -190,7 +120,7 @@
         onpointerdown={press}
         onpointerleave={leave}
         ondblclick={(e: MouseEvent) => insertAt(sheet, hands.notes.at(e), hadChoice[0])}
-        oncontextmenu={menu}
+        oncontextmenu={menus.ofNotes}
     >
         <canvas bind:this={canvases.grid} class="absolute inset-0 size-full"></canvas>
         <canvas bind:this={canvases.underlay} class="absolute inset-0 size-full"></canvas>
@@ -204,7 +134,7 @@
         <MovingLines bind:this={lines} {sheet} />
     </Surface>
     <LaneHead {sheet} />
-    <Surface hand={hands.lane} testid="velocity" cursor={sheet.cursor} oncontextmenu={menuOf('velocity')}>
+    <Surface hand={hands.lane} testid="velocity" cursor={sheet.cursor} oncontextmenu={menus.of('velocity')}>
         <canvas bind:this={canvases.lane} class="absolute inset-0 size-full"></canvas>
     </Surface>
     {#each sheet.lanes.shown as lane (lane)}
