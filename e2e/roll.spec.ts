@@ -168,6 +168,27 @@ test('the pointer and the one chosen note say their numbers', async ({ page }) =
     await expect(page.getByTestId('numbers')).toHaveText('C4  1.1.1  900 ticks  velocity 80  on the line');
 });
 
+test('a note pushed past the loudest has an arrow over its stem, and taken back none', async ({ page }) => {
+    /** Pixels of the lane, above where stems reach, that are not its ground. */
+    const above = (): Promise<number> =>
+        page
+            .getByTestId('velocity')
+            .locator('canvas')
+            .evaluate((canvas: HTMLCanvasElement) => {
+                const pixels = new Uint32Array(
+                    canvas.getContext('2d')!.getImageData(0, 1, canvas.width, 4).data.buffer,
+                );
+                return pixels.filter((pixel) => pixel !== pixels[0]).length;
+            });
+    expect(await above()).toBe(0);
+    await page.keyboard.press('Control+a');
+    await chosen(page, 4);
+    for (let i = 0; i < 5; i++) await page.keyboard.press('Control+Shift+ArrowUp');
+    await expect.poll(above).toBeGreaterThan(40);
+    for (let i = 0; i < 5; i++) await page.keyboard.press('Control+z');
+    await expect.poll(above).toBe(0);
+});
+
 test('the view is scrolled and zoomed by wheel and by key about the place that counts', async ({ page }) => {
     const roll = page.getByTestId('roll');
     const drawn = async (): Promise<number[]> => (await roll.getAttribute('data-drawn'))!.split(' ').map(Number);

@@ -34,6 +34,8 @@ export class Part {
     pitches = new Uint8Array(0);
     velocities = new Uint8Array(0);
     mutes = new Uint8Array(0);
+    /** Places in the order of the notes that were pushed past the loudest or the softest: they are few. */
+    carried: number[] = [];
     /** Stretches in which a note sounds into a later one of its pitch and channel, as the server found them: from, until, pitch. */
     overlaps = $state.raw<[number, number, number][]>([]);
     /** What is heard of it, where its rows do not say that. */
@@ -164,8 +166,10 @@ export class Part {
             this.velocities = new Uint8Array(count);
             this.mutes = new Uint8Array(count);
         }
+        this.carried = [];
         for (let i = 0; i < count; i++) {
             const n = this.ordered[i]!;
+            if (n.carryVelocity !== 0) this.carried.push(i);
             this.starts[i] = n.start;
             this.lengths[i] = n.length;
             this.pitches[i] = n.pitch;

@@ -8,6 +8,9 @@ const PLAIN = 6;
 
 const pixels = new Pixels();
 
+/** Canvases on which nothing lies: they cost nothing while that is so. */
+const bare = new WeakSet<CanvasRenderingContext2D>();
+
 /**
  * Other parts behind the one being edited, each in its track's tint and quieter: paler, and hatched where they have
  * room, so that they are not taken for notes of the part. Where they are edited in place, those chosen have a full edge.
@@ -19,6 +22,12 @@ export function paintUnderlay(
     chosen: ReadonlyMap<number, ReadonlySet<number>>,
     c: Colours,
 ): void {
+    if (parts.length === 0) {
+        if (!bare.has(ctx)) ctx.clearRect(0, 0, view.width, view.height);
+        bare.add(ctx);
+        return;
+    }
+    bare.delete(ctx);
     pixels.begin(view.width, view.height);
     const paper = inkOf(c.paper);
     const selected = inkOf(c.selected);

@@ -23,8 +23,8 @@ export function paintVelocity(
     ctx.fillStyle = c.bar;
     ctx.fillRect(0, 0, view.width, 1);
     const chosen: number[] = [];
-    const stem = (x: number, top: number, muted: boolean, colour: string): void => {
-        ctx.fillStyle = colour;
+    const stem = (x: number, velocity: number, muted: boolean): void => {
+        const top = stemTop(velocity, height);
         ctx.fillRect(x, top, 1.5, height - top);
         if (muted) ctx.strokeRect(x - 2, top - 2, 5, 4);
         else ctx.fillRect(x - 2, top - 2, 5, 4);
@@ -37,11 +37,13 @@ export function paintVelocity(
         if (selected.size > 0 && selected.has(part.ordered[i]!.id)) chosen.push(i);
         else stems.add((starts[i]! - view.left) * view.scale, mutes[i]!, velocities[i]!);
     });
-    stems.each((x, velocity, muted) => stem(x, stemTop(velocity, height), muted, c.tint));
+    ctx.fillStyle = c.tint;
+    stems.each(stem);
     stems.clear();
     for (const i of chosen)
         stems.add(view.x(starts[i]!), mutes[i]!, Math.max(1, Math.min(127, pushed(part.ordered[i]!) + raised)));
-    stems.each((x, velocity, muted) => stem(x, stemTop(velocity, height), muted, c.selected));
+    ctx.fillStyle = c.selected;
+    stems.each(stem);
     paintCarried(ctx, view, part, height, c);
 }
 
@@ -53,13 +55,13 @@ function pushed(note: Note): number {
 function paintCarried(ctx: CanvasRenderingContext2D, view: View, part: Part, height: number, c: Colours): void {
     ctx.fillStyle = c.ink;
     let last = -Infinity;
-    part.places(Math.floor(view.left), Math.ceil(view.right), (i) => {
-        const carried = part.ordered[i]!.carryVelocity;
+    for (const i of part.carried) {
         const x = Math.round(view.x(part.starts[i]!));
-        if (carried === 0 || x < last + 7) return;
+        if (x < 0 || x > view.width || x < last + 7) continue;
         last = x;
-        for (let k = 0; k < 4; k++) ctx.fillRect(x - k + 0.5, carried > 0 ? k + 1 : height - 2 - k, 2 * k + 1, 1);
-    });
+        const up = part.ordered[i]!.carryVelocity > 0;
+        for (let k = 0; k < 4; k++) ctx.fillRect(x - k + 0.5, up ? k + 1 : height - 2 - k, 2 * k + 1, 1);
+    }
 }
 
 /** Stems of one pixel column hide one another: the tallest and the heads of a few others are kept. */
