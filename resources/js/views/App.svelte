@@ -33,8 +33,8 @@
     /** Seconds without a tap after which tapping begins anew, and the most taps of one go. */
     const TAP_PAUSE = 2;
     const MOST_TAPS = 60;
-    /** Milliseconds after a song is there and nobody scrolls. */
-    const READY_AFTER = 600;
+    /** Milliseconds after a song is there and nobody scrolls: a rest in scrolling is shorter, and decoding would hold it up. */
+    const READY_AFTER = 1000;
 
     untrack(() => callDrums(setup.drums));
     let song = $state.raw<Song | null>(null);
