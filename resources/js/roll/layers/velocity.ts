@@ -57,7 +57,7 @@ function paintCarried(ctx: CanvasRenderingContext2D, view: View, part: Part, hei
     let last = -Infinity;
     for (const i of part.carried) {
         const x = Math.round(view.x(part.starts[i]!));
-        if (x < 0 || x > view.width || x < last + 7) continue;
+        if (x < -4 || x > view.width + 4 || x < last + 7) continue;
         last = x;
         const up = part.ordered[i]!.carryVelocity > 0;
         for (let k = 0; k < 4; k++) ctx.fillRect(x - k + 0.5, up ? k + 1 : height - 2 - k, 2 * k + 1, 1);
