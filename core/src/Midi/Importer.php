@@ -9,9 +9,11 @@ use Jactonic\Core\Score\Note;
 use Jactonic\Core\Score\Part;
 use Jactonic\Core\Score\PartHead;
 use Jactonic\Core\Score\Point;
+use Jactonic\Core\Score\Rows;
 use Jactonic\Core\Score\Score;
 use Jactonic\Core\Score\Song;
 use Jactonic\Core\Score\Source;
+use Jactonic\Core\Score\Table;
 use Jactonic\Core\Score\Track;
 use Jactonic\Core\Standard\Message;
 use Jactonic\Core\Time\Timeline;
@@ -21,6 +23,8 @@ use Jactonic\Core\Time\Timeline;
  * becomes one for all that has no channel and one for each channel in order. What has notes or other channel messages
  * gets one part; parts are numbered from 1 in file order. Nothing is rounded: where the division allows, the song's
  * resolution is a whole multiple of the file's.
+ *
+ * @phpstan-import-type Told from Memo
  */
 final class Importer
 {
@@ -121,12 +125,12 @@ final class Importer
         $parts = $made = [];
         foreach ($tracks as $i => [$called, $notes, $points, $kept, $end]) {
             $made[$i + 1] = new Track($i + 1, $called, $i, $kept, $end);
-            if ($notes !== [] || $points !== []) {
+            if (! $notes->isEmpty() || $points !== []) {
                 $id = count($parts) + 1;
-                $parts[$id] = Part::of($id, $called === '' ? "Part $id" : $called, self::numbered($notes, $points), $points, null, self::head($i + 1, $notes, $points, $time));
+                $parts[$id] = self::part($id, $called === '' ? "Part $id" : $called, $i + 1, self::numbered($notes, $points), $points, $time);
             }
         }
-        $title = $tracks === [] || $tracks[0][1] !== [] ? '' : $tracks[0][0];
+        $title = $tracks === [] || ! $tracks[0][1]->isEmpty() ? '' : $tracks[0][0];
         $score = new Score($time, $parts, $made, count($parts) + 1, count($made) + 1, name: $title === '' ? $name : $title);
 
         return [new Song($score,
@@ -135,14 +139,12 @@ final class Importer
 
     /**
      * @param  list<Event>  $events
-     * @return list<array{string, list<Note>, list<Point>, list<Kept>, int}> name, notes, points, what is kept, end
+     * @return list<array{string, Rows<Note>, list<Point>, list<Kept>, int}> name, notes, points, what is kept, end
      */
     private function tracks(array $events, int $index): array
     {
-        $kept = $open = $memos = [];
-        /** @var array<int, array<int, Note>> $notes by channel and order */
-        /** @var array<int, Pairs> $open by channel and pitch */
-        $notes = [];
+        $kept = $memos = [];
+        $heard = new Heard($this->scale);
         /** @var array<int, list<Point>> $points */
         $points = [];
         $name = '';
@@ -171,95 +173,100 @@ final class Importer
             $channel = $event->status & 0x0F;
             $kind = $event->status & 0xF0;
             if ($kind === Message::NOTE_ON && $event->data2 > 0) {
-                $notes[$channel][$order] = new Note($order, $tick, $this->scale, $event->data1, $event->data2, Note::RELEASE_NONE, channel: $channel);
-                ($open[$channel << 7 | $event->data1] ??= new Pairs)->on($order);
+                $heard->on($order, $tick, $channel, $event->data1, $event->data2);
             } elseif ($kind === Message::NOTE_ON || $kind === Message::NOTE_OFF) {
-                ($open[$channel << 7 | $event->data1] ??= new Pairs)->off($order, $tick, $kind === Message::NOTE_OFF ? $event->data2 : Note::RELEASE_BY_NOTE_ON);
+                $heard->off($order, $tick, $channel, $event->data1, $kind === Message::NOTE_OFF ? $event->data2 : Note::RELEASE_BY_NOTE_ON);
             } else {
                 $points[$channel][] = new Point($order, $tick, $event->status, $event->data1, $event->data2);
             }
         }
-        $loose = [];
-        foreach ($open as $key => $pairs) {
-            $channel = $key >> 7;
-            foreach ($pairs->match() as [$on, $off]) {
-                $note = $notes[$channel][$on];
-                if ($off === null) {
-                    $this->unended++;
-                    $notes[$channel][$on] = $this->ended($note, $end, Note::RELEASE_NONE);
-                } elseif (is_int($off)) {
-                    $this->again++;
-                    $notes[$channel][$on] = $this->ended($note, $notes[$channel][$off]->start, Note::RELEASE_NONE);
-                } else {
-                    $notes[$channel][$on] = $this->ended($note, $off[1], $off[2]);
-                }
-            }
-            foreach ($pairs->loose() as [$order, $tick, $release]) {
-                $this->loose++;
-                $loose[$channel][] = new Point($order, $tick, $channel | ($release === Note::RELEASE_BY_NOTE_ON ? Message::NOTE_ON : Message::NOTE_OFF), $key & 0x7F, max(0, $release));
-            }
-        }
-        foreach ($loose as $channel => $more) {
+        foreach ($heard->close($end) as $channel => $more) {
             $all = array_merge($points[$channel] ?? [], $more);
             usort($all, static fn (Point $a, Point $b): int => $a->id <=> $b->id);
             $points[$channel] = $all;
         }
-        foreach ($memos as $told) {
-            [$notes, $points] = Memo::apply($told, $notes, $points, $this->ppq);
+        $this->unended += $heard->unended;
+        $this->again += $heard->again;
+        $this->empty += $heard->empty;
+        $this->loose += $heard->loose;
+        $isOne = $this->file->format !== 0;
+        $notes = [];
+        if ($memos === []) {
+            foreach ($isOne ? [null] : $heard->channels() as $channel) {
+                $notes[$channel ?? 0] = $heard->rows($channel);
+            }
+        } else {
+            [$some, $points] = $this->told($memos, $heard, $points);
+            $notes = array_map(static fn (array $n): Rows => Rows::of(Table::notes(), $n), $isOne ? [array_replace([], ...$some)] : $some);
         }
-        if ($this->file->format !== 0) {
-            return [[$name, array_merge(...array_values($notes)), array_merge(...array_values($points)), $kept, $end]];
+        if ($isOne) {
+            return [[$name, $notes[0], array_merge(...array_values($points)), $kept, $end]];
         }
-        $tracks = [[$name, [], [], $kept, $end]];
+        $none = Rows::of(Table::notes(), []);
+        $tracks = [[$name, $none, [], $kept, $end]];
         $channels = array_unique([...array_keys($notes), ...array_keys($points)]);
         sort($channels);
         foreach ($channels as $channel) {
             $called = 'Channel '.($channel + 1);
-            $tracks[] = [$called, array_values($notes[$channel] ?? []), $points[$channel] ?? [], [], 0];
+            $tracks[] = [$called, $notes[$channel] ?? $none, $points[$channel] ?? [], [], 0];
         }
 
         return $tracks;
     }
 
     /**
+     * Notes and points as memos tell what they are.
+     *
+     * @param  list<Told>  $memos
+     * @param  array<int, list<Point>>  $points  by channel
+     * @return array{array<int, array<int, Note>>, array<int, list<Point>>} notes by channel and id
+     */
+    private function told(array $memos, Heard $heard, array $points): array
+    {
+        $notes = [];
+        foreach ($heard->channels() as $channel) {
+            $notes[$channel] = $heard->rows($channel)->all();
+        }
+        foreach ($memos as $told) {
+            [$notes, $points] = Memo::apply($told, $notes, $points, $this->ppq);
+        }
+
+        return [$notes, $points];
+    }
+
+    /**
+     * A part that is read from a file reaches from the song's start to the bar line after its last event, so that
+     * nothing is cut.
+     *
+     * @param  Rows<Note>  $notes
+     * @param  list<Point>  $points
+     */
+    private static function part(int $id, string $name, int $track, Rows $notes, array $points, Timeline $time): Part
+    {
+        $part = Part::of($id, $name, [], $points);
+        $part = $part->with($notes, $part->points, 1 + max([0, ...$notes->ids()]), $part->nextPoint);
+        $last = max([0, $part->lastEnd() - 1, ...$part->points->integers('tick')]);
+
+        return $part->withHead(new PartHead($track, $name, 0, 0, $time->meters->barAt($last)->end()));
+    }
+
+    /**
      * Notes with ids that follow one another, in the order of the file: so many are told in few words. Where note-offs
      * that ended nothing stand among them, the ids say in which order, and stay.
      *
-     * @param  list<Note>  $notes
+     * @param  Rows<Note>  $notes
      * @param  list<Point>  $points
-     * @return list<Note>
+     * @return Rows<Note>
      */
-    private static function numbered(array $notes, array $points): array
+    private static function numbered(Rows $notes, array $points): Rows
     {
         foreach ($points as $point) {
             if (($point->status & 0xF0) <= Message::NOTE_ON) {
                 return $notes;
             }
         }
-        usort($notes, static fn (Note $a, Note $b): int => $a->id <=> $b->id);
 
-        return array_map(static fn (Note $n, int $i): Note => $n->copiedAs($i + 1), $notes, array_keys($notes));
-    }
-
-    /** The note with its end; one that its file ends as it begins is shown as one tick. */
-    private function ended(Note $note, int $end, int $release): Note
-    {
-        if ($end <= $note->start) {
-            $this->empty++;
-            $release = self::atOnce($release);
-        }
-
-        return new Note($note->id, $note->start, max($this->scale, $end - $note->start), $note->pitch, $note->velocity, $release, channel: $note->channel);
-    }
-
-    /** How an end at the tick of the beginning is kept. */
-    private static function atOnce(int $release): int
-    {
-        return match (true) {
-            $release === Note::RELEASE_NONE => $release,
-            $release === Note::RELEASE_BY_NOTE_ON => Note::RELEASE_AT_ONCE,
-            default => Note::RELEASE_AT_ONCE - 1 - $release,
-        };
+        return $notes->isEmpty() ? $notes : $notes->withColumns($notes->ids(), ['id' => range(1, $notes->count())]);
     }
 
     /** Whether the event set a tempo, a meter or a marker, which the song then holds. Frames of a second have no tempo to set. */
@@ -287,25 +294,5 @@ final class Importer
         }
 
         return false;
-    }
-
-    /**
-     * A part that is read from a file reaches from the song's start to the bar line after its last event, so that
-     * nothing is cut.
-     *
-     * @param  list<Note>  $notes
-     * @param  list<Point>  $points
-     */
-    private static function head(int $track, array $notes, array $points, Timeline $time): PartHead
-    {
-        $last = 0;
-        foreach ($notes as $note) {
-            $last = max($last, $note->end() - 1);
-        }
-        foreach ($points as $point) {
-            $last = max($last, $point->tick);
-        }
-
-        return new PartHead($track, '', 0, 0, $time->meters->barAt($last)->end());
     }
 }

@@ -11,10 +11,10 @@ namespace Jactonic\Core\Midi;
  */
 final class Pairs
 {
-    /** @var list<int|array{int, int, int}> the order of an on; order, tick and release of an off */
+    /** @var list<int> the order of an on, or that of an off below 0 */
     private array $events = [];
 
-    /** @var list<array{int, int, int}> */
+    /** @var list<int> */
     private array $loose = [];
 
     public function on(int $order): void
@@ -22,16 +22,15 @@ final class Pairs
         $this->events[] = $order;
     }
 
-    public function off(int $order, int $tick, int $release): void
+    public function off(int $order): void
     {
-        $this->events[] = [$order, $tick, $release];
+        $this->events[] = -$order;
     }
 
     /**
      * Each beginning with its end.
      *
-     * @return list<array{int, int|array{int, int, int}|null}> the order of the on, and the off, or the order of the on
-     *                                                         at which it ends, or null
+     * @return array<int, int> by order of the on: the order of the off; below 0 that of the on at which it ends; 0 for none
      */
     public function match(): array
     {
@@ -40,27 +39,28 @@ final class Pairs
         /** @var list<int> $waiting */
         $waiting = [];
         // Taken from the front without moving the rest.
-        $first = 0;
+        $first = $last = 0;
         foreach ($this->events as $i => $event) {
-            if (is_int($event)) {
-                if ($first < count($waiting) && ($wanting[$i] ?? 0) > 0) {
-                    $matched[] = [$waiting[$first++], $event];
+            if ($event > 0) {
+                if ($first < $last && isset($wanting[$i])) {
+                    $matched[$waiting[$first++]] = -$event;
                 }
                 $waiting[] = $event;
-            } elseif ($first < count($waiting)) {
-                $matched[] = [$waiting[$first++], $event];
+                $last++;
+            } elseif ($first < $last) {
+                $matched[$waiting[$first++]] = -$event;
             } else {
-                $this->loose[] = $event;
+                $this->loose[] = -$event;
             }
         }
-        for (; $first < count($waiting); $first++) {
-            $matched[] = [$waiting[$first], null];
+        for (; $first < $last; $first++) {
+            $matched[$waiting[$first]] = 0;
         }
 
         return $matched;
     }
 
-    /** @return list<array{int, int, int}> the offs that ended nothing, once it was matched */
+    /** @return list<int> orders of the offs that ended nothing, once it was matched */
     public function loose(): array
     {
         return $this->loose;
@@ -70,13 +70,13 @@ final class Pairs
      * At which beginnings one before has to end: in the last stretch that does not come to rest, the first ones, as many
      * as ends are wanting.
      *
-     * @return array<int, int> by place
+     * @return array<int, true> by place
      */
     private function wanting(): array
     {
         $open = $begun = 0;
         foreach ($this->events as $i => $event) {
-            if (is_int($event)) {
+            if ($event > 0) {
                 $begun = $open === 0 ? $i : $begun;
                 $open++;
             } elseif ($open > 0) {
@@ -86,10 +86,10 @@ final class Pairs
         $wanting = [];
         $sounding = 0;
         for ($i = $begun; $open > 0 && $i < count($this->events); $i++) {
-            if (! is_int($this->events[$i])) {
+            if ($this->events[$i] < 0) {
                 $sounding = max(0, $sounding - 1);
             } elseif ($sounding > 0) {
-                $wanting[$i] = 1;
+                $wanting[$i] = true;
                 $open--;
             } else {
                 $sounding++;

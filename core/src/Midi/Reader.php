@@ -119,7 +119,8 @@ final class Reader
         try {
             while ($at < $end) {
                 $from = $at;
-                $tick += $this->quantity($at, $end);
+                // Most are one byte.
+                $tick += ($delta = ord($bytes[$at])) < 0x80 && ++$at ? $delta : $this->quantity($at, $end);
                 if ($tick > self::MOST_TICK) {
                     throw MidiError::at($from, 'its time runs out of all bounds');
                 }

@@ -19,6 +19,8 @@ final class Rows implements \ArrayAccess, \Countable, \IteratorAggregate
     /** @use ReadAsArray<T> */
     use ReadAsArray;
 
+    use ReadAsNumbers;
+
     /** From how many changed at once all are packed anew, instead of each being put in its place. */
     public const MANY = 48;
 
@@ -66,6 +68,25 @@ final class Rows implements \ArrayAccess, \Countable, \IteratorAggregate
         $rows = new self($table);
         ksort($things);
         $rows->all = $things;
+
+        return $rows;
+    }
+
+    /**
+     * Out of columns, without any of them being made.
+     *
+     * @template U of Note|Point
+     *
+     * @param  Table<U>  $table
+     * @param  array<string, list<mixed>>  $columns  by name, in order of ids; those left out are the default throughout
+     * @return self<U>
+     */
+    public static function made(Table $table, array $columns): self
+    {
+        /** @var self<U> $rows */
+        $rows = new self($table);
+        $rows->packed = (new Packed($table, ['id' => '']))->withColumns($columns);
+        $rows->columns = $columns;
 
         return $rows;
     }
@@ -149,30 +170,6 @@ final class Rows implements \ArrayAccess, \Countable, \IteratorAggregate
         }
 
         return $values;
-    }
-
-    /**
-     * One column of whole numbers, of some or of all.
-     *
-     * @param  list<int>|null  $ids
-     * @return list<int>
-     */
-    public function integers(string $name, ?array $ids = null): array
-    {
-        /** @var list<int> */
-        return $ids === null ? $this->column($name) : $this->values($name, $ids);
-    }
-
-    /**
-     * Likewise one of fractions, of some.
-     *
-     * @param  list<int>  $ids
-     * @return list<float>
-     */
-    public function floats(string $name, array $ids): array
-    {
-        /** @var list<float> */
-        return $this->values($name, $ids);
     }
 
     /** The least place of all, as a tick; null where there is nothing. */
