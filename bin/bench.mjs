@@ -301,21 +301,32 @@ async function underlay() {
     await page.close();
 }
 
+/** In the page: when the frame after the first drawing of the roll begins, so when it is on screen. */
+function watchDrawn() {
+    new MutationObserver((_, observer) => {
+        if (!document.querySelector('[data-testid=roll][data-drawn]')) return;
+        observer.disconnect();
+        requestAnimationFrame(() => (window.drawnAt = performance.timeOrigin + performance.now()));
+    }).observe(document, { subtree: true, childList: true, attributeFilter: ['data-drawn'] });
+}
+
 async function opening() {
     const bytes = midi(27000);
     const times = [];
     for (let i = 0; i < 4; i++) {
-        const begin = performance.now();
+        const begin = performance.timeOrigin + performance.now();
         const form = new FormData();
         form.append('file', new Blob([bytes]), 'large.mid');
         const { song } = await (await fetch(`${base}/api/imports`, { method: 'POST', body: form })).json();
         const part = i === 0 ? (await (await fetch(`${base}/api/songs/${song.id}`)).json()).tracks[0].parts[0].id : times.part + i;
         if (i === 0) times.part = part;
         const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+        await page.addInitScript(watchDrawn);
         await page.goto(`${base}/songs/${song.id}/parts/${part}`);
-        await page.waitForSelector('[data-testid=roll][data-drawn]');
+        // Told by the page itself: who waits for it from outside has to get a word in while it is busiest.
+        await page.waitForFunction(() => window.drawnAt);
         // The first round warms the server up.
-        if (i > 0) times.push((performance.now() - begin) / 1000);
+        if (i > 0) times.push(((await page.evaluate(() => window.drawnAt)) - begin) / 1000);
         await page.close();
     }
     const cold = [];

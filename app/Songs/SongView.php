@@ -135,13 +135,13 @@ final class SongView
 
     /**
      * What is in a part, as columns: those that are the default throughout are left out; `until` too where each note
-     * sounds to its end, and `heard` where each point is.
+     * sounds to its end, and `heard` where each point is. Ids that follow one another stand as a pair.
      *
      * @return array{notes: array<string, list<mixed>>, points: array<string, list<mixed>>}
      */
     private static function columns(Part $part): array
     {
-        $of = static fn (Rows $rows, Table $table): array => array_map(
+        $of = static fn (Rows $rows, Table $table): array => ['id' => Ids::runs($rows->ids())] + array_map(
             static fn (string $name): array => $table->plain($name, $rows->column($name)),
             array_filter(array_combine($table->shown, $table->shown), static fn (string $name): bool => $table->columns[$name]->default === null || $rows->hasOther($name)),
         );

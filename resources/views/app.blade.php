@@ -6,7 +6,12 @@
     <meta name="color-scheme" content="light dark">
     <title>Jactonic</title>
     <link rel="icon" type="image/svg+xml" href="/icon.svg">
-    @vite(['resources/css/app.css', 'resources/js/main.ts'])
+    @vite(array_values(array_filter(['resources/css/app.css', 'resources/js/main.ts', $page ?? null])))
+    {{-- What the page asks for first comes beside its script, not after it. --}}
+    <link rel="preload" as="fetch" href="/api/setup" crossorigin>
+    @if (request()->route('song'))
+        <link rel="preload" as="fetch" href="/api/songs/{{ request()->route('song') }}?brief=1" crossorigin>
+    @endif
 </head>
 <body>
     <div id="app"></div>

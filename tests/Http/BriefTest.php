@@ -159,11 +159,12 @@ final class BriefTest extends TestCase
                         static fn (string $name): mixed => isset($columns[$name]) ? $columns[$name][$i] : $besides($name, $i),
                         $names,
                     ), array_keys($columns['id']));
-                    $notes = $told['notes'];
+                    $notes = ['id' => self::spread($told['notes']['id'])] + $told['notes'];
+                    $points = ['id' => self::spread($told['points']['id'])] + $told['points'];
                     $brief['tracks'][$t]['parts'][$p]['notes'] = $of($notes, [...Table::notes()->shown, 'until'], static fn (string $name, int $i): mixed => match ($name) {
                         'until' => $notes['start'][$i] + $notes['length'][$i], 'own' => '', default => 0,
                     });
-                    $brief['tracks'][$t]['parts'][$p]['points'] = $of($told['points'], [...Table::points()->shown, 'heard'], static fn (string $name): int => $name === 'heard' ? 1 : 0);
+                    $brief['tracks'][$t]['parts'][$p]['points'] = $of($points, [...Table::points()->shown, 'heard'], static fn (string $name): int => $name === 'heard' ? 1 : 0);
                 }
             }
             self::assertEquals($rows, $brief);

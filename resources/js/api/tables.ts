@@ -48,13 +48,20 @@ export function rowOfPoint(point: Point): Row {
     return POINT_COLUMNS.map((name) => point[name]);
 }
 
+/** A note, and a point, with nothing said of it. */
+const NOTE: Note = { ...noteOf(NOTE_COLUMNS.map(() => 0)), own: '' };
+const POINT: Point = pointOf(POINT_COLUMNS.map(() => 0));
+
 /** A note that is not in the part, to be sounded or drawn. */
 export function passing(note: Partial<Note>): Note {
-    return { ...noteOf(NOTE_COLUMNS.map(() => 0)), own: '', ...note };
+    return { ...NOTE, ...note };
 }
 
 /** Lists by the names of columns, the ids among them. */
-export type Columns = { id: number[] } & Record<string, (number | string)[]>;
+export interface Columns {
+    id: Ids;
+    [column: string]: (number | string)[] | Ids;
+}
 
 /** Those that are otherwise of some that stay; a number is what each has more in a column. */
 export interface Changed {
@@ -65,28 +72,28 @@ export interface Changed {
 /** Notes out of rows, or out of columns: one that is left out is nought throughout, and each note then sounds to its end. */
 export function notesOf(data: Row[] | Columns): Note[] {
     if (Array.isArray(data)) return data.map(noteOf);
-    const notes = ofColumns(NOTE_COLUMNS, data) as unknown as Note[];
-    for (const note of notes) {
-        note.own ||= '';
-        if (!data.until) note.until = note.start + note.length;
-    }
+    const notes = ofColumns(NOTE_COLUMNS, NOTE, data);
+    if (!data.until) for (const note of notes) note.until = note.start + note.length;
     return notes;
 }
 
 /** Points likewise; where it is not said, each is heard. */
 export function pointsOf(data: Row[] | Columns): Point[] {
     if (Array.isArray(data)) return data.map(pointOf);
-    const points = ofColumns(POINT_COLUMNS, data) as unknown as Point[];
+    const points = ofColumns(POINT_COLUMNS, POINT, data);
     if (!data.heard) for (const point of points) point.heard = 1;
     return points;
 }
 
-function ofColumns(names: readonly string[], data: Columns): Record<string, number | string>[] {
-    const lists = names.map((name) => data[name]);
-    return data.id.map((_, i) => {
-        const thing: Record<string, number | string> = {};
-        for (let k = 0; k < names.length; k++) thing[names[k]!] = lists[k]?.[i] ?? 0;
-        return thing;
+/** Copies of one thing in which only the columns that were said are set: there may be tens of thousands. */
+function ofColumns<T extends object>(names: readonly string[], plain: T, data: Columns): T[] {
+    const columns: Record<string, (number | string)[]> = { ...(data as Record<string, number[]>), id: spread(data.id) };
+    const said = names.filter((name) => columns[name]);
+    const lists = said.map((name) => columns[name]!);
+    return columns.id!.map((_, i) => {
+        const thing = { ...plain } as Record<string, number | string>;
+        for (let k = 0; k < said.length; k++) thing[said[k]!] = lists[k]![i]!;
+        return thing as T;
     });
 }
 

@@ -62,7 +62,9 @@ export function chips(
 export function led(bindings: readonly Binding[]): Binding[][] {
     const all = new Map<string, Binding[]>();
     for (const b of bindings) {
-        all.set(first(b), [...(all.get(first(b)) ?? []), b]);
+        const alike = all.get(first(b));
+        if (alike) alike.push(b);
+        else all.set(first(b), [b]);
     }
     return [...all.values()];
 }

@@ -35,6 +35,8 @@
     const MOST_TAPS = 60;
     /** Milliseconds after a song is there and nobody scrolls: a rest in scrolling is shorter, and decoding would hold it up. */
     const READY_AFTER = 1000;
+    /** Likewise, after which pages are fetched that may be wanted next. */
+    const OTHERS_AFTER = 400;
 
     untrack(() => callDrums(setup.drums));
     let song = $state.raw<Song | null>(null);
@@ -97,10 +99,9 @@
     $effect(() => {
         if (song) return whenQuiet(READY_AFTER, () => void transport.ready());
     });
-    // The page wanted comes first; the others follow while nothing is asked of them.
+    // The page wanted comes first; the others follow once it stands and while nothing is asked of them.
     $effect(() => {
-        const idle = window.setTimeout(() => void pages.all().catch(() => {}), 200);
-        return () => clearTimeout(idle);
+        if (wanted === null || song) return whenQuiet(OTHERS_AFTER, () => void pages.all().catch(() => {}));
     });
     $effect(() => {
         keys.context = place.at === 'chords' ? 'keys' : place.at;

@@ -44,7 +44,9 @@
         const byGroup = new Map<string, Binding[]>();
         for (const alike of led(now.filter((b) => !plain || !ALWAYS.includes(b.command)))) {
             const group = keys.prefix ? '' : mostly(alike);
-            byGroup.set(group, [...(byGroup.get(group) ?? []), ...alike]);
+            const all = byGroup.get(group);
+            if (all) all.push(...alike);
+            else byGroup.set(group, [...alike]);
         }
         return [...byGroup]
             .map(([name, all]) => ({
@@ -57,9 +59,12 @@
 
     /** The group that most are of. */
     function mostly(all: Binding[]): string {
-        const groups = all.map((b) => commands.find(String(b.params.edit ?? b.command))?.group ?? '');
-        const often = (g: string): number => groups.filter((o) => o === g).length;
-        return groups.reduce((a, b) => (often(b) > often(a) ? b : a));
+        const often = new Map<string, number>();
+        for (const b of all) {
+            const group = commands.find(String(b.params.edit ?? b.command))?.group ?? '';
+            often.set(group, (often.get(group) ?? 0) + 1);
+        }
+        return [...often].reduce((a, b) => (b[1] > a[1] ? b : a))[0];
     }
 
     function used(b: Binding): number {
