@@ -33,7 +33,7 @@
     /** Seconds without a tap after which tapping begins anew, and the most taps of one go. */
     const TAP_PAUSE = 2;
     const MOST_TAPS = 60;
-    /** Milliseconds after a song is there and nobody scrolls: a rest in scrolling is shorter, and decoding would hold it up. */
+    /** Milliseconds after a song is there and nothing is asked for: a rest in scrolling is shorter, and decoding would hold it up. */
     const READY_AFTER = 1000;
     /** Likewise, after which pages are fetched that may be wanted next. */
     const OTHERS_AFTER = 400;

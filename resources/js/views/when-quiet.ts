@@ -1,6 +1,9 @@
+/** What hands do: until they rest, nothing else is begun. */
+const ASKED = ['wheel', 'keydown', 'pointerdown'] as const;
+
 /**
- * Does something once when so many milliseconds have gone by in which nobody scrolled; gives what calls it off. What is
- * had ready beforehand is not to make the first look at a song stutter.
+ * Does something once when so many milliseconds have gone by in which nobody scrolled, typed or pressed; gives what calls
+ * it off. What is had ready beforehand is not to make the first work on a song stutter.
  */
 export function whenQuiet(after: number, run: () => void): () => void {
     let waiting = 0;
@@ -13,9 +16,9 @@ export function whenQuiet(after: number, run: () => void): () => void {
     };
     const stop = (): void => {
         window.clearTimeout(waiting);
-        window.removeEventListener('wheel', wait, true);
+        for (const name of ASKED) window.removeEventListener(name, wait, true);
     };
-    window.addEventListener('wheel', wait, { capture: true, passive: true });
+    for (const name of ASKED) window.addEventListener(name, wait, { capture: true, passive: true });
     wait();
     return stop;
 }
