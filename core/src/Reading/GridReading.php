@@ -19,8 +19,8 @@ use Jactonic\Core\Time\Timeline;
  *
  * Each candidate is weighed by how many words it takes to tell the playing with it: a fine grid has many lines to
  * choose from (the logarithm of its lines), a coarse one leaves large distances (the logarithm of their spread about
- * their mean, at least FLOOR, since nobody plays nearer; someone who is always as late is late, not swinging). So a finer grid that brings notes no nearer loses to the coarser
- * one. Recommended is the lightest of those that merge nothing (or, where notes lie on one another as played, no more
+ * their mean, at least FLOOR, since nobody plays nearer; someone who is always as late is late, not swinging). So a
+ * finer grid that brings notes no nearer loses to the coarser one. Recommended is the lightest of those that merge nothing (or, where notes lie on one another as played, no more
  * than the finest). A swung candidate stands at the swing that fits best.
  *
  * @phpstan-type Weighed array{grid: string, swing: float, mean: float, largest: float, off: float, share: float, merges: int, weight: float}
@@ -55,8 +55,8 @@ final class GridReading implements Reading
     /** What each chord weighs that would come to lie on another. */
     private const MERGED = 4.0;
 
-    /** How much of the doubt about how late all is counts for chance: more of it and a swing takes lateness for its own. */
-    private const CHANCE = 0.3;
+    /** How many of ten takes are late or early on the whole: the others only by chance. */
+    private const SHIFTED = 7;
 
     /** Where a guess at the swing begins: straight, light, triplet, heavy. */
     private const GUESSES = [52.0, 58.0, 66.67, 73.0];
@@ -284,10 +284,9 @@ final class GridReading implements Reading
                         break;
                     }
                     $off /= max(1, $on);
-                    $doubt = sqrt(max(0.0, $square / max(1, $on) - $off * $off) / max(1, $on));
-                    $all = $late + $off;
+                    $doubt = max(0.0, $square / max(1, $on) - $off * $off) / max(1, $on);
                     // What may be chance is taken for lateness only in part.
-                    $taken = $on > 3 && abs($all) > self::CHANCE * $doubt ? $all * (1 - (self::CHANCE * $doubt / $all) ** 2) : 0.0;
+                    $taken = $on > 3 ? self::meant($late + $off, $doubt, (self::USUAL_LATENESS / $tick / $pair * 100) ** 2) : 0.0;
                     $swing = max(50.0, min(75.0, $sum / $count - ($taken - $late)));
                     $late = $taken;
                 }
@@ -298,6 +297,22 @@ final class GridReading implements Reading
         }
 
         return round($best, 1);
+    }
+
+    /**
+     * How much of a lateness is meant: all of it, as likely as it is that the take is late on the whole. Of two guesses
+     * (it is; it is not, and this is chance) each weighs what it expects of such a lateness, by Bayes’ rule.
+     *
+     * @param  float  $doubt  how far chance carries it, squared
+     * @param  float  $usual  how far takes are late that are, squared, in the same unit
+     */
+    private static function meant(float $late, float $doubt, float $usual): float
+    {
+        $doubt = max(1e-9, $doubt);
+        $wide = $doubt + $usual;
+        $odds = self::SHIFTED / (10 - self::SHIFTED) * sqrt($doubt / $wide) * exp(min(50.0, $late * $late / 2 * (1 / $doubt - 1 / $wide)));
+
+        return $late * $odds / (1 + $odds);
     }
 
     /**
