@@ -60,6 +60,31 @@ test('scripts are small, kept for ever, and sent with the headers of pages', asy
     expect(again.status()).toBe(304);
 });
 
+test('what a page asks for first is asked for once, beside its script, and is used', async ({ page }) => {
+    const song = await bring(page, midi(LOOSE));
+    const asked: string[] = [];
+    const begun: string[] = [];
+    const warned: string[] = [];
+    page.on('request', (r) => {
+        const path = new URL(r.url()).pathname;
+        if (r.resourceType() === 'script') begun.push(path);
+        if (/^\/api\/(setup|songs\/\d+)$/.test(path)) asked.push(path);
+    });
+    page.on('console', (m) => /preload/.test(m.text()) && warned.push(m.text()));
+    for (const place of ['', `/parts/${song.tracks[0]!.parts[0]!.id}`]) {
+        asked.length = begun.length = 0;
+        const html = await (await page.request.get(`/songs/${song.id}${place}`)).text();
+        expect(html).toContain(`<link rel="preload" as="fetch" href="/api/songs/${song.id}?brief=1" crossorigin>`);
+        await page.goto(`/songs/${song.id}${place}`);
+        await expect(page.getByTestId(place ? 'roll' : 'staves')).toHaveAttribute('data-drawn', /^\d/);
+        expect(asked.sort()).toEqual(['/api/setup', `/api/songs/${song.id}`]);
+        expect(begun.some((b) => b.includes(place ? '/RollPage-' : '/SongPage-'))).toBe(true);
+    }
+    // Chromium says of what was fetched and is not used that it was, some seconds after the page.
+    await page.waitForTimeout(4000);
+    expect(warned).toEqual([]);
+});
+
 test('a long way through the history is gone in pieces, and Esc stops it on the way', async ({ page }) => {
     const song = await bring(page, midi(LOOSE));
     await openRoll(page, song);

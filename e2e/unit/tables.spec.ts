@@ -19,6 +19,8 @@ test('notes by columns are those by rows: what is left out is nought, and each s
     expect(notesOf(columns)).toEqual([byRow]);
     expect(Object.keys(notesOf(columns)[0]!)).toEqual(Object.keys(byRow!));
     expect(notesOf({ ...columns, until: [0] })[0]!.until).toBe(0);
+    const many = { id: [1, [3, 5]] as [number, [number, number]], start: [0, 1, 2, 3], length: [9, 9, 9, 9] };
+    expect(notesOf(many).map((n) => [n.id, n.until])).toEqual([[1, 9], [3, 10], [4, 11], [5, 12]]); // prettier-ignore
 });
 
 test('points by columns are heard where it is not said', () => {

@@ -5,17 +5,17 @@ import { whenQuiet } from '../../resources/js/views/when-quiet';
 class Hour {
     now = 0;
     private timers = new Map<number, [number, () => void]>();
-    private readonly heard = new Set<() => void>();
+    private readonly heard = new Map<string, () => void>();
     private count = 0;
     setTimeout = (run: () => void, after: number): number => {
         this.timers.set(++this.count, [this.now + after, run]);
         return this.count;
     };
     clearTimeout = (id: number): void => void this.timers.delete(id);
-    addEventListener = (_: string, run: () => void): void => void this.heard.add(run);
-    removeEventListener = (_: string, run: () => void): void => void this.heard.delete(run);
-    scroll(): void {
-        for (const run of [...this.heard]) run();
+    addEventListener = (name: string, run: () => void): void => void this.heard.set(name, run);
+    removeEventListener = (name: string): void => void this.heard.delete(name);
+    tell(name: string): void {
+        this.heard.get(name)?.();
     }
     pass(ms: number): void {
         this.now += ms;
@@ -34,18 +34,21 @@ test.beforeEach(() => {
 });
 test.afterEach(() => void Reflect.deleteProperty(globalThis, 'window'));
 
-test('it is done once when nobody has scrolled for as long', () => {
+test('it is done once when nobody has scrolled, typed or pressed for as long', () => {
     let done = 0;
     whenQuiet(600, () => done++);
+    for (const name of ['wheel', 'keydown', 'pointerdown', 'wheel']) {
+        hour.pass(500);
+        hour.tell(name);
+    }
     hour.pass(500);
-    hour.scroll();
-    hour.pass(500);
-    hour.scroll();
-    hour.pass(599);
+    // A pointer that only goes by asks for nothing.
+    hour.tell('pointermove');
+    hour.pass(99);
     expect(done).toBe(0);
     hour.pass(1);
     expect(done).toBe(1);
-    hour.scroll();
+    hour.tell('wheel');
     hour.pass(5000);
     expect(done).toBe(1);
 });
@@ -54,7 +57,7 @@ test('called off it is not done', () => {
     let done = 0;
     const off = whenQuiet(600, () => done++);
     off();
-    hour.scroll();
+    hour.tell('wheel');
     hour.pass(5000);
     expect(done).toBe(0);
 });
