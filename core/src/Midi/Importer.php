@@ -144,7 +144,7 @@ final class Importer
     private function tracks(array $events, int $index): array
     {
         $kept = $memos = [];
-        $heard = new Heard($this->scale);
+        $read = new TrackNotes($this->scale);
         /** @var array<int, list<Point>> $points */
         $points = [];
         $name = '';
@@ -173,30 +173,30 @@ final class Importer
             $channel = $event->status & 0x0F;
             $kind = $event->status & 0xF0;
             if ($kind === Message::NOTE_ON && $event->data2 > 0) {
-                $heard->on($order, $tick, $channel, $event->data1, $event->data2);
+                $read->on($order, $tick, $channel, $event->data1, $event->data2);
             } elseif ($kind === Message::NOTE_ON || $kind === Message::NOTE_OFF) {
-                $heard->off($order, $tick, $channel, $event->data1, $kind === Message::NOTE_OFF ? $event->data2 : Note::RELEASE_BY_NOTE_ON);
+                $read->off($order, $tick, $channel, $event->data1, $kind === Message::NOTE_OFF ? $event->data2 : Note::RELEASE_BY_NOTE_ON);
             } else {
                 $points[$channel][] = new Point($order, $tick, $event->status, $event->data1, $event->data2);
             }
         }
-        foreach ($heard->close($end) as $channel => $more) {
+        foreach ($read->close($end) as $channel => $more) {
             $all = array_merge($points[$channel] ?? [], $more);
             usort($all, static fn (Point $a, Point $b): int => $a->id <=> $b->id);
             $points[$channel] = $all;
         }
-        $this->unended += $heard->unended;
-        $this->again += $heard->again;
-        $this->empty += $heard->empty;
-        $this->loose += $heard->loose;
+        $this->unended += $read->unended;
+        $this->again += $read->again;
+        $this->empty += $read->empty;
+        $this->loose += $read->loose;
         $isOne = $this->file->format !== 0;
         $notes = [];
         if ($memos === []) {
-            foreach ($isOne ? [null] : $heard->channels() as $channel) {
-                $notes[$channel ?? 0] = $heard->rows($channel);
+            foreach ($isOne ? [null] : $read->channels() as $channel) {
+                $notes[$channel ?? 0] = $read->rows($channel);
             }
         } else {
-            [$some, $points] = $this->told($memos, $heard, $points);
+            [$some, $points] = $this->told($memos, $read, $points);
             $notes = array_map(static fn (array $n): Rows => Rows::of(Table::notes(), $n), $isOne ? [array_replace([], ...$some)] : $some);
         }
         if ($isOne) {
@@ -221,11 +221,11 @@ final class Importer
      * @param  array<int, list<Point>>  $points  by channel
      * @return array{array<int, array<int, Note>>, array<int, list<Point>>} notes by channel and id
      */
-    private function told(array $memos, Heard $heard, array $points): array
+    private function told(array $memos, TrackNotes $read, array $points): array
     {
         $notes = [];
-        foreach ($heard->channels() as $channel) {
-            $notes[$channel] = $heard->rows($channel)->all();
+        foreach ($read->channels() as $channel) {
+            $notes[$channel] = $read->rows($channel)->all();
         }
         foreach ($memos as $told) {
             [$notes, $points] = Memo::apply($told, $notes, $points, $this->ppq);

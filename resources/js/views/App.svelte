@@ -36,7 +36,7 @@
     /** Milliseconds after a song is there and nothing is asked for: a rest in scrolling is shorter, and decoding would hold it up. */
     const READY_AFTER = 1000;
     /** Likewise, after which pages are fetched that may be wanted next. */
-    const OTHERS_AFTER = 400;
+    const OTHERS_AFTER = 700;
 
     untrack(() => callDrums(setup.drums));
     let song = $state.raw<Song | null>(null);

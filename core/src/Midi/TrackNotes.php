@@ -14,7 +14,7 @@ use Jactonic\Core\Standard\Message;
  * The notes of a file's track while its events are read, in columns of numbers, since there may be many. Each is known by
  * its order: that of its beginning among all events of the file.
  */
-final class Heard
+final class TrackNotes
 {
     /** Notes without an end. */
     public int $unended = 0;
