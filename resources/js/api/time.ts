@@ -34,9 +34,10 @@ export class Time {
     position(tick: number, lines: Lines): string {
         const bar = lines.barAt(tick);
         const offset = Math.max(0, tick) - bar.start;
-        const beat = (4 * this.ppq) / this.meterAt(tick)[1];
-        const n = Math.floor(offset / beat);
-        return `${bar.index + 1}.${n + 1}.${Math.floor(offset - n * beat) + 1}`;
+        const [beat, unit] = [4 * this.ppq, this.meterAt(tick)[1]];
+        const n = Math.floor((offset * unit) / beat);
+        // Where a beat is no whole number of ticks it begins at the nearest.
+        return `${bar.index + 1}.${n + 1}.${Math.floor(offset - Math.floor((n * beat) / unit + 0.5)) + 1}`;
     }
 }
 

@@ -1,0 +1,53 @@
+import { execFileSync } from 'node:child_process';
+import { expect, test } from '@playwright/test';
+import { Lines } from '../../resources/js/api/lines';
+import { Time } from '../../resources/js/api/time';
+import type { LinesData, SongData } from '../../resources/js/api/types';
+
+// What moves with the pointer cannot be asked of the server: the interface works it out of the server's tables. Here both
+// are held against each other.
+
+interface Told {
+    ppq: number;
+    tempos: SongData['tempos'];
+    meters: SongData['meters'];
+    lines: LinesData;
+    places: [tick: number, words: string, seconds: number, nearest: number, before: number, after: number][];
+}
+
+/** A song in odd meters and tempos, as the core tells of it, and what it says of places all over it. */
+function told(ppq: number, meters: string, grid: string, swing: number): Told {
+    const script = `
+        require 'vendor/autoload.php';
+        $time = Jactonic\\Core\\Time\\Timeline::of(${ppq}, [[0, 500000], [7000, 333333], [20011, 810000]], ${meters});
+        $lines = $time->lines(Jactonic\\Core\\Time\\Grid::parse('${grid}'), ${swing});
+        $places = [];
+        for ($tick = 0; $tick < 60 * ${ppq}; $tick += 37) {
+            $places[] = [$tick, $time->position($tick), $time->tempos->milliseconds(0, $tick) / 1000, $lines->nearest($tick), ...$lines->around($tick)];
+        }
+        echo json_encode(['ppq' => $time->ppq, 'tempos' => $time->tempos->toTable(), 'meters' => $time->meters->toArray(), 'lines' => $lines->table(), 'places' => $places]);`;
+    return JSON.parse(execFileSync('php', ['-r', script], { encoding: 'utf8' })) as Told;
+}
+
+for (const [ppq, meters, grid, swing] of [
+    [960, '[[0, 4, 4]]', '1/16', 50],
+    [960, '[[0, 4, 4], [7680, 7, 8], [14400, 3, 4], [18000, 5, 16]]', '1/8', 61],
+    [960, '[[0, 3, 4], [2000, 4, 4], [9000, 6, 8]]', '2bar', 50],
+    [480, '[[0, 5, 32], [4001, 11, 64]]', '1/16:5', 50],
+    [97, '[[0, 5, 32], [401, 11, 64], [2000, 7, 8]]', '1/8T', 50],
+] as const)
+    test(`the interface reads places as the core does: ${grid} at ${ppq}, ${meters}`, () => {
+        const core = told(ppq, meters, grid, swing);
+        const time = new Time(core.ppq, core.tempos, core.meters);
+        const lines = new Lines(core.lines);
+        expect(core.places.length).toBeGreaterThan(150);
+        // Once for all: each expectation takes its time.
+        const read = core.places.map(([tick]) => [
+            tick,
+            time.position(tick, lines),
+            Math.round(time.seconds(tick) * 1e6),
+            lines.nearest(tick),
+            ...lines.around(tick),
+        ]);
+        expect(read).toEqual(core.places.map(([t, words, s, ...near]) => [t, words, Math.round(s * 1e6), ...near]));
+    });
