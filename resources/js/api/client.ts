@@ -49,22 +49,7 @@ async function read<T>(response: Response): Promise<T> {
     return body as T;
 }
 
-/** Answers asked for before they are wanted; each is given once. */
-const ahead = new Map<string, Promise<unknown>>();
-
-/** Asks for what will be wanted soon, once. */
-export function askAhead(path: string): void {
-    const answer = request('GET', path);
-    answer.catch(() => {});
-    ahead.set(path, answer);
-}
-
 export async function request<T>(method: string, path: string, body?: unknown, signal?: AbortSignal): Promise<T> {
-    const asked = method === 'GET' ? ahead.get(path) : undefined;
-    if (asked) {
-        ahead.delete(path);
-        return asked as Promise<T>;
-    }
     let response: Response;
     try {
         response = await fetch(`/api/${path}`, {
