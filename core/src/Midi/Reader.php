@@ -119,8 +119,14 @@ final class Reader
         try {
             while ($at < $end) {
                 $from = $at;
+                $delta = ord($bytes[$at]);
                 // Most are one byte.
-                $tick += ($delta = ord($bytes[$at])) < 0x80 && ++$at ? $delta : $this->quantity($at, $end);
+                if ($delta < 0x80) {
+                    $at++;
+                } else {
+                    $delta = $this->quantity($at, $end);
+                }
+                $tick += $delta;
                 if ($tick > self::MOST_TICK) {
                     throw MidiError::at($from, 'its time runs out of all bounds');
                 }

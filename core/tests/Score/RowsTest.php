@@ -39,6 +39,18 @@ final class RowsTest extends TestCase
         self::assertEquals($notes, Rows::read(Table::notes(), Rows::of(Table::notes(), $notes)->bytes())->all());
     }
 
+    public function test_out_of_columns_they_are_what_they_are_out_of_notes(): void
+    {
+        foreach ([0, 1, 70] as $count) {
+            $notes = self::notes($count);
+            $rows = Rows::made(Table::notes(), Table::notes()->write($notes));
+
+            self::assertSame(Rows::of(Table::notes(), $notes)->bytes(960), $rows->bytes(960));
+            self::assertEquals($notes, $rows->all());
+            self::assertSame(array_keys($notes), $rows->ids());
+        }
+    }
+
     public function test_any_way_of_changing_gives_the_same_bytes_as_writing_the_result(): void
     {
         for ($seed = 1; $seed <= 300; $seed++) {

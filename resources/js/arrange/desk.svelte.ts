@@ -32,7 +32,6 @@ export class Desk {
     readonly stage: Stage<LayerName>;
     readonly stacks: Stacks;
     colours: Colours;
-    tints: string[] = [];
     row = $state(Number(localStorage.getItem('jactonic.staves') ?? 76));
     /** Pixels that the staves are high. */
     height = $state(0);
@@ -182,7 +181,6 @@ export class Desk {
 
     recolour(): void {
         this.colours = coloursOf(0);
-        this.tints = [0, 1, 2, 3, 4, 5].map((t) => coloursOf(t).tint);
         this.touchAll();
     }
 

@@ -1,4 +1,5 @@
 import type { Part } from '../../api/part.svelte';
+import { coloursOf } from '../../stage/colours';
 import { inkOf, mixed, Pixels } from '../../stage/pixels';
 import type { Desk } from '../desk.svelte';
 import { NAME } from '../sizes';
@@ -16,7 +17,7 @@ export function paintNotes(desk: Desk, ctx: CanvasRenderingContext2D): void {
     pixels.begin(view.width, view.height);
     song.tracks.forEach((track, t) => {
         if (desk.y(t) > view.height || desk.y(t + 1) < 0) return;
-        const tint = inkOf(desk.tints[t % desk.tints.length]!);
+        const tint = inkOf(coloursOf(t).tint);
         const silent = mixed(tint, paper);
         const isHeard = song.audible(track);
         for (const part of track.parts) {
