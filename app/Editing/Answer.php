@@ -35,12 +35,13 @@ final class Answer
         $change = $session->batch->change;
         $score = $session->batch->score;
         $parts = [];
-        foreach ($change->parts as $id => $changed) {
+        $rebuilt = $session->batch->rebuilt;
+        foreach ($change->parts + array_map(static fn (): PartChange => new PartChange, $rebuilt) as $id => $changed) {
             $part = $score->parts[$id] ?? null;
             $before = $session->found->parts[$id] ?? null;
             if ($part === null) {
                 $parts[$id] = ['gone' => true];
-            } elseif ($before === null) {
+            } elseif ($before === null || isset($rebuilt[$id])) {
                 $parts[$id] = ['part' => SongView::part($part, $score)];
             } else {
                 $brief = $session->brief && $changed->head === null;
@@ -67,7 +68,7 @@ final class Answer
         foreach (array_keys($session->batch->set) as $id) {
             $parts[$id] = ($parts[$id] ?? ['put' => [], 'drop' => [], 'putPoints' => [], 'dropPoints' => []]) + SongView::settings($score->part($id), $score->time);
         }
-        $tracks = $change->tracks !== [] || array_filter($change->parts, self::soundsOfTracks(...)) !== [] || array_filter($change->parts, static fn ($c): bool => $c->head !== null && $c->head->before?->track !== $c->head->after?->track) !== [];
+        $tracks = $change->tracks !== [] || $rebuilt !== [] || array_filter($change->parts, self::soundsOfTracks(...)) !== [] || array_filter($change->parts, static fn ($c): bool => $c->head !== null && $c->head->before?->track !== $c->head->after?->track) !== [];
 
         return ($change->time === null ? [] : ['time' => SongView::time($score)])
             + ($tracks ? ['tracks' => SongView::tracks($session->song, $score)] : [])

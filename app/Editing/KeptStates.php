@@ -27,6 +27,9 @@ final class KeptStates
     /** After every so many steps of a way the song is kept. */
     public const EVERY = 250;
 
+    /** Likewise, for tests that are not to take as many steps. */
+    public static int $every = self::EVERY;
+
     private const PACKED = 1;
 
     /** @param  Score  $score  as it is after the step, with the parts that are out of sight */

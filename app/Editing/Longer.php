@@ -6,6 +6,7 @@ namespace App\Editing;
 
 use App\Models\Step;
 use Illuminate\Support\Facades\DB;
+use Jactonic\Core\Command\Rounds;
 use Jactonic\Core\Edit\Catalogue;
 use Jactonic\Core\Edit\ChangeCodec;
 use Jactonic\Core\Edit\Continued;
@@ -54,7 +55,7 @@ final class Longer
         }
         $times = (is_int($last['times'] ?? null) ? $last['times'] : 1) + 1;
 
-        return $this->rewrite($step, ['times' => $times] + $last, rtrim($outcome->said, '.').", $times times.", $outcome);
+        return $this->rewrite($step, ['times' => $times] + $last, Rounds::longer($step->said, $outcome->said, $times), $outcome);
     }
 
     /**

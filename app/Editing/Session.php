@@ -73,7 +73,7 @@ final class Session
     public function save(): void
     {
         $change = $this->batch->change;
-        if ($change->isEmpty() && $this->batch->set === [] && ! $this->song->isDirty()) {
+        if ($change->isEmpty() && $this->batch->rebuilt === [] && $this->batch->set === [] && ! $this->song->isDirty()) {
             return;
         }
         $this->song->revision++;
@@ -86,7 +86,7 @@ final class Session
             $this->song->markers = $this->batch->score->time->markerRows;
             $this->song->time_revision = $this->song->revision;
         }
-        $this->store->save($this->batch->score, $change, $this->batch->set, $this->song->revision);
+        $this->store->save($this->batch->score, $change, $this->batch->rebuilt, $this->batch->set, $this->song->revision);
         // Not by `save`: what it loads to write the time of day costs more than the rest of an edit of a few notes.
         Keeping::update('songs', $this->song->id, $this->song->changed() + ['updated_at' => gmdate('Y-m-d H:i:s')]);
         $this->song->syncOriginal();

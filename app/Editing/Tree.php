@@ -55,7 +55,7 @@ final class Tree
         $kept = Keeping::connection()->selectOne('insert into steps ('.implode(', ', array_keys($row)).", depth) values ($marks, 1 + coalesce((select depth from steps where id = ?), 0))"
             .' returning id, depth, (select next_id from steps as parent where parent.id = steps.parent_id) as other', [...array_values($row), $this->session->song->head_id]);
         $id = $kept->id;
-        if ($kept->depth % KeptStates::EVERY === 0) {
+        if ($kept->depth % KeptStates::$every === 0) {
             KeptStates::keep($this->session->song->id, $id, $this->session->whole());
         }
         if ($this->session->song->head_id === null) {
@@ -115,7 +115,7 @@ final class Tree
             $undo = $song->head_id !== null && ! isset($places[$song->head_id]);
             $step = $this->find($undo ? (int) $song->head_id : $way[$song->head_id === null ? 0 : $places[$song->head_id] + 1]);
             $this->take($step, $undo);
-            if (! $undo && $step->depth % KeptStates::EVERY === 0 && ! KeptStates::has($step->id)) {
+            if (! $undo && $step->depth % KeptStates::$every === 0 && ! KeptStates::has($step->id)) {
                 // A history of before states were kept, or a step that was made longer.
                 KeptStates::keep($song->id, $step->id, $this->session->whole());
             }

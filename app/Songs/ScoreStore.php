@@ -107,9 +107,10 @@ final class ScoreStore
     /**
      * Keeps what a change made of a score.
      *
+     * @param  array<int, true>  $rebuilt  parts that are kept whole, whatever the change says of them
      * @param  array<int, true>  $set  parts whose settings were set
      */
-    public function save(Score $score, Change $change, array $set, int $revision): void
+    public function save(Score $score, Change $change, array $rebuilt, array $set, int $revision): void
     {
         // Tracks first: parts name them.
         foreach ($change->tracks as $id => $track) {
@@ -117,7 +118,10 @@ final class ScoreStore
                 'kept' => json_encode($track->after->toArray()[2], JSON_THROW_ON_ERROR), 'end' => $track->after->end, 'gone' => false];
             DB::table('tracks')->updateOrInsert(['id' => $id], $kept + ['revision' => $revision]);
         }
-        foreach ($change->parts as $id => $changed) {
+        foreach (array_keys($rebuilt) as $id) {
+            $this->saveWhole($score->parts[$id] ?? $score->gone[$id], ! isset($score->parts[$id]), $revision);
+        }
+        foreach (array_diff_key($change->parts, $rebuilt) as $id => $changed) {
             $this->savePart($score->parts[$id] ?? $score->gone[$id], $changed, ! isset($score->parts[$id]), $revision);
         }
         $this->saveHeads();
@@ -134,6 +138,14 @@ final class ScoreStore
     public static function row(Part $part): array
     {
         return self::head($part->head) + self::notes($part) + self::points($part) + ['settings' => self::settings($part), 'last_end' => $part->lastEnd()];
+    }
+
+    /** Writes a part with all that is in it. A track that was made and taken away in the same request is kept for it, out of sight. */
+    private function saveWhole(Part $part, bool $gone, int $revision): void
+    {
+        DB::table('tracks')->insertOrIgnore(['id' => $part->head->track, 'song_id' => $this->song->id, 'name' => '', 'position' => 0, 'kept' => '[]', 'end' => 0, 'gone' => true, 'revision' => $revision]);
+        DB::table('parts')->updateOrInsert(['id' => $part->id], ['song_id' => $this->song->id, 'gone' => $gone, 'revision' => $revision] + self::row($part));
+        $this->lastEnds[$part->id] = $part->lastEnd();
     }
 
     private function savePart(Part $part, PartChange $changed, bool $gone, int $revision): void

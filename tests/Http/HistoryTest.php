@@ -174,4 +174,36 @@ final class HistoryTest extends TestCase
         self::assertSame($pages[149], $found[0]);
         self::assertSame([], $this->getJson("/api/songs/$song->id/steps?search=".urlencode('100%_'))->json('steps'), 'signs of the search are letters');
     }
+
+    public function test_parts_made_and_taken_away_within_one_request_come_back_whole(): void
+    {
+        $song = $this->song();
+        $part = $this->partId($song);
+        $this->do($song, [['edit' => 'part-repeat', 'on' => ['parts' => [$part]]], ['edit' => 'part-delete']])->assertOk();
+        $answer = $this->walk($song, 'undo');
+        $copy = max(array_map(intval(...), array_keys((array) $answer->json('parts'))));
+        self::assertNotSame($part, $copy);
+        self::assertCount(4, (array) $answer->json("parts.$copy.part.notes"));
+        self::assertSame([4, 4], array_map(static fn (array $p): int => count($p['notes']), (array) $this->getJson("/api/songs/$song->id")->json('tracks.0.parts')));
+    }
+
+    public function test_a_part_that_went_on_two_branches_is_on_each_as_it_was_there(): void
+    {
+        $song = $this->song();
+        $part = $this->partId($song);
+        $first = $this->document($song);
+        $louder = ['edit' => 'velocity-add', 'on' => $this->all($song), 'params' => ['amount' => 10]];
+        $this->do($song, [$louder, $louder, $louder])->assertOk();
+        $made = $this->document($song);
+        $this->do($song, [['edit' => 'part-delete', 'on' => ['parts' => [$part]]]])->assertOk();
+        $deleted = $song->refresh()->head_id;
+        $this->walk($song, 'steps', null);
+        $this->do($song, [['edit' => 'transpose', 'on' => $this->all($song), 'params' => ['semitones' => 12]], ['edit' => 'delete', 'on' => ['part' => $part, 'notes' => [1]]]])->assertOk();
+        $this->do($song, [['edit' => 'part-delete', 'on' => ['parts' => [$part]]]])->assertOk();
+        $this->walk($song, 'steps', $deleted);
+        $this->walk($song, 'undo');
+        self::assertSame($made, $this->document($song));
+        $this->walk($song, 'steps', null);
+        self::assertSame($first, $this->document($song));
+    }
 }

@@ -39,8 +39,17 @@ final class Batch
     /** What all commands so far did, as one. */
     public Change $change;
 
+    /**
+     * @var array<int, true> parts that were put in or taken away between other changes of theirs: what was done to them
+     *                       out of sight is in the score, and not in the change
+     */
+    public array $rebuilt = [];
+
     /** @var array<int, true> parts whose settings were set */
     public array $set = [];
+
+    /** @var array<int, bool> parts that were changed, each with whether it was put in or taken away */
+    private array $touched = [];
 
     /** What the last command worked on; null where nothing was known to be chosen. */
     public ?Selection $on = null;
@@ -82,8 +91,7 @@ final class Batch
             default => $this->times($kind, $command, $on, $context),
         };
         Watch::look();
-        $this->score = $outcome->change->applyTo($this->score);
-        $this->change = $this->change->then($outcome->change);
+        $this->join($outcome->change);
         Watch::look();
         $this->on = $on;
         if ($this->follows && $context->caret !== null && $kind !== 'set' && $kind !== 'touched') {
@@ -105,9 +113,21 @@ final class Batch
     /** Takes over a change that was made before, as if a command had made it. */
     public function take(Change $change, Selection $chosen): void
     {
+        $this->join($change);
+        $this->chosen = $chosen;
+    }
+
+    private function join(Change $change): void
+    {
         $this->score = $change->applyTo($this->score);
         $this->change = $this->change->then($change);
-        $this->chosen = $chosen;
+        foreach ($change->parts as $id => $part) {
+            $appears = $part->head !== null && ($part->head->before === null || $part->head->after === null);
+            if (isset($this->touched[$id]) && ($appears || $this->touched[$id])) {
+                $this->rebuilt[$id] = true;
+            }
+            $this->touched[$id] = $appears || ($this->touched[$id] ?? false);
+        }
     }
 
     /**
@@ -143,13 +163,16 @@ final class Batch
         $score = $this->score;
         $outcome = $this->done($kind, $command, $score, $on, $context);
         $change = $outcome->change;
+        $rounds = [$outcome];
         for ($i = 1; $i < $times; $i++) {
             $score = $outcome->change->applyTo($score);
             $outcome = $this->done($kind, $command, $score, $outcome->selection, $context);
             $change = $change->then($outcome->change);
+            $rounds[] = $outcome;
         }
 
-        return $times === 1 ? $outcome : new Outcome($change, $outcome->selection, $kind === 'select' ? $outcome->said : rtrim($outcome->said, '.').", $times times.", $outcome->warnings, $outcome->caret);
+        return $times === 1 ? $outcome : new Outcome($change, $outcome->selection, $kind === 'select' ? $outcome->said : Rounds::sentence($rounds),
+            array_values(array_unique(array_merge(...array_column($rounds, 'warnings')))), $outcome->caret);
     }
 
     /** @param  array<array-key, mixed>  $command */

@@ -40,6 +40,14 @@ final readonly class Work
         return $this->score->part($this->selection->partIds()[0] ?? throw new \LogicException('An edit that needs a part is given one.'));
     }
 
+    /** The part to look at: the first in which notes are chosen, else the first that is named. */
+    public function partOfChosen(): Part
+    {
+        $chosen = array_key_first(array_filter($this->selection->notes));
+
+        return $chosen === null ? $this->part() : $this->score->part($chosen);
+    }
+
     /** @return list<Part> those chosen as wholes */
     public function wholeParts(): array
     {
@@ -76,6 +84,12 @@ final readonly class Work
         }
 
         return array_map(static fn (int $id): Note => $part->notes[$id], $ids);
+    }
+
+    /** @return list<Note> the chosen notes of a part; all that sound in it where no note is chosen in any part */
+    public function chosenOrAll(Part $part): array
+    {
+        return $this->selection->isEmpty() ? $part->inOrder() : $this->chosen($part);
     }
 
     /** @return list<int> ids of the chosen notes of a part, ascending */

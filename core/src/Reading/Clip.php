@@ -32,10 +32,12 @@ final class Clip implements Reading
 
     public function read(Work $work): array
     {
-        $id = $work->selection->partIds()[0] ?? throw Refusal::missing('on', On::ALLOWED);
-        $part = $work->score->part($id);
+        if ($work->selection->partIds() === []) {
+            throw Refusal::missing('on', On::ALLOWED);
+        }
+        $part = $work->partOfChosen();
         $span = $work->params->has('from') && $work->params->has('to') ? [$work->params->integer('from'), $work->params->integer('to')] : null;
-        $ids = $work->selection->notes[$id] ?? [];
+        $ids = $work->selection->notes[$part->id] ?? [];
         $notes = $ids === [] && $span === null ? [] : $part->inOrder($ids === [] ? null : $ids);
         if ($span !== null) {
             $notes = Cut::inside($notes, ...$span);

@@ -27,7 +27,7 @@ final class Playing implements Reading
     /** @return array{notes: list<array{int, float, float, int}>, beats: int, said: string} id, place in the bar from 0 to 1, ms off the line (below 0 early), velocity; beats of the first bar */
     public function read(Work $work): array
     {
-        $part = $work->part();
+        $part = $work->partOfChosen();
         $ids = $work->selection->notes[$part->id] ?? [];
         $ids = $ids === [] ? $part->shownIds() : $ids;
         $notes = self::dots($work->score, $part, $ids);

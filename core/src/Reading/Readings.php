@@ -51,7 +51,7 @@ final class Readings
     }
 
     /**
-     * The notes that are looked at: those chosen, or of a part in which none is, all; in order.
+     * The notes that are looked at: those chosen, or with none chosen in any part all of the parts named; in order.
      *
      * @return list<\Jactonic\Core\Score\Note>
      */
@@ -59,8 +59,7 @@ final class Readings
     {
         $notes = [];
         foreach ($work->selection->partIds() as $id) {
-            $chosen = $work->selection->notes[$id] ?? [];
-            array_push($notes, ...$work->score->part($id)->inOrder($chosen === [] ? null : $chosen));
+            array_push($notes, ...$work->score->part($id)->inOrder($work->selection->isEmpty() ? null : $work->selection->notes[$id] ?? []));
         }
 
         return $notes;

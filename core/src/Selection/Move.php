@@ -118,6 +118,12 @@ enum Move: string
         return in_array($this, [self::Next, self::Previous, self::GrowNext, self::GrowPrevious, self::Higher, self::Lower, self::Alone], true);
     }
 
+    /** Whether it begins from the notes chosen, or else from the caret or from all. */
+    private function looksAtChosen(): bool
+    {
+        return $this->isWalk() || $this->isWithin() || in_array($this, [self::Row, self::Chord, self::Bar, self::Group, self::SamePlace, self::SameLength, self::SameArticulation, self::Softer, self::Louder], true);
+    }
+
     /** Whether it asks for single notes: those do not bring their groups. */
     private function isAlone(): bool
     {
@@ -144,8 +150,9 @@ enum Move: string
             $part = $score->part($partId);
             $chosen = array_fill_keys($ids, true);
             $ordered = $part->inOrder();
-            // A walk goes on in the parts in which something is chosen; with nothing chosen, in the one named first.
-            if ($this->isWalk() && $ids === [] && (! $selection->isEmpty() || $partId !== array_key_first($selection->notes))) {
+            // What looks at the notes chosen looks only in the parts in which some are; with none chosen at all a walk
+            // begins in the part named first.
+            if ($ids === [] && ($selection->isEmpty() ? $this->isWalk() && $partId !== array_key_first($selection->notes) : $this->looksAtChosen())) {
                 $moved[$partId] = [];
 
                 continue;

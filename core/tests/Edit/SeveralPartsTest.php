@@ -5,11 +5,13 @@ declare(strict_types=1);
 namespace Jactonic\Core\Tests\Edit;
 
 use Jactonic\Core\Command\Batch;
+use Jactonic\Core\Reading\Readings;
 use Jactonic\Core\Refusal;
 use Jactonic\Core\Score\Note;
 use Jactonic\Core\Score\Part;
 use Jactonic\Core\Score\PartSettings;
 use Jactonic\Core\Score\Score;
+use Jactonic\Core\Selection\On;
 use Jactonic\Core\Time\Timeline;
 use PHPUnit\Framework\TestCase;
 
@@ -76,5 +78,33 @@ final class SeveralPartsTest extends TestCase
         self::assertSame([1 => [2], 2 => [1]], $chosen->selection->notes);
         self::assertSame([1 => [2], 2 => [1]], array_map(static fn ($p): array => array_keys($p->notes->after()), $after->change->parts));
         self::assertSame('2 notes at velocity 7.', $after->said);
+    }
+
+    public function test_where_notes_of_one_part_are_chosen_no_others_are_meant_in_the_other(): void
+    {
+        $score = self::score();
+        $on = [['part' => 1, 'notes' => [2]], ['part' => 2, 'notes' => []]];
+        $cut = Batch::once(['edit' => 'cut-span', 'on' => $on, 'params' => ['from' => 0, 'to' => 960]], $score);
+        self::assertSame([1], array_keys($cut->change->parts));
+        self::assertSame([1 => [100], 2 => [100, 350]], self::starts($cut->change->applyTo($score)));
+        $copy = Batch::once(['edit' => 'copy-span', 'on' => $on, 'params' => ['from' => 0, 'to' => 960]], $score);
+        self::assertSame([1 => [100, 350, 1310], 2 => [100, 350]], self::starts($copy->change->applyTo($score)));
+        foreach (['row', 'chord', 'bar', 'group', 'top-voices', 'first-chords', 'changes', 'same-place', 'same-length', 'same-articulation', 'softer', 'louder', 'every-second', 'next', 'higher'] as $move) {
+            $chosen = Batch::once(['select' => $move, 'on' => $on, 'context' => ['caret' => ['tick' => 100, 'pitch' => 126]]], $score)->selection;
+            self::assertSame([], $chosen->notes[2], $move);
+        }
+        // With none chosen anywhere, all are meant, in both.
+        $none = [['part' => 1, 'notes' => []], ['part' => 2, 'notes' => []]];
+        self::assertSame([1 => [], 2 => []], self::starts(Batch::once(['edit' => 'cut-span', 'on' => $none, 'params' => ['from' => 0, 'to' => 960]], $score)->change->applyTo($score)));
+        self::assertSame([1 => [1], 2 => [1]], Batch::once(['select' => 'every-second', 'on' => $none], $score)->selection->notes);
+    }
+
+    public function test_what_is_looked_at_is_what_is_chosen_in_whichever_part(): void
+    {
+        $score = self::score();
+        $on = On::read([['part' => 1, 'notes' => []], ['part' => 2, 'notes' => [2]]], $score);
+        self::assertSame([90], array_column((array) Readings::read('clip', [], $score, $on)['notes'], 'velocity'));
+        self::assertSame([2], array_column((array) Readings::read('playing', [], $score, $on)['notes'], 0));
+        self::assertStringContainsString('1 note', (string) json_encode(Readings::read('grid-reading', [], $score, $on)));
     }
 }

@@ -44,7 +44,7 @@ final class CopySpan implements Edit
         $ids = [];
         foreach ($work->parts() as $part) {
             $ids[$part->id] = [];
-            foreach (Cut::inside($work->chosen($part) ?: $part->inOrder(), $from, $to) as $note) {
+            foreach (Cut::inside($work->chosenOrAll($part), $from, $to) as $note) {
                 $copy = $draft->regrouped($part, $note->copiedAs($draft->newId($part))->movedTo($note->start + $note->carryStart + $shift));
                 $draft->put($part, $copy);
                 $ids[$part->id][] = $copy->id;

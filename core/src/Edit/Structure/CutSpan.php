@@ -42,15 +42,15 @@ final class CutSpan implements Edit
         $draft = new Draft;
         $touched = 0;
         $left = [];
+        $all = $work->selection->isEmpty();
         foreach ($work->parts() as $part) {
-            $chosen = $work->chosen($part);
             $left[$part->id] = [];
-            if ($chosen === [] && $work->params->choice('lanes', $part->ownSettings()) === 'along') {
+            if ($all && $work->params->choice('lanes', $part->ownSettings()) === 'along') {
                 Along::clear($draft, $part, $from, $to);
             }
-            foreach ($chosen ?: $part->inOrder() as $note) {
+            foreach ($work->chosenOrAll($part) as $note) {
                 if ($note->start >= $to || $note->end() <= $from) {
-                    if ($chosen !== []) {
+                    if (! $all) {
                         $left[$part->id][] = $note->id;
                     }
 
@@ -65,7 +65,7 @@ final class CutSpan implements Edit
                 foreach ([$before, $after] as $piece) {
                     if ($piece !== null) {
                         $draft->put($part, $piece);
-                        $chosen === [] ?: $left[$part->id][] = $piece->id;
+                        $all ?: $left[$part->id][] = $piece->id;
                     }
                 }
             }
