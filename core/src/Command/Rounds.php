@@ -19,14 +19,15 @@ final class Rounds
         if ($changed === []) {
             return $rounds[0]->said;
         }
+        /** @var list<array{string, int}> $runs each sentence, and how often it was said in a row */
         $runs = [];
         foreach ($changed as $outcome) {
-            $last = array_key_last($runs);
-            if ($last !== null && $runs[$last][0] === $outcome->said) {
-                $runs[$last][1]++;
-            } else {
-                $runs[] = [$outcome->said, 1];
+            [$said, $times] = array_pop($runs) ?? ['', 0];
+            if ($times > 0 && $said !== $outcome->said) {
+                $runs[] = [$said, $times];
+                $times = 0;
             }
+            $runs[] = [$outcome->said, $times + 1];
         }
         $idle = count($rounds) - count($changed);
         $told = array_map(static fn (array $run): string => self::times(...$run), count($runs) > self::MOST ? [$runs[0], $runs[count($runs) - 1]] : $runs);
