@@ -8,10 +8,12 @@ use App\Songs\SongView;
 use Jactonic\Core\Edit\PartChange;
 use Jactonic\Core\Edit\Revoice;
 use Jactonic\Core\Edit\Sides;
+use Jactonic\Core\Score\ArticulationSet;
 use Jactonic\Core\Score\Note;
 use Jactonic\Core\Score\Part;
 use Jactonic\Core\Score\PartHead;
 use Jactonic\Core\Score\Point;
+use Jactonic\Core\Score\Score;
 use Jactonic\Core\Score\Sound;
 use Jactonic\Core\Score\Table;
 use Jactonic\Core\Sounding\LetGo;
@@ -56,8 +58,9 @@ final class Answer
             }
         }
         // What a track says of its instrument is heard in all that its parts perform.
-        $told = array_filter($change->parts, static fn (PartChange $c): bool => ! $c->points->isEmpty());
-        $performers = [...array_keys($change->tracks), ...array_map(static fn (int $id): int => $score->parts[$id]->head->track ?? 0, array_keys($told))];
+        // So is what the articulations of one part leave for the next.
+        $told = array_filter($change->parts, static fn (PartChange $c, int $id): bool => ! $c->points->isEmpty() || isset($rebuilt[$id]) || self::isArticulated($score, $id) || self::isArticulated($session->found, $id), ARRAY_FILTER_USE_BOTH);
+        $performers = [...array_keys($change->tracks), ...array_map(static fn (int $id): int => ($score->parts[$id] ?? $session->found->parts[$id] ?? null)?->head->track ?? 0, array_keys($told))];
         foreach (array_unique($performers) as $track) {
             foreach ($score->partsOf($track) as $id => $part) {
                 if (! isset($parts[$id]['part']) && ! isset($parts[$id]['sounds']) && isset($session->found->parts[$id]) && (Performing::is($part, $score) || Performing::is($session->found->parts[$id], $session->found))) {
@@ -83,6 +86,14 @@ final class Answer
                 'canUndo' => $session->song->head_id !== null,
                 'canRedo' => ! $session->isNewest && SongView::nextOf($session->song) !== null,
             ];
+    }
+
+    /** Whether the track of a part has articulations. */
+    private static function isArticulated(Score $score, int $part): bool
+    {
+        $track = $score->tracks[$score->parts[$part]->head->track ?? 0] ?? null;
+
+        return $track !== null && ArticulationSet::of($track) !== null;
     }
 
     /** Whether many are chosen, and those that were given as chosen: they need not be told again. */

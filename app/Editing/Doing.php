@@ -6,7 +6,7 @@ namespace App\Editing;
 
 use Closure;
 use Illuminate\Support\Facades\File;
-use Jactonic\Core\Edit\Watch;
+use Jactonic\Core\Progress;
 use Jactonic\Core\Refusal;
 
 /**
@@ -39,7 +39,7 @@ final class Doing
         $next = microtime(true) + self::LONG;
         $shown = false;
         try {
-            return Watch::over(static function (int $steps) use ($file, &$next, &$shown): void {
+            return Progress::over(static function (int $steps) use ($file, &$next, &$shown): void {
                 $now = microtime(true);
                 if ($now < $next) {
                     return;

@@ -146,8 +146,16 @@ final class Tree
             return;
         }
         $this->session->batch->score = $this->session->whole();
-        $change = Between::scores($this->session->batch->score, KeptStates::after($nearest, $this->session->batch->score->time));
+        $kept = KeptStates::after($nearest, $this->session->batch->score->time);
+        $change = Between::scores($this->session->batch->score, $kept);
         $this->session->take($change, Selection::none());
+        // The steps before and after write ticks of the song, also of what was out of sight: it lies where it lay then.
+        foreach ($kept->gone as $id => $part) {
+            $now = $this->session->batch->score->gone[$id] ?? null;
+            if ($now !== null && $now->head != $part->head) {
+                $this->session->batch->hide($now->withHead($part->head));
+            }
+        }
         $this->choose($change, $this->chosen($this->find($nearest), false) ?? Selection::none());
         $this->markWay(self::wayTo($nearest, $parents), $parents);
         $this->session->song->head_id = $nearest;

@@ -6,7 +6,6 @@ namespace App\Songs;
 
 use App\Models\Groove;
 use App\Models\Song;
-use App\Models\Track;
 use Illuminate\Support\Facades\DB;
 use Jactonic\Core\Command\Batch;
 use Jactonic\Core\Midi\Exporter;
@@ -28,6 +27,9 @@ use Jactonic\Core\Time\Timeline;
 /** The songs kept: between the rows of the database and the songs of the core. */
 final class Library
 {
+    /** Rows that are written in one statement. */
+    private const AT_ONCE = 200;
+
     /** Bars that the part of a new song lies over. */
     private const FRESH_BARS = 8;
 
@@ -54,13 +56,20 @@ final class Library
                 'name' => $name ?? $core->name, 'ppq' => $time->ppq, 'tempos' => $time->tempoRows, 'meters' => $time->meterRows, 'markers' => $time->markerRows,
                 'source' => $core->source->toArray(), 'revision' => 1, 'scale' => $core->score->scale?->name,
             ]);
-            foreach (array_values($core->score->tracks) as $position => $coreTrack) {
-                $track = Track::query()->create([
-                    'song_id' => $song->id, 'position' => $position, 'name' => $coreTrack->name, 'end' => $coreTrack->end,
-                    'kept' => array_map(static fn (Kept $k): array => $k->toArray(), $coreTrack->kept()),
-                ]);
-                foreach ($core->score->partsOf($coreTrack->id) as $part) {
-                    DB::table('parts')->insert(['song_id' => $song->id, 'track_id' => $track->id] + ScoreStore::row($part));
+            // Ids are given here, so that many rows go in one statement.
+            $last = DB::table('tracks')->max('id');
+            $last = is_numeric($last) ? (int) $last : 0;
+            $tracks = $parts = [];
+            foreach (array_values($core->score->tracks) as $position => $track) {
+                $tracks[] = ['id' => ++$last, 'song_id' => $song->id, 'position' => $position, 'name' => $track->name, 'end' => $track->end,
+                    'kept' => json_encode(array_map(static fn (Kept $k): array => $k->toArray(), $track->kept()), JSON_THROW_ON_ERROR)];
+                foreach ($core->score->partsOf($track->id) as $part) {
+                    $parts[] = ['song_id' => $song->id, 'track_id' => $last] + ScoreStore::row($part);
+                }
+            }
+            foreach (['tracks' => $tracks, 'parts' => $parts] as $table => $rows) {
+                foreach (array_chunk($rows, self::AT_ONCE) as $some) {
+                    DB::table($table)->insert($some);
                 }
             }
 

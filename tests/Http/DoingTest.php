@@ -6,7 +6,7 @@ namespace Tests\Http;
 
 use App\Editing\Doing;
 use Illuminate\Support\Facades\File;
-use Jactonic\Core\Edit\Watch;
+use Jactonic\Core\Progress;
 use Jactonic\Core\Refusal;
 use Tests\TestCase;
 
@@ -16,7 +16,7 @@ final class DoingTest extends TestCase
     private function steps(int $times): void
     {
         for ($i = 0; $i < $times; $i++) {
-            Watch::step();
+            Progress::step();
         }
     }
 
@@ -43,7 +43,7 @@ final class DoingTest extends TestCase
             Doing::work('one', function () use (&$done): void {
                 for (; $done < 50; $done++) {
                     usleep(60_000);
-                    Watch::look();
+                    Progress::look();
                     $this->deleteJson('/api/doing/one');
                 }
             });

@@ -8,11 +8,12 @@ use Jactonic\Core\Edit\Change;
 use Jactonic\Core\Edit\Editor;
 use Jactonic\Core\Edit\Outcome;
 use Jactonic\Core\Edit\Say;
-use Jactonic\Core\Edit\Watch;
 use Jactonic\Core\Param\Context;
+use Jactonic\Core\Progress;
 use Jactonic\Core\Recipe\Book;
 use Jactonic\Core\Recipe\Recipe;
 use Jactonic\Core\Refusal;
+use Jactonic\Core\Score\Part;
 use Jactonic\Core\Score\Score;
 use Jactonic\Core\Selection\On;
 use Jactonic\Core\Selection\Pick;
@@ -90,9 +91,9 @@ final class Batch
             'touched' => $this->touch($command, $on ?? Selection::none()),
             default => $this->times($kind, $command, $on, $context),
         };
-        Watch::look();
+        Progress::look();
         $this->join($outcome->change);
-        Watch::look();
+        Progress::look();
         $this->on = $on;
         if ($this->follows && $context->caret !== null && $kind !== 'set' && $kind !== 'touched') {
             $this->at = Following::place($outcome->change, $on, $outcome->selection, $this->score, [$context->caret, $context->row]) ?? $this->at;
@@ -115,6 +116,14 @@ final class Batch
     {
         $this->join($change);
         $this->chosen = $chosen;
+    }
+
+    /** Puts a part that is out of sight in place of itself as it is: to be kept whole. */
+    public function hide(Part $part): void
+    {
+        $score = $this->score;
+        $this->score = new Score($score->time, $score->parts, $score->tracks, $score->nextPart, $score->nextTrack, [$part->id => $part] + $score->gone, $score->name, $score->scale);
+        $this->rebuilt[$part->id] = true;
     }
 
     private function join(Change $change): void

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit;
 
+use Jactonic\Core\Progress;
 use Jactonic\Core\Score\Ids;
 use Jactonic\Core\Score\Note;
 use Jactonic\Core\Score\PartHead;
@@ -126,7 +127,7 @@ final class ChangeCodec
         [$ids, $going, $coming] = [$sides->staying(), $sides->going(), $sides->coming()];
         $columns = [];
         foreach ($ids === [] ? [] : $table->named($sides->unlike) as $name) {
-            Watch::look();
+            Progress::look();
             [$was, $is] = $sides->column($name);
             if ($was !== $is) {
                 $columns[$name] = count($ids) < self::MANY ? [$was, $is] : $sides->by($name) ?? [$was, $is];

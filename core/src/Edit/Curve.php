@@ -26,7 +26,7 @@ final class Curve
      * Draws a curve in a lane of a part.
      *
      * @param  \Closure(float): float  $value  from the share of the stretch, 0 to 1, to 127ths of the lane's range
-     * @param  int  $every  ticks between two looks
+     * @param  int  $every  the fewest ticks between two points; with 1 no tick is farther off than half of what is told apart
      * @return int how many points it took
      *
      * @throws Refusal for a stretch of no length
@@ -36,9 +36,8 @@ final class Curve
         if ($to <= $from) {
             throw Refusal::parameter('to', $to, 'a place after from');
         }
-        if (($to - $from) / max(1, $every) > self::MOST) {
-            $every = intdiv($to - $from, self::MOST) + 1;
-        }
+        $isExact = $every === 1;
+        $every = max($isExact ? self::every($work, $from) : $every, intdiv($to - $from, self::MOST) + 1);
         $channel = $work->score->channelOf($part);
         [$least, $most] = $lane->range();
         $step = $least < 0 ? self::BEND_STEP : 1;
@@ -53,9 +52,14 @@ final class Curve
                 $count++;
             }
         };
-        for ($tick = $from; $tick < $to; $tick += max(1, $every)) {
-            $exact = $least + $value(($tick - $from) / ($to - $from)) * ($most - $least) / 127;
-            $put($tick, (int) max($least, min($most, round($exact / $step) * $step)));
+        $at = static fn (int $tick): int => (int) max($least, min($most, round(($least + $value(($tick - $from) / ($to - $from)) * ($most - $least) / 127) / $step) * $step));
+        for ($tick = $from; $tick < $to; $tick += $every) {
+            foreach ($isExact && $tick > $from ? self::changes($at, $tick - $every, $tick) : [$tick => $at($tick)] as $where => $is) {
+                $put($where, $is);
+            }
+        }
+        foreach ($isExact ? self::changes($at, $tick - $every, $to - 1) : [] as $where => $is) {
+            $put($where, $is);
         }
         if ($held !== null) {
             if (! self::standsAt($part, $lane, $channel, $to)) {
@@ -66,6 +70,45 @@ final class Curve
         }
 
         return $count;
+    }
+
+    /**
+     * Where a value that only rises or only falls from one tick to a later one becomes another.
+     *
+     * @param  \Closure(int): int  $at  the value at a tick
+     * @return array<int, int> values by the first tick that has each, in order
+     */
+    public static function changes(\Closure $at, int $from, int $to): array
+    {
+        $changes = [];
+        $last = $at($to);
+        for ($value = $at($from); $value !== $last && $from < $to;) {
+            // The first tick with another value lies above `from`, at `after` or before it.
+            for ($after = $to; $after - $from > 1;) {
+                $middle = intdiv($from + $after, 2);
+                if ($at($middle) === $value) {
+                    $from = $middle;
+                } else {
+                    $after = $middle;
+                }
+            }
+            [$from, $value] = [$after, $at($after)];
+            $changes[$from] = $value;
+        }
+
+        return $changes;
+    }
+
+    /**
+     * Puts a point at the end of a stretch that was cleared, where something else held there: so what comes after it sounds
+     * as it did.
+     */
+    public static function restore(Draft $draft, Part $part, Lane $lane, int $channel, int $from, int $to): void
+    {
+        $held = self::heldAt($part, $lane, $channel, $to);
+        if ($held !== null && $to < $part->head->to && ! self::standsAt($part, $lane, $channel, $to) && self::heldAt($part, $lane, $channel, $from - 1) !== $held) {
+            $draft->putPoint($part, $lane->point($draft->newPointId($part), $to, $channel, $held));
+        }
     }
 
     /** Takes what lies in a stretch of a lane away, up to the tick before its end. */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit;
 
+use Jactonic\Core\Progress;
 use Jactonic\Core\Score\Note;
 use Jactonic\Core\Score\Part;
 use Jactonic\Core\Score\Point;
@@ -43,7 +44,7 @@ final class DraftRows
      */
     public function put(Part $part, Note|Point $thing): bool
     {
-        Watch::step();
+        Progress::step();
         $this->alone($part);
         $old = ($this->of)($part)->get($thing->id);
         $unlike = $old?->unlike($thing) ?? 0;
@@ -65,7 +66,7 @@ final class DraftRows
     /** @param  T  $thing */
     public function drop(Part $part, Note|Point $thing): void
     {
-        Watch::step();
+        Progress::step();
         $this->alone($part);
         $this->before[$part->id][$thing->id] = $thing;
         unset($this->after[$part->id][$thing->id]);
@@ -80,7 +81,7 @@ final class DraftRows
      */
     public function otherwise(Part $part, array $ids, array $values): array
     {
-        Watch::steps(count($ids));
+        Progress::steps(count($ids));
         $was = $is = [];
         foreach ($values as $name => $list) {
             $before = ($this->of)($part)->values($name, $ids);

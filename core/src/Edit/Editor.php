@@ -31,6 +31,7 @@ final class Editor
         if ($outcome->change->isEmpty()) {
             return $outcome;
         }
+        Bounds::check($outcome->change);
         $merged = array_sum(array_map('count', Foresight::merging($outcome->change, $score)));
         if ($merged > 0) {
             $outcome = $outcome->warn(($merged === 1 ? '1 note now lies' : "$merged notes now lie").' on another (same pitch, same start); all are kept.');

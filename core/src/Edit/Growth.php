@@ -6,9 +6,13 @@ namespace Jactonic\Core\Edit;
 
 use Jactonic\Core\Score\Note;
 use Jactonic\Core\Score\PartHead;
+use Jactonic\Core\Score\Point;
 use Jactonic\Core\Score\Score;
 
-/** A part grows to the bar line where a note is put outside its window. What lay outside before stays there. */
+/**
+ * A part grows to the bar line where a note or a point is put outside its window. What lay outside before stays there. A
+ * point at the very end of the window says what holds after it, and makes it no longer.
+ */
 final class Growth
 {
     /**
@@ -21,14 +25,13 @@ final class Growth
         foreach ($parts as $id => $changed) {
             $was = $score->parts[$id]->head ?? null;
             $head = $changed->head === null ? $was : $changed->head->after;
-            if ($head === null || $changed->notes->isEmpty() || $changed->leaves('start', 'length') || ($head->from === 0 && $head->to === PartHead::OPEN)) {
+            if ($head === null || ($head->from === 0 && $head->to === PartHead::OPEN)) {
                 continue;
             }
             [$from, $to] = [$head->from, $head->to];
-            if (self::fits($changed->notes, $head)) {
-                continue;
-            }
-            foreach (self::stretches($changed->notes) as [$start, $end, $startBefore, $endBefore]) {
+            $notes = ! $changed->notes->isEmpty() && ! $changed->leaves('start', 'length') && ! self::fits($changed->notes, $head);
+            $points = ! $changed->points->isEmpty() && ! $changed->points->leaves('tick');
+            foreach ([...($notes ? self::stretches($changed->notes) : []), ...($points ? self::places($changed->points) : [])] as [$start, $end, $startBefore, $endBefore]) {
                 if ($start < $from && ($startBefore === null || $was === null || $startBefore >= $was->from)) {
                     $from = $score->time->meters->barAt($start)->start;
                 }
@@ -84,6 +87,23 @@ final class Growth
         }
         foreach ($notes->coming() as $note) {
             yield [$note->start, $note->end(), null, null];
+        }
+    }
+
+    /**
+     * Likewise for points.
+     *
+     * @param  Sides<Point>  $points
+     * @return iterable<array{int, int, int|null, int|null}>
+     */
+    private static function places(Sides $points): iterable
+    {
+        $ticks = $points->integers('tick');
+        foreach ($ticks[1] as $i => $tick) {
+            yield [$tick, $tick, $ticks[0][$i], $ticks[0][$i]];
+        }
+        foreach ($points->coming() as $point) {
+            yield [$point->tick, $point->tick, null, null];
         }
     }
 }

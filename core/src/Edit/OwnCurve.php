@@ -51,32 +51,41 @@ final class OwnCurve
     }
 
     /**
-     * As few points as show a curve.
+     * As few points as show a curve, looked at every hundredth of a second.
      *
      * @param  int  $from  ticks from the note's start
      * @param  \Closure(float, float): float  $value  from the share of the stretch, 0 to 1, and its seconds, to units of the lane
+     * @param  float  $step  of so many units is a bend made
+     * @param  bool  $isExact  whether no tick between two looks may be farther off than half a step; for what only rises or only falls
      * @return list<array{int, int}>
      */
-    public static function sample(Work $work, Note $note, Lane $lane, int $from, int $to, \Closure $value): array
+    public static function sample(Work $work, Note $note, Lane $lane, int $from, int $to, \Closure $value, float $step = self::BEND_STEP, bool $isExact = false): array
     {
         [$least, $most] = $lane->range();
-        $step = $least < 0 ? self::BEND_STEP : 1;
+        $step = $least < 0 ? $step : 1.0;
         $begin = $work->time()->tempos->seconds($note->start + $from);
         $every = Curve::every($work, $note->start + $from);
+        $at = static fn (int $tick): int => (int) max($least, min($most, round(round($value(($tick - $from) / max(1, $to - $from), $work->time()->tempos->seconds($note->start + $tick) - $begin) / $step) * $step)));
         $points = [];
         $last = null;
         for ($tick = $from; $last === null || $tick < $to + $every; $tick += $every) {
             // Where it ends is looked at whatever the distance of the last look.
             $tick = min($tick, $to);
-            $exact = $value(($tick - $from) / max(1, $to - $from), $work->time()->tempos->seconds($note->start + $tick) - $begin);
-            $at = (int) max($least, min($most, round($exact / $step) * $step));
-            if ($at !== $last) {
-                $points[] = [$tick, $at];
-                $last = $at;
+            foreach ($isExact && $last !== null ? Curve::changes($at, $points[count($points) - 1][0], $tick) : [$tick => $at($tick)] as $where => $is) {
+                if ($is !== $last) {
+                    $points[] = [$where, $is];
+                    $last = $is;
+                }
             }
         }
 
         return $points;
+    }
+
+    /** A cent by the range that holds in a part, in units of a bend; at least one. */
+    public static function cent(Work $work, Part $part): float
+    {
+        return max(1.0, self::units($work, $part, Lane::parse('bend'), 1));
     }
 
     /** What is given for a lane in its units: cents of a bend by the range that holds in the part, else as it is. */

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Midi;
 
+use Jactonic\Core\Score\ArticulationSet;
+use Jactonic\Core\Score\Kept;
 use Jactonic\Core\Score\Note;
 use Jactonic\Core\Score\Part;
 use Jactonic\Core\Score\Score;
@@ -24,22 +26,11 @@ use Jactonic\Core\Time\Timeline;
  */
 final class Exporter
 {
-    private const META = 0;
-
-    private const OFF = 1;
-
-    private const CONTROL = 2;
-
-    private const ON = 3;
-
-    /** After what begins there: the end of a note that its file ends as it begins. */
-    private const AT_ONCE = 4;
-
     public static function export(Song $song): MidiFile
     {
         $score = $song->score;
         [$performed, $channels] = self::performed($score);
-        $tracks = array_values(array_map(static fn (Track $t): EventList => self::events($t, $score->partsOf($t->id), $score->time, $performed, $channels), $score->tracks));
+        $tracks = array_values(array_map(static fn (Track $t): EventList => self::events($t, $score->partsOf($t->id), $score->time, $performed, $channels, $song->source->format === 0 ? self::channelOf($t, $score) : null), $score->tracks));
         if ($tracks === []) {
             $tracks = [new EventList(0)];
         }
@@ -49,15 +40,15 @@ final class Exporter
         // Tempo and meter go back to the track that they came from; new ones belong into the first.
         foreach ($score->time->tempoRows as [$tick, $tempo, $track, $order]) {
             if ($track >= 0) {
-                $tracks[min($track, count($tracks) - 1)]->add($tick, self::META, $order, Message::META, Message::META_TEMPO, 0, substr(pack('N', $tempo), 1));
+                $tracks[min($track, count($tracks) - 1)]->add($tick, EventList::META, $order, Message::META, Message::META_TEMPO, 0, substr(pack('N', $tempo), 1));
             }
         }
         foreach ($score->time->meterRows as [$tick, $beats, $unit, $clocks, $thirtySeconds, $track, $order]) {
-            $tracks[min($track, count($tracks) - 1)]->add($tick, self::META, $order, Message::META, Message::META_METER, 0,
+            $tracks[min($track, count($tracks) - 1)]->add($tick, EventList::META, $order, Message::META, Message::META_METER, 0,
                 pack('C4', $beats, (int) log($unit, 2), $clocks, $thirtySeconds));
         }
         foreach ($score->time->markerRows as [$tick, $name, $track, $order]) {
-            $tracks[min($track, count($tracks) - 1)]->add($tick, self::META, $order, Message::META, Message::META_MARKER, 0, (string) base64_decode($name, true));
+            $tracks[min($track, count($tracks) - 1)]->add($tick, EventList::META, $order, Message::META, Message::META_MARKER, 0, (string) base64_decode($name, true));
         }
         $scale = $song->source->scale;
         foreach ($tracks as $events) {
@@ -75,19 +66,24 @@ final class Exporter
     /**
      * What an export leaves out, since a file cannot say it: muted notes, and what lies outside the windows of parts.
      *
-     * @return array{int, int} notes muted, notes hidden
+     * @return array{int, int, int} notes muted, notes hidden, points hidden
      */
     public static function leftOut(Song $song): array
     {
-        $muted = $hidden = 0;
+        $muted = $hidden = $points = 0;
         foreach ($song->score->parts as $part) {
-            foreach ($part->notes->all() as $note) {
-                $muted += $note->muted || $part->head->muted ? 1 : 0;
-                $hidden += $part->head->holds($note->start) ? 0 : 1;
+            $isMuted = $part->notes->column('muted');
+            foreach ($part->notes->integers('start') as $i => $start) {
+                $muted += $isMuted[$i] === true || $part->head->muted ? 1 : 0;
+                $hidden += $part->head->holds($start) ? 0 : 1;
+            }
+            foreach ($part->points->integers('tick') as $tick) {
+                // One at the very end only says what holds after the part.
+                $points += $part->head->holds($tick) || $tick === $part->head->to ? 0 : 1;
             }
         }
 
-        return [$muted, $hidden];
+        return [$muted, $hidden, $points];
     }
 
     /**
@@ -97,10 +93,10 @@ final class Exporter
      */
     public static function warnings(Song $song): array
     {
-        [$muted, $hidden] = self::leftOut($song);
-        $left = static fn (int $n, string $what): array => $n === 0 ? [] : [$n === 1 ? "1 $what note was left out of the file." : "$n $what notes were left out of the file."];
+        [$muted, $hidden, $points] = self::leftOut($song);
+        $left = static fn (int $n, string $what): array => $n === 0 ? [] : [$n === 1 ? "1 $what was left out of the file." : "$n {$what}s were left out of the file."];
 
-        $warnings = [...$left($muted, 'muted'), ...$left($hidden, 'hidden')];
+        $warnings = [...$left($muted, 'muted note'), ...$left($hidden, 'hidden note'), ...$left($points, 'hidden point')];
         foreach ($song->score->parts as $part) {
             $plays = $part->head->plays;
             if ($plays->isPlain() || $part->head->muted) {
@@ -128,77 +124,99 @@ final class Exporter
      * @param  array<int, Part>  $parts
      * @param  array<int, Performing>  $performed
      * @param  array<string, int|null>  $channels
+     * @param  int|null  $own  the channel by which the track is found again in a file of one track; null where it need not be
      */
-    private static function events(Track $track, array $parts, Timeline $time, array $performed, array $channels): EventList
+    private static function events(Track $track, array $parts, Timeline $time, array $performed, array $channels, ?int $own): EventList
     {
         $events = new EventList($track->end);
+        $told = false;
         foreach ($track->kept() as $kept) {
-            $events->add($kept->tick, $kept->status === Message::META ? self::META : self::CONTROL, $kept->order, $kept->status, $kept->type, 0, $kept->bytes);
+            if ($own !== null && ! $told && self::isOfTrack($kept)) {
+                $events->add($kept->tick, EventList::META, $kept->order, Message::META, Message::META_CHANNEL, 0, chr($own));
+            }
+            $told = $kept->status === Message::META && $kept->type === Message::META_CHANNEL;
+            $events->add($kept->tick, $kept->status === Message::META ? EventList::META : EventList::CONTROL, $kept->order, $kept->status, $kept->type, 0, $kept->bytes);
         }
         $memo = new Memo;
         foreach ($parts as $part) {
-            $heard = $performed[$part->id];
-            $sounding = new Struck($heard->notes);
+            $heard = $performed[$part->id] ?? null;
+            if ($heard === null) {
+                PartEvents::addWritten($events, $part, $track->end);
+
+                continue;
+            }
+            $sounding = Struck::of($heard->notes);
             foreach ($heard->notes as $n) {
-                $events->add($n->start, self::ON, $n->id, Message::NOTE_ON | $n->channel, $n->pitch, $n->velocity);
-                self::addEnd($events, $n, $n->release === Note::RELEASE_NONE && ($sounding->within($n) || ($n->end() >= $track->end && ! $sounding->again($n))));
+                PartEvents::addNote($events, $sounding, $track->end, $n->id, $n->start, $n->end(), $n->channel, $n->pitch, $n->velocity, $n->release);
                 $written = $heard->written[spl_object_id($n)] ?? $n;
                 if ($written->articulation > 0 || $written !== $n) {
                     $memo->note($n, $written, $n->channel);
                 }
             }
             foreach ($heard->keys as $n) {
-                $events->add($n->start, self::ON, $n->id, Message::NOTE_ON | $n->channel, $n->pitch, $n->velocity);
-                $events->add($n->end(), self::OFF, $n->id, Message::NOTE_OFF | $n->channel, $n->pitch, Note::RELEASE);
+                PartEvents::addNote($events, null, 0, $n->id, $n->start, $n->end(), $n->channel, $n->pitch, $n->velocity, Note::RELEASE);
                 $memo->key($n);
             }
             foreach ($heard->points as $p) {
-                $isOff = ($p->status & 0xF0) <= Message::NOTE_ON;
-                // A note-off that ended nothing in its file would end a note that has since come to lie there: it is left out.
-                if (! $isOff || ! $sounding->at($p->status & 0x0F, $p->data1, $p->tick)) {
-                    $events->add($p->tick, $isOff ? self::OFF : self::CONTROL, $p->id, $p->status, $p->data1, $p->data2);
-                }
+                PartEvents::addPoint($events, $sounding, $p->id, $p->tick, $p->status, $p->data1, $p->data2);
             }
             foreach ($heard->sent as $p) {
-                $events->add($p->tick, self::CONTROL, $p->id, $p->status, $p->data1, $p->data2);
+                $events->add($p->tick, EventList::CONTROL, $p->id, $p->status, $p->data1, $p->data2);
                 $memo->sent($p);
             }
             foreach ($heard->voices as $i => $voice) {
                 self::addVoice($events, $voice, $channels["$part->id $i"], $memo, $heard->written[spl_object_id($voice->note)] ?? $voice->note, $i);
             }
         }
-        $told = $memo->body($time->ppq);
-        if ($told !== null) {
-            $events->add(0, self::META, Performing::LATE, Message::META, Memo::META, 0, $told);
+        $body = $memo->body($time->ppq);
+        if ($body !== null) {
+            $events->add(0, EventList::META, Performing::LATE, Message::META, Memo::META, 0, $body);
         }
 
         return $events;
+    }
+
+    /** Whether something that a track keeps says what the track is: its name, or its set of articulations. */
+    public static function isOfTrack(Kept $kept): bool
+    {
+        return ($kept->status === Message::META && $kept->type === Message::META_TRACK_NAME) || ArticulationSet::isIn($kept);
+    }
+
+    /** The channel of a track's notes and points; null where it has none. */
+    private static function channelOf(Track $track, Score $score): ?int
+    {
+        foreach ($score->partsOf($track->id) as $part) {
+            if (! $part->notes->isEmpty() || ! $part->points->isEmpty()) {
+                return $part->channel();
+            }
+        }
+
+        return null;
     }
 
     /** A note with curves of its own, on the channel that it was given; with none it is a note like the others. */
     private static function addVoice(EventList $events, Voice $voice, ?int $channel, Memo $memo, Note $written, int $order): void
     {
         $note = $voice->note->exactly(['channel' => $channel ?? $voice->note->channel]);
-        $events->add($note->start, self::ON, $note->id, Message::NOTE_ON | $note->channel, $note->pitch, $note->velocity);
-        $events->add($note->end(), self::OFF, $note->id, Message::NOTE_OFF | $note->channel, $note->pitch, max(0, $note->release));
+        PartEvents::addNote($events, null, 0, $note->id, $note->start, $note->end(), $note->channel, $note->pitch, $note->velocity, max(0, $note->release));
         $memo->note($note, $written, $note->channel);
         if ($channel === null) {
             return;
         }
         $at = Performing::LATE * 2 + ($order << 16);
         foreach ([...$voice->before, ...$voice->points, ...$voice->after] as $p) {
-            $events->add($p->tick, self::CONTROL, $at++, ($p->status & 0xF0) | $channel, $p->data1, $p->data2);
+            $events->add($p->tick, EventList::CONTROL, $at++, ($p->status & 0xF0) | $channel, $p->data1, $p->data2);
         }
     }
 
     /**
-     * What is heard of each part, and the channels of notes that have their own.
+     * What is heard of each part of which it is not just what is written, and the channels of notes that have their own.
      *
      * @return array{array<int, Performing>, array<string, int|null>, int|null} by part; by part and place among its voices; the tick of the first for which there is no channel left
      */
     private static function performed(Score $score): array
     {
-        $performed = array_map(static fn (Part $p): Performing => Performing::of($p, $score), $score->parts);
+        $performed = Performing::ofParts(array_filter($score->parts, static fn (Part $p): bool => ! $p->head->plays->isPlain() || Performing::is($p, $score)), $score);
         $voices = $names = [];
         foreach ($performed as $id => $heard) {
             foreach ($heard->voices as $i => $voice) {
@@ -210,28 +228,5 @@ final class Exporter
         ksort($given);
 
         return [$performed, array_combine($names, $given), $shared];
-    }
-
-    /**
-     * The end of a note, as its file had it while the note is as it was.
-     *
-     * @param  bool  $none  its file had none, and what ended it is still there
-     */
-    private static function addEnd(EventList $events, Note $n, bool $none): void
-    {
-        if ($none) {
-            return;
-        }
-        $release = $n->release === Note::RELEASE_NONE ? Note::RELEASE : $n->release;
-        $atOnce = $release <= Note::RELEASE_AT_ONCE;
-        if ($atOnce) {
-            $release = $release === Note::RELEASE_AT_ONCE ? Note::RELEASE_BY_NOTE_ON : Note::RELEASE_AT_ONCE - 1 - $release;
-        }
-        [$tick, $class] = $atOnce ? [$n->start, self::AT_ONCE] : [$n->end(), self::OFF];
-        if ($release === Note::RELEASE_BY_NOTE_ON) {
-            $events->add($tick, $class, $n->id, Message::NOTE_ON | $n->channel, $n->pitch, 0);
-        } else {
-            $events->add($tick, $class, $n->id, Message::NOTE_OFF | $n->channel, $n->pitch, $release);
-        }
     }
 }

@@ -123,11 +123,12 @@ final class Importer
         }
         $time = Timeline::of($ppq, $this->tempos, $this->meters, $this->markers);
         $parts = $made = [];
+        $tracks = $this->numbered($tracks);
         foreach ($tracks as $i => [$called, $notes, $points, $kept, $end]) {
             $made[$i + 1] = new Track($i + 1, $called, $i, $kept, $end);
             if (! $notes->isEmpty() || $points !== []) {
                 $id = count($parts) + 1;
-                $parts[$id] = self::part($id, $called === '' ? "Part $id" : $called, $i + 1, self::numbered($notes, $points), $points, $time);
+                $parts[$id] = self::part($id, $called === '' ? "Part $id" : $called, $i + 1, $notes, $points, $time);
             }
         }
         $title = $tracks === [] || ! $tracks[0][1]->isEmpty() ? '' : $tracks[0][0];
@@ -147,7 +148,6 @@ final class Importer
         $read = new TrackNotes($this->scale);
         /** @var array<int, list<Point>> $points */
         $points = [];
-        $name = '';
         $end = $events[count($events) - 1]->tick * $this->scale;
         foreach ($events as $event) {
             $order = ++$this->order;
@@ -156,9 +156,6 @@ final class Importer
                 if ($event->status === Message::META) {
                     if ($event->data1 === Message::META_END || $this->isTime($event, $tick, $index, $order)) {
                         continue;
-                    }
-                    if ($event->data1 === Message::META_TRACK_NAME && $name === '') {
-                        $name = mb_strimwidth(Message::text($event->bytes), 0, 200);
                     }
                 }
                 $told = $event->status === Message::META && $event->data1 === Memo::META ? Memo::read($event->bytes) : null;
@@ -200,18 +197,56 @@ final class Importer
             $notes = array_map(static fn (array $n): Rows => Rows::of(Table::notes(), $n), $isOne ? [array_replace([], ...$some)] : $some);
         }
         if ($isOne) {
-            return [[$name, $notes[0], array_merge(...array_values($points)), $kept, $end]];
+            return [[self::nameIn($kept), $notes[0], array_merge(...array_values($points)), $kept, $end]];
         }
         $none = Rows::of(Table::notes(), []);
-        $tracks = [[$name, $none, [], $kept, $end]];
         $channels = array_unique([...array_keys($notes), ...array_keys($points)]);
         sort($channels);
+        [$kept, $own] = self::shared($kept, $channels);
+        $tracks = [[self::nameIn($kept), $none, [], $kept, $end]];
         foreach ($channels as $channel) {
-            $called = 'Channel '.($channel + 1);
-            $tracks[] = [$called, $notes[$channel] ?? $none, $points[$channel] ?? [], [], 0];
+            $called = self::nameIn($own[$channel] ?? []);
+            $tracks[] = [$called === '' ? 'Channel '.($channel + 1) : $called, $notes[$channel] ?? $none, $points[$channel] ?? [], $own[$channel] ?? [], 0];
         }
 
         return $tracks;
+    }
+
+    /**
+     * What a file of format 0 keeps, shared out: what says what the track of a channel is, its name or its articulations,
+     * stands behind a meta event that names the channel, and goes there with that.
+     *
+     * @param  list<Kept>  $kept
+     * @param  array<int>  $channels  those that have a track
+     * @return array{list<Kept>, array<int, list<Kept>>} what is of no channel, and by channel
+     */
+    private static function shared(array $kept, array $channels): array
+    {
+        $left = $own = [];
+        for ($i = 0; $i < count($kept); $i++) {
+            $channel = $kept[$i]->status === Message::META && $kept[$i]->type === Message::META_CHANNEL && strlen($kept[$i]->bytes) === 1 ? ord($kept[$i]->bytes) : null;
+            $next = $kept[$i + 1] ?? null;
+            if ($channel !== null && $next !== null && in_array($channel, $channels, true) && $next->tick === $kept[$i]->tick && $next->order === $kept[$i]->order + 1 && Exporter::isOfTrack($next)) {
+                $own[$channel][] = $kept[$i++];
+                $own[$channel][] = $next;
+            } else {
+                $left[] = $kept[$i];
+            }
+        }
+
+        return [$left, $own];
+    }
+
+    /** @param  list<Kept>  $kept */
+    private static function nameIn(array $kept): string
+    {
+        foreach ($kept as $one) {
+            if ($one->status === Message::META && $one->type === Message::META_TRACK_NAME) {
+                return mb_strimwidth(Message::text($one->bytes), 0, 200);
+            }
+        }
+
+        return '';
     }
 
     /**
@@ -251,22 +286,24 @@ final class Importer
     }
 
     /**
-     * Notes with ids that follow one another, in the order of the file: so many are told in few words. Where note-offs
-     * that ended nothing stand among them, the ids say in which order, and stay.
+     * Notes with ids that follow one another, in the order of the file: so many are told in few words. Of a file of format
+     * 0 they follow one another over all channels, so that notes of one tick keep their order.
      *
-     * @param  Rows<Note>  $notes
-     * @param  list<Point>  $points
-     * @return Rows<Note>
+     * @param  list<array{string, Rows<Note>, list<Point>, list<Kept>, int}>  $tracks
+     * @return list<array{string, Rows<Note>, list<Point>, list<Kept>, int}>
      */
-    private static function numbered(Rows $notes, array $points): Rows
+    private function numbered(array $tracks): array
     {
-        foreach ($points as $point) {
-            if (($point->status & 0xF0) <= Message::NOTE_ON) {
-                return $notes;
+        $ids = $this->file->format === 0 ? array_merge(...array_map(static fn (array $track): array => $track[1]->ids(), $tracks)) : [];
+        sort($ids);
+        $numbers = array_flip($ids);
+        foreach ($tracks as $i => [, $notes]) {
+            if (! $notes->isEmpty()) {
+                $tracks[$i][1] = $notes->withColumns($notes->ids(), ['id' => $this->file->format === 0 ? array_map(static fn (int $id): int => $numbers[$id] + 1, $notes->ids()) : range(1, $notes->count())]);
             }
         }
 
-        return $notes->isEmpty() ? $notes : $notes->withColumns($notes->ids(), ['id' => range(1, $notes->count())]);
+        return $tracks;
     }
 
     /** Whether the event set a tempo, a meter or a marker, which the song then holds. Frames of a second have no tempo to set. */

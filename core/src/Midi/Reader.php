@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Jactonic\Core\Midi;
 
 use Jactonic\Core\Standard\Message;
+use Jactonic\Core\Time\Timeline;
 
 /**
  * Takes a Standard MIDI File apart: formats 0, 1 and 2, running status, any division, unknown chunks. A file that is
@@ -14,9 +15,6 @@ final class Reader
 {
     /** More than any song holds; a file past it would only exhaust the machine. */
     public const MOST_EVENTS = 1_000_000;
-
-    /** Ticks are kept far below where sums of them could overflow. */
-    private const MOST_TICK = 1 << 40;
 
     private int $at = 0;
 
@@ -37,34 +35,30 @@ final class Reader
 
     private function file(): MidiFile
     {
-        $size = strlen($this->bytes);
-        if ($size === 0) {
-            throw MidiError::at(0, 'it is empty');
-        }
-        if (substr($this->bytes, 0, 4) !== 'MThd') {
-            throw MidiError::at(0, str_starts_with($this->bytes, "PK\x03\x04")
-                ? 'it is a zip archive, not a Standard MIDI File; unpack it first'
-                : 'it is not a Standard MIDI File, which begins with “MThd”');
-        }
-        if ($size < 14) {
+        [$begin, $size] = $this->inside();
+        if ($size - $begin < 14) {
             throw MidiError::at($size, 'it ends inside its header');
         }
-        $length = $this->number(4);
-        if ($length < 6 || 8 + $length > $size) {
-            throw MidiError::at(4, "its header says it is $length bytes long, which cannot be");
+        $length = $this->number($begin + 4);
+        if ($length < 6 || $begin + 8 + $length > $size) {
+            throw MidiError::at($begin + 4, "its header says it is $length bytes long, which cannot be");
         }
-        $format = $this->short(8);
+        $format = $this->short($begin + 8);
         if ($format > 2) {
-            throw MidiError::at(8, "its format is $format; there are only 0, 1 and 2");
+            throw MidiError::at($begin + 8, "its format is $format; there are only 0, 1 and 2");
         }
-        $declared = $this->short(10);
-        $division = $this->short(12);
+        $declared = $this->short($begin + 10);
+        $division = $this->short($begin + 12);
         if (($division & 0x7FFF) === 0 || ($division >= 0x8000 && (($division & 0xFF) === 0 || ! in_array(256 - ($division >> 8), [24, 25, 29, 30], true)))) {
-            throw MidiError::at(12, sprintf('its division is 0x%04X, which says no length of a tick', $division));
+            throw MidiError::at($begin + 12, sprintf('its division is 0x%04X, which says no length of a tick', $division));
         }
-        $this->at = 8 + $length;
+        $this->at = $begin + 8 + $length;
         $tracks = $chunks = [];
         while ($this->at < $size) {
+            if ($tracks !== [] && strspn($this->bytes, "\x00", $this->at, $size - $this->at) === $size - $this->at) {
+                $this->warnings[] = sprintf('%s behind the last track %s left out.', $size - $this->at === 1 ? '1 zero byte' : number_format($size - $this->at).' zero bytes', $size - $this->at === 1 ? 'is' : 'are');
+                break;
+            }
             if ($this->at + 8 > $size) {
                 $this->warnings[] = sprintf('The file is cut off at byte %d, inside the head of a chunk; what came before is kept.', $size);
                 break;
@@ -107,6 +101,53 @@ final class Reader
     }
 
     /**
+     * Where the Standard MIDI File begins and ends in what was given: it may be wrapped in RIFF, or have other bytes before it.
+     *
+     * @return array{int, int} its first byte, and the one after its last
+     *
+     * @throws MidiError where there is none, with what it is instead
+     */
+    private function inside(): array
+    {
+        $size = strlen($this->bytes);
+        if ($size === 0) {
+            throw MidiError::at(0, 'it is empty');
+        }
+        if (str_starts_with($this->bytes, 'MThd')) {
+            return [0, $size];
+        }
+        if (str_starts_with($this->bytes, 'RIFF') && substr($this->bytes, 8, 4) === 'RMID') {
+            return $this->wrapped($size);
+        }
+        $instead = OtherFiles::name($this->bytes);
+        if ($instead !== null) {
+            throw MidiError::at(0, $instead);
+        }
+        $begin = strpos($this->bytes, "MThd\x00\x00\x00\x06");
+        if ($begin === false) {
+            throw MidiError::at(0, 'it is not a Standard MIDI File, which begins with “MThd”');
+        }
+        $this->warnings[] = sprintf('%s before the file’s header %s left out.', $begin === 1 ? '1 byte' : number_format($begin).' bytes', $begin === 1 ? 'is' : 'are');
+
+        return [$begin, $size];
+    }
+
+    /** @return array{int, int} where the file lies in its RIFF wrapping */
+    private function wrapped(int $size): array
+    {
+        for ($at = 12; $at + 8 <= $size; $at += 8 + $length + $length % 2) {
+            $length = unpack('V', $this->bytes, $at + 4)[1] ?? 0;
+            $length = is_int($length) ? $length : 0;
+            if (substr($this->bytes, $at, 4) === 'data' && substr($this->bytes, $at + 8, 4) === 'MThd') {
+                $this->warnings[] = 'The file is wrapped in RIFF (.rmi); what is inside is read, and saved as a plain MIDI file.';
+
+                return [$at + 8, min($size, $at + 8 + $length)];
+            }
+        }
+        throw MidiError::at(12, 'its RIFF wrapping holds no Standard MIDI File');
+    }
+
+    /**
      * @param  int  $end  byte after the chunk, or after what is left of it
      * @return list<Event>
      */
@@ -127,7 +168,7 @@ final class Reader
                     $delta = $this->quantity($at, $end);
                 }
                 $tick += $delta;
-                if ($tick > self::MOST_TICK) {
+                if ($tick > Timeline::LAST) {
                     throw MidiError::at($from, 'its time runs out of all bounds');
                 }
                 if ($at >= $end) {

@@ -119,9 +119,10 @@ final readonly class Param
         return new self($name, $title, new GridValue, $default === null ? null : Grid::parse($default), $setting);
     }
 
-    public static function step(string $name, string $title, ?string $setting = null): self
+    /** @param  array{unit: string, amount: int|string}|null  $default */
+    public static function step(string $name, string $title, ?string $setting = null, ?array $default = null): self
     {
-        return new self($name, $title, new StepValue, setting: $setting);
+        return new self($name, $title, new StepValue, $default === null ? null : Step::parse($default), $setting);
     }
 
     public static function length(string $name, string $title, ?string $default = null): self

@@ -65,7 +65,7 @@ final readonly class ArticulationSet
     public static function of(Track $track): ?self
     {
         foreach ($track->kept() as $kept) {
-            if (self::holds($kept)) {
+            if (self::isIn($kept)) {
                 $set = json_decode(substr($kept->bytes, strlen(self::BODY)), true);
                 try {
                     return self::read($set);
@@ -81,7 +81,7 @@ final readonly class ArticulationSet
     /** A track with this set, or with none. */
     public static function on(Track $track, ?self $set): Track
     {
-        $kept = array_values(array_filter($track->kept(), static fn (Kept $k): bool => ! self::holds($k)));
+        $kept = array_values(array_filter($track->kept(), static fn (Kept $k): bool => ! self::isIn($k)));
 
         return $track->withKept($set === null ? $kept : [...$kept, new Kept(0, 0, 0xFF, self::META, self::BODY.json_encode($set->toArray(), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE))]);
     }
@@ -114,7 +114,8 @@ final readonly class ArticulationSet
         return ['name' => $this->name, 'articulations' => $this->articulations];
     }
 
-    private static function holds(Kept $kept): bool
+    /** Whether an event that a track keeps is a set. */
+    public static function isIn(Kept $kept): bool
     {
         return $kept->status === 0xFF && $kept->type === self::META && str_starts_with($kept->bytes, self::BODY);
     }

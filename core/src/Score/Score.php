@@ -10,10 +10,13 @@ use Jactonic\Core\Standard\Message;
 use Jactonic\Core\Time\Timeline;
 
 /** What edits work on: the song's name, its time, its parts and its tracks. A part's notes are read when they are asked for. */
-final readonly class Score
+final class Score
 {
     /** @var array<int, Track> by id, in their order */
-    public array $tracks;
+    public readonly array $tracks;
+
+    /** @var array<int, array<int, Part>>|null parts of each track, in order of time; null until asked for */
+    private ?array $partsOf = null;
 
     /**
      * @param  array<int, Part>  $parts  by id
@@ -24,14 +27,14 @@ final readonly class Score
      * @param  Scale|null  $scale  of the song, for parts that have none of their own
      */
     public function __construct(
-        public Timeline $time,
-        public array $parts,
+        public readonly Timeline $time,
+        public readonly array $parts,
         array $tracks = [],
-        public int $nextPart = 1,
-        public int $nextTrack = 1,
-        public array $gone = [],
-        public string $name = '',
-        public ?Scale $scale = null,
+        public readonly int $nextPart = 1,
+        public readonly int $nextTrack = 1,
+        public readonly array $gone = [],
+        public readonly string $name = '',
+        public readonly ?Scale $scale = null,
     ) {
         uasort($tracks, static fn (Track $a, Track $b): int => $a->order <=> $b->order ?: $a->id <=> $b->id);
         $this->tracks = $tracks;
@@ -52,10 +55,17 @@ final readonly class Score
     /** @return array<int, Part> those of a track, by id, in order of time */
     public function partsOf(int $track): array
     {
-        $parts = array_filter($this->parts, static fn (Part $p): bool => $p->head->track === $track);
-        uasort($parts, static fn (Part $a, Part $b): int => $a->head->from <=> $b->head->from ?: $a->id <=> $b->id);
+        if ($this->partsOf === null) {
+            $this->partsOf = [];
+            foreach ($this->parts as $id => $part) {
+                $this->partsOf[$part->head->track][$id] = $part;
+            }
+            foreach ($this->partsOf as &$parts) {
+                uasort($parts, static fn (Part $a, Part $b): int => $a->head->from <=> $b->head->from ?: $a->id <=> $b->id);
+            }
+        }
 
-        return $parts;
+        return $this->partsOf[$track] ?? [];
     }
 
     /** The MIDI channel, 0 to 15, that new notes of a part get: its own, else with nothing in it yet that of its track's others. */

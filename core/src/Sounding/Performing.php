@@ -52,40 +52,82 @@ final readonly class Performing
 
     public static function of(Part $part, Score $score): self
     {
-        $all = Sounding::notes($part, $score->time);
+        return self::ofParts([$part->id => $part], $score)[$part->id];
+    }
+
+    /**
+     * What is heard of several parts. What an articulation says is sent where it changes on its track, whichever part it
+     * changes in.
+     *
+     * @param  array<int, Part>  $parts  of one score, by id
+     * @return array<int, self> by id
+     */
+    public static function ofParts(array $parts, Score $score): array
+    {
+        $made = $articulated = [];
+        foreach ($parts as $id => $part) {
+            $track = $part->head->track;
+            $set = isset($score->tracks[$track]) ? ArticulationSet::of($score->tracks[$track]) : null;
+            if ($set !== null) {
+                $articulated[$track] ??= self::articulated(array_map(static fn (Part $p): array => self::sounding($p, $score), [$id => $part] + $score->partsOf($track)), $set, $score->time->ppq);
+            }
+            $made[$id] = self::one($part, $score, $articulated[$track][$id] ?? null);
+        }
+
+        return $made;
+    }
+
+    /** @param  array{notes: list<Note>, keys: list<Note>, sent: list<Point>, written: array<int, Note>}|null  $articulated  null for a track with no articulations */
+    private static function one(Part $part, Score $score, ?array $articulated): self
+    {
         $points = Sounding::points($part, $score->time);
         if (! self::is($part, $score)) {
-            return new self($all, [], $points, [], [], []);
+            return new self(Sounding::notes($part, $score->time), [], $points, [], [], []);
         }
-        $set = isset($score->tracks[$part->head->track]) ? ArticulationSet::of($score->tracks[$part->head->track]) : null;
-        usort($all, static fn (Note $a, Note $b): int => $a->start <=> $b->start ?: $a->id <=> $b->id);
-        [$all, $keys, $sent, $written] = $set === null ? [$all, [], [], []] : self::articulated($all, $set, $score->time->ppq);
+        $articulated ??= ['notes' => self::sounding($part, $score), 'keys' => [], 'sent' => [], 'written' => []];
         $notes = $voices = [];
         $told = null;
-        foreach ($all as $note) {
+        foreach ($articulated['notes'] as $note) {
             if ($note->own === '' || $note->channel === GeneralMidi::DRUM_CHANNEL) {
                 $notes[] = $note;
 
                 continue;
             }
-            $told ??= self::told($part, $score, $points, $sent);
+            $told ??= self::told($part, $score, $points, $articulated['sent']);
             $voices[] = self::voice($note, $told[$note->channel] ?? [], $score);
         }
 
-        return new self($notes, $keys, $points, $sent, $voices, $written);
+        return new self($notes, $articulated['keys'], $points, $articulated['sent'], $voices, $articulated['written']);
+    }
+
+    /** @return list<Note> what sounds of a part, in order of start */
+    private static function sounding(Part $part, Score $score): array
+    {
+        $notes = Sounding::notes($part, $score->time);
+        usort($notes, static fn (Note $a, Note $b): int => $a->start <=> $b->start ?: $a->id <=> $b->id);
+
+        return $notes;
     }
 
     /**
-     * @param  list<Note>  $notes  in order of start
-     * @return array{list<Note>, list<Note>, list<Point>, array<int, Note>} notes as they sound, keys, what is sent, and those written otherwise
+     * @param  array<int, list<Note>>  $parts  what sounds of the parts of a track
+     * @return array<int, array{notes: list<Note>, keys: list<Note>, sent: list<Point>, written: array<int, Note>}> by part: notes as they sound, keys, what is sent, and those written otherwise
      */
-    private static function articulated(array $notes, ArticulationSet $set, int $ppq): array
+    private static function articulated(array $parts, ArticulationSet $set, int $ppq): array
     {
-        $heard = $keys = $sent = $written = $last = [];
+        $heard = $keys = $sent = $written = array_map(static fn (): array => [], $parts);
+        $all = $last = [];
+        foreach ($parts as $part => $notes) {
+            foreach ($notes as $note) {
+                $all[] = [$note->start, $note->id, $part, $note];
+            }
+        }
+        usort($all, static fn (array $a, array $b): int => [$a[0], $a[1]] <=> [$b[0], $b[1]]);
         $early = max(1, intdiv($ppq, 32));
-        foreach ($notes as $note) {
+        $order = self::LATE;
+        foreach ($all as [, , $part, $note]) {
             if ($note->channel === GeneralMidi::DRUM_CHANNEL) {
-                $heard[] = $note;
+                $heard[$part][] = $note;
 
                 continue;
             }
@@ -97,11 +139,11 @@ final readonly class Performing
             if (($last[$channel] ?? null) !== $one['id']) {
                 foreach ($one['do'] as $do) {
                     if (isset($do['program'])) {
-                        $sent[] = new Point(self::LATE + count($sent), $note->start, Message::PROGRAM | $channel, $do['program']);
+                        $sent[$part][] = new Point($order++, $note->start, Message::PROGRAM | $channel, $do['program']);
                     } elseif (isset($do['cc'])) {
-                        $sent[] = new Point(self::LATE + count($sent), $note->start, Message::CONTROLLER | $channel, $do['cc'], $do['value']);
+                        $sent[$part][] = new Point($order++, $note->start, Message::CONTROLLER | $channel, $do['cc'], $do['value']);
                     } elseif (isset($do['key'])) {
-                        $keys[] = new Note(self::LATE + count($keys), max(0, $note->start - $early), $early, $do['key'], 100, channel: $channel);
+                        $keys[$part][] = new Note($order++, max(0, $note->start - $early), $early, $do['key'], 100, channel: $channel);
                     }
                 }
                 $last[$channel] = $one['id'];
@@ -110,12 +152,12 @@ final readonly class Performing
             if ($channel !== $note->channel || $one['length'] !== 100 || $one['velocity'] !== 100) {
                 $played = $note->with(['channel' => $channel, 'length' => max(1, (int) round($note->length * $one['length'] / 100)),
                     'velocity' => max(Note::SOFTEST, min(Note::LOUDEST, (int) round($note->velocity * $one['velocity'] / 100)))]);
-                $written[spl_object_id($played)] = $note;
+                $written[$part][spl_object_id($played)] = $note;
             }
-            $heard[] = $played;
+            $heard[$part][] = $played;
         }
 
-        return [$heard, $keys, $sent, $written];
+        return array_map(static fn (int $part): array => ['notes' => $heard[$part], 'keys' => $keys[$part], 'sent' => $sent[$part], 'written' => $written[$part]], array_combine(array_keys($parts), array_keys($parts)));
     }
 
     /**
@@ -127,14 +169,13 @@ final readonly class Performing
      */
     private static function told(Part $part, Score $score, array $points, array $sent): array
     {
-        foreach ($score->partsOf($part->head->track) as $other) {
-            if ($other->id !== $part->id) {
-                array_push($points, ...Sounding::points($other, $score->time));
-            }
+        $all = [];
+        foreach ($score->partsOf($part->head->track) + [$part->id => $part] as $other) {
+            array_push($all, ...($other->id === $part->id ? $points : Sounding::points($other, $score->time)));
         }
-        $points = [...$points, ...$sent];
-        // Stable: what stands at one tick keeps its order.
-        usort($points, static fn (Point $a, Point $b): int => $a->tick <=> $b->tick);
+        $points = [...$all, ...$sent];
+        // As a file has them: at one tick by id, and of one id those of the earlier part first.
+        usort($points, static fn (Point $a, Point $b): int => $a->tick <=> $b->tick ?: $a->id <=> $b->id);
         $told = [];
         foreach ($points as $point) {
             if (($point->status & 0xF0) > 0xA0) {

@@ -32,6 +32,9 @@ final class Message
 
     public const META_MARKER = 0x06;
 
+    /** The channel that the meta events after it, at the same tick, are of. */
+    public const META_CHANNEL = 0x20;
+
     public const META_END = 0x2F;
 
     public const META_TEMPO = 0x51;

@@ -15,6 +15,9 @@ final readonly class Timeline
     /** The most ticks per quarter that a MIDI file's header can say. */
     public const MOST_PPQ = 32_767;
 
+    /** The last tick that anything is moved to or put at: what a file can say, and be read again. */
+    public const LAST = 1 << 40;
+
     /** Clocks of MIDI to a beat of the click, and thirty-seconds to a quarter, where a meter says nothing else. */
     private const CLICK = [24, 8];
 

@@ -5,14 +5,19 @@ declare(strict_types=1);
 namespace Jactonic\Core\Tests\Edit;
 
 use Jactonic\Core\Command\Batch;
+use Jactonic\Core\Edit\Curve;
 use Jactonic\Core\Edit\Outcome;
+use Jactonic\Core\Midi\Exporter;
 use Jactonic\Core\Refusal;
 use Jactonic\Core\Score\Lane;
 use Jactonic\Core\Score\Note;
 use Jactonic\Core\Score\Part;
+use Jactonic\Core\Score\PartHead;
 use Jactonic\Core\Score\PartSettings;
 use Jactonic\Core\Score\Point;
 use Jactonic\Core\Score\Score;
+use Jactonic\Core\Score\Song;
+use Jactonic\Core\Score\Source;
 use Jactonic\Core\Score\Track;
 use Jactonic\Core\Time\Timeline;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -175,5 +180,58 @@ final class LanesTest extends TestCase
         $this->expectException(Refusal::class);
         $this->expectExceptionMessage($words);
         self::done(self::score('cc:11', [[0, 10]]), $edit, $params, ['part' => 1]);
+    }
+
+    public function test_at_every_tick_a_line_lies_within_half_a_unit(): void
+    {
+        $score = self::score('cc:11', []);
+        mt_srand(3);
+        for ($i = 0; $i < 30; $i++) {
+            [$from, $length, $low, $high, $curve] = [mt_rand(0, 900), mt_rand(2, 4000), mt_rand(0, 127), mt_rand(0, 127), mt_rand(-100, 100)];
+            $after = self::done($score, 'lane-line', ['lane' => 'cc:11', 'from' => $from, 'to' => $from + $length, 'low' => $low, 'high' => $high, 'curve' => $curve], ['part' => 1])->change->applyTo($score);
+            $line = self::lane($after, 'cc:11');
+            self::assertLessThanOrEqual(2 + abs($high - $low), count($line));
+            $at = -1;
+            for ($tick = $from; $tick < $from + $length; $tick++) {
+                while (isset($line[$at + 1]) && $line[$at + 1][0] <= $tick) {
+                    $at++;
+                }
+                self::assertEqualsWithDelta($low + ($high - $low) * Curve::bent(($tick - $from) / $length, $curve), $line[$at][1], 0.5000001, "$low to $high, bent $curve, tick $tick");
+            }
+        }
+    }
+
+    public function test_points_of_a_line_stand_as_far_apart_as_is_asked(): void
+    {
+        $score = self::score('cc:11', []);
+        $line = static fn (array $every): array => array_column(self::lane(self::done($score, 'lane-line', ['lane' => 'cc:11', 'from' => 0, 'to' => 3840, 'every' => $every], ['part' => 1])->change->applyTo($score), 'cc:11'), 0);
+
+        self::assertSame([0, 960, 1920, 2880, 3840], $line(['unit' => 'grid']));
+        self::assertSame([0, 480, 960], array_slice($line(['unit' => 'ms', 'amount' => 250]), 0, 3));
+    }
+
+    public function test_after_a_stretch_that_was_cleared_the_lane_is_as_it_was(): void
+    {
+        $score = self::score('cc:11', [[0, 20], [960, 100], [1920, 64], [2880, 30]]);
+        $cleared = static fn (int $from, int $to): array => self::lane(self::done($score, 'lane-clear', ['lane' => 'cc:11', 'from' => $from, 'to' => $to], ['part' => 1])->change->applyTo($score), 'cc:11');
+
+        self::assertSame([[0, 20], [2000, 64], [2880, 30]], $cleared(960, 2000));
+        self::assertSame([[0, 20], [1920, 64], [2880, 30]], $cleared(960, 1920), 'a point stands there');
+        self::assertSame([[0, 20], [960, 100], [1920, 64], [2880, 30]], $cleared(1000, 1900), 'nothing lies there');
+        self::assertSame([[1000, 100], [1920, 64], [2880, 30]], $cleared(0, 1000), 'nothing held before');
+    }
+
+    public function test_a_part_grows_for_points_as_it_does_for_notes(): void
+    {
+        $score = self::score('cc:11', []);
+        $score = $score->withPart($score->part(1)->withHead(new PartHead(1, 'Strings', 0, 0, 3840)));
+        $outcome = self::done($score, 'lane-line', ['lane' => 'cc:11', 'from' => 0, 'to' => 7680], ['part' => 1]);
+        $after = $outcome->change->applyTo($score);
+        self::assertSame(7680, $after->part(1)->head->to);
+        self::assertStringContainsString('“Strings” now reaches to the end of bar 2.', $outcome->said);
+        self::assertSame([0, 0, 0], Exporter::leftOut(new Song($after, new Source)));
+        // A line up to the very end makes none grow.
+        self::assertSame(3840, self::done($score, 'lane-line', ['lane' => 'cc:11', 'from' => 0, 'to' => 3840], ['part' => 1])->change->applyTo($score)->part(1)->head->to);
+        self::assertSame(11, Exporter::leftOut(new Song($after->withPart($after->part(1)->withHead(new PartHead(1, 'Strings', 0, 0, 7000))), new Source))[2]);
     }
 }

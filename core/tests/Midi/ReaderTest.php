@@ -111,4 +111,38 @@ final class ReaderTest extends TestCase
         self::assertSame([[1, 'XFIH', 'mine']], $file->chunks);
         self::assertCount(4, $file->warnings);
     }
+
+    public function test_what_stands_around_a_file_is_left_out_with_a_warning(): void
+    {
+        $plain = Smf::rich();
+        $tracks = Reader::read($plain)->tracks;
+        foreach ([
+            $plain."\0\0\0\0\0\0\0\0\0\0" => '10 zero bytes behind the last track are left out.',
+            $plain."\0" => '1 zero byte behind the last track is left out.',
+            str_repeat("\x7F", 128).$plain => '128 bytes before the file’s header are left out.',
+            'RIFF'.pack('V', strlen($plain) + 30).'RMIDdisp'.pack('V', 3)."abc\0data".pack('V', strlen($plain)).$plain.'LIST'.pack('V', 2).'ab' => 'The file is wrapped in RIFF (.rmi); what is inside is read, and saved as a plain MIDI file.',
+        ] as $bytes => $warning) {
+            $file = Reader::read($bytes);
+            self::assertSame([$warning], $file->warnings);
+            self::assertEquals($tracks, $file->tracks);
+        }
+    }
+
+    public function test_another_kind_of_file_is_named(): void
+    {
+        foreach (["\x1F\x8B\x08" => 'gzip', "\xF0\x43\x10\xF7" => '.syx', '<?xml version="1.0"?><a/>' => 'XML', '<!DOCTYPE x>' => 'XML', 'RIFF1234WAVEfmt ' => 'WAV', 'FORM1234AIFF' => 'AIFF', 'ID3xxxx' => 'MP3', 'OggSxxxx' => 'Ogg', 'fLaCxx' => 'FLAC', "\0\0\0\x20ftypM4A " => 'MP4', "PK\x03\x04" => 'zip', 'RIFF1234RMIDdata' => 'RIFF', 'hello' => 'MThd', "\0\0\0" => 'MThd'] as $bytes => $named) {
+            try {
+                Reader::read($bytes);
+                self::fail("It was read: $named");
+            } catch (MidiError $e) {
+                self::assertStringContainsString($named, $e->getMessage());
+            }
+        }
+    }
+
+    public function test_where_the_file_is_wrapped_bytes_are_counted_from_the_beginning(): void
+    {
+        $this->expectExceptionMessage('(at byte 30)');
+        Reader::read(str_repeat('.', 16).'MThd'.pack('Nnnn', 6, 1, 1, 96)."\1\2\3\4\5\6\7\x8");
+    }
 }

@@ -48,7 +48,7 @@ final class NoteLine implements Edit
             [$from, $to] = [intdiv($note->length * $params->integer('from'), 100), intdiv($note->length * $params->integer('to'), 100)];
             [$a, $b] = [OwnCurve::units($work, $part, $lane, $low), OwnCurve::units($work, $part, $lane, $high)];
 
-            return OwnCurve::replaced($note, $lane, $from, $to, OwnCurve::sample($work, $note, $lane, $from, $to, static fn (float $x): float => $a + ($b - $a) * Curve::bent($x, $curve)));
+            return OwnCurve::replaced($note, $lane, $from, $to, OwnCurve::sample($work, $note, $lane, $from, $to, static fn (float $x): float => $a + ($b - $a) * Curve::bent($x, $curve), OwnCurve::cent($work, $part), true));
         }, static fn (int $count): string => sprintf('%s from %s to %s on %s.', $lane->title(), $low, $high.($lane->name === 'bend' ? ' cents' : ''), Say::notes($count)));
     }
 }

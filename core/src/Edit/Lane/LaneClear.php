@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit\Lane;
 
+use Jactonic\Core\Edit\Curve;
 use Jactonic\Core\Edit\Draft;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
@@ -18,7 +19,7 @@ use Jactonic\Core\Param\Word;
 use Jactonic\Core\Refusal;
 use Jactonic\Core\Score\Lane;
 
-/** Takes the points of a lane in a stretch away; what it held before it holds on. */
+/** Takes the points of a lane in a stretch away; what it held before it holds on, and after the stretch it is as it was. */
 final class LaneClear implements Edit
 {
     public static function spec(): Spec
@@ -39,11 +40,16 @@ final class LaneClear implements Edit
         }
         $draft = new Draft;
         $count = 0;
+        $channels = [];
         foreach ($work->part()->points->all() as $point) {
             if ($lane->holds($point) && $point->tick >= $from && $point->tick < $to) {
                 $draft->dropPoint($work->part(), $point);
+                $channels[$point->status & 0x0F] = true;
                 $count++;
             }
+        }
+        foreach (array_keys($channels) as $channel) {
+            Curve::restore($draft, $work->part(), $lane, $channel, $from, $to);
         }
 
         return new Outcome($draft->change(), $work->selection, $count === 0 ? "No points of {$lane->title()} lie there." : sprintf('%s of %s deleted.', Say::points($count), $lane->title()));

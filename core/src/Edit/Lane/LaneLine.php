@@ -18,8 +18,8 @@ use Jactonic\Core\Param\Word;
 use Jactonic\Core\Score\Lane;
 
 /**
- * Draws a line in a lane, straight or bent: as few points as show it, none farther off than half of what the lane can
- * tell apart. What held before and after stays.
+ * Draws a line in a lane, straight or bent: as few points as show it, no tick farther off than half of what the lane can
+ * tell apart; or fewer, where they are to stand at least so far from one another. What held before and after stays.
  */
 final class LaneLine implements Edit
 {
@@ -32,6 +32,7 @@ final class LaneLine implements Edit
             Param::integer('low', 'Value at the start', 0, 127, 0),
             Param::integer('high', 'Value at the end', 0, 127, 127),
             Param::integer('curve', 'Curve, below 0 early, above late', -100, 100, 0),
+            Param::step('every', 'Points at most every', default: ['unit' => 'ticks', 'amount' => 1]),
         ], Needs::Part, ['ramp', 'automation', 'fade', 'crescendo', 'controller'], [['lane' => 'cc:11', 'from' => 0, 'to' => 3840, 'low' => 20, 'high' => 110], ['lane' => 'bend', 'from' => 960, 'to' => 1920, 'low' => 64, 'high' => 127, 'curve' => 60]], keeps: true);
     }
 
@@ -41,7 +42,8 @@ final class LaneLine implements Edit
         $lane = $params->lane('lane');
         [$from, $to, $low, $high, $curve] = [$params->integer('from'), $params->integer('to'), $params->integer('low'), $params->integer('high'), $params->integer('curve')];
         $draft = new Draft;
-        $count = Curve::draw($draft, $work, $work->part(), $lane, $from, $to, static fn (float $x): float => $low + ($high - $low) * Curve::bent($x, $curve), Curve::every($work, $from));
+        $count = Curve::draw($draft, $work, $work->part(), $lane, $from, $to, static fn (float $x): float => $low + ($high - $low) * Curve::bent($x, $curve),
+            max(1, (int) round($params->step('every')->distance($work->time(), $work->lines($work->part()), 1, $from))));
 
         return new Outcome($draft->change(), $work->selection, sprintf('%s from %d to %d: %s.', $lane->title(), $low, $high, Say::points($count)));
     }

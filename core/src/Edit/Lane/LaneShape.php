@@ -65,7 +65,7 @@ final class LaneShape implements Edit
                 'random' => $values[(int) $at] ??= $chance->bell(0.5, 0.5, 0, 1),
                 default => 1.0,
             };
-        }, Curve::every($work, $from));
+        }, 1);
 
         return new Outcome($draft->change(), $work->selection, sprintf('%s: %s from %d to %d, %s.', $lane->title(), $shape, $low, $high, Say::points($count)));
     }

@@ -4,7 +4,18 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Tests\Edit\Timing;
 
+use Jactonic\Core\Command\Batch;
+use Jactonic\Core\Edit\Takes;
+use Jactonic\Core\Midi\Exporter;
+use Jactonic\Core\Midi\Importer;
+use Jactonic\Core\Midi\Reader;
+use Jactonic\Core\Midi\Writer;
+use Jactonic\Core\Param\Place;
+use Jactonic\Core\Refusal;
+use Jactonic\Core\Score\Song;
+use Jactonic\Core\Score\Source;
 use Jactonic\Core\Tests\Support\Make;
+use Jactonic\Core\Time\Timeline;
 use PHPUnit\Framework\TestCase;
 
 /** Moving a group to a line or to a place, its shape kept. */
@@ -54,5 +65,27 @@ final class PlacesTest extends TestCase
         self::assertSame([3840, 4080], Make::starts($after));
         self::assertSame([3850, 4075], Make::starts(Make::after($after, 'as-played')));
         self::assertSame('2 notes moved to 2.1.1.', Make::edit($score, 'move-to', ['tick' => 3840])->said);
+    }
+
+    public function test_nothing_is_put_later_than_a_file_can_say(): void
+    {
+        $score = Make::take(1);
+        $far = ['unit' => 'bar', 'amount' => 1_000_000];
+        foreach ([['move-to', ['tick' => Place::LAST], ['part' => 1, 'pick' => ['all' => true]]], ['nudge', ['steps' => 10_000, 'by' => $far], ['part' => 1, 'pick' => ['all' => true]]], ['nudge', ['steps' => 10_000, 'by' => $far], Make::on(Takes::Points, $score)],
+            ['part-move', ['to' => Place::LAST], ['parts' => [1]]], ['marker-set', ['name' => 'x', 'at' => Place::LAST], []], ['insert-time', ['from' => 0, 'to' => Place::LAST], ['parts' => [1]]],
+            ['lane-draw', ['lane' => 'cc:1', 'points' => [[Place::LAST, 3]]], ['part' => 1, 'notes' => []]], ['insert', ['notes' => [['start' => 2 ** 41, 'pitch' => 60]]], ['part' => 1, 'notes' => []]]] as [$edit, $params, $on]) {
+            try {
+                Batch::once(['edit' => $edit, 'params' => $params, 'on' => $on], $score);
+                self::fail("$edit went there");
+            } catch (Refusal $refusal) {
+                self::assertStringContainsString('would lie later than a song can be long', $refusal->getMessage(), $edit);
+            }
+        }
+        // The last place of all can be saved, and is read again.
+        $on = ['part' => 1, 'notes' => [1]];
+        $length = $score->part(1)->notes[1]->length ?? 0;
+        $after = Batch::once(['edit' => 'move-to', 'params' => ['tick' => Timeline::LAST - $length - 3840, 'lanes' => 'stay'], 'on' => $on], $score)->change->applyTo($score);
+        $read = Importer::import(Reader::read(Writer::write(Exporter::export(new Song($after, new Source)))), 'x')[0];
+        self::assertSame(Timeline::LAST - $length - 3840, max($read->score->part(1)->notes->integers('start')));
     }
 }

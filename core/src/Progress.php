@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Jactonic\Core\Edit;
+namespace Jactonic\Core;
 
 use Closure;
 
@@ -10,7 +10,7 @@ use Closure;
  * Who looks on while something long is done: told now and then how far it is, and able to stop it by throwing. All that
  * goes over many notes calls `step`, or `steps` for many at once; it costs nothing where nobody looks on.
  */
-final class Watch
+final class Progress
 {
     /** Every how many steps whoever looks on is told. */
     private const EVERY = 256;
