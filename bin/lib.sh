@@ -7,12 +7,14 @@ say() { printf '%s\n' "$*" >&2; }
 fail() { say "$*"; exit 1; }
 
 # command or PHP extension → Debian package
-RUN_NEEDS=(php:php-cli composer:composer unzip:unzip node:nodejs npm:npm ext-pdo_sqlite:php-sqlite3 ext-mbstring:php-mbstring ext-dom:php-xml ext-curl:php-curl)
+RUN_NEEDS=(php:php-cli composer:composer unzip:unzip node:nodejs npm:npm ext-pdo_sqlite:php-sqlite3 ext-mbstring:php-mbstring ext-dom:php-xml ext-curl:php-curl
+    ext-tokenizer:php-common ext-ctype:php-common ext-fileinfo:php-common ext-filter:php-common ext-iconv:php-common ext-phar:php-common ext-session:php-common
+    ext-openssl:php-cli ext-zlib:php-cli)
 TEST_NEEDS=("${RUN_NEEDS[@]}" chromium:chromium midicsv:midicsv py-mido:python3-mido zip:zip)
 
 has() {
     case $1 in
-        ext-*) php -r "exit((int) ! extension_loaded('${1#ext-}'));" 2>/dev/null ;;
+        ext-*) grep -qix "${1#ext-}" <<<"$EXTENSIONS" ;;
         py-*) /usr/bin/python3 -c "import ${1#py-}" >/dev/null 2>&1 ;;
         *) command -v "$1" >/dev/null ;;
     esac
@@ -21,6 +23,7 @@ has() {
 # Installs what is missing on Debian as root; elsewhere says exactly what is missing.
 need() {
     local missing=() packages=() n
+    EXTENSIONS=$(php -m 2>/dev/null || true)
     for n in "$@"; do has "${n%%:*}" || { missing+=("${n%%:*}"); packages+=("${n#*:}"); }; done
     if [ ${#missing[@]} -gt 0 ]; then
         if [ "$(id -u)" = 0 ] && command -v apt-get >/dev/null; then
@@ -31,6 +34,7 @@ need() {
             DEBIAN_FRONTEND=noninteractive apt-get install -y -qq --no-install-recommends "${packages[@]}" >/dev/null
         fi
         local still=()
+        EXTENSIONS=$(php -m 2>/dev/null || true)
         for n in "$@"; do has "${n%%:*}" || still+=("${n%%:*} (Debian package ${n#*:})"); done
         [ ${#still[@]} -eq 0 ] || { say 'Missing on this machine:'; printf '  %s\n' "${still[@]}" >&2; fail 'Install these and run the command again.'; }
     fi
@@ -85,9 +89,21 @@ data() {
     [ ! -s "$DB_DATABASE" ] || [ "$(head -c 15 "$DB_DATABASE")" = 'SQLite format 3' ] \
         || fail "$DB_DATABASE is no data file of Jactonic. Move it away to begin anew, or put a copy in its place."
     local why
-    why=$(php artisan migrate --force --no-ansi 2>&1) || fail "$DB_DATABASE cannot be made ready: $(grep -m 1 -o 'SQLSTATE.*' <<<"$why" || tail -n 1 <<<"$why")"
+    why=$(php artisan migrate --force --no-ansi 2>&1) || fail "$(in_words "$why")"
     DB_PERSISTENT=true php artisan config:cache --quiet
     php artisan route:cache --quiet
+}
+
+# What stands in the way of the data file, in words: in_words WHAT_WAS_PRINTED
+in_words() {
+    case $1 in
+        *'database disk image is malformed'* | *'not a database'*) say "$DB_DATABASE is damaged. Nothing was changed. Put a copy of it in its place (the latest stand in storage/backups), or move it away to begin anew." ;;
+        *'disk is full'* | *'disk I/O error'* | *'No space left'*) say "There is no room left on the disk, or it fails: $DB_DATABASE cannot be written. Make room and start again." ;;
+        *'readonly database'* | *'unable to open'* | *'ermission denied'*) say "$DB_DATABASE, which holds the songs, cannot be written: give yourself the right to write it and its directory." ;;
+        *'database is locked'*) say "$DB_DATABASE is in use by another program: close that and start again." ;;
+        *'could not find driver'*) say 'PHP has no driver for SQLite: install the extension pdo_sqlite (Debian package php-sqlite3).' ;;
+        *) say "$DB_DATABASE cannot be made ready. What was reported stands in storage/logs/start.log."; printf '%s\n' "$1" >>storage/logs/start.log ;;
+    esac 2>&1
 }
 
 taken() { (exec 3<>"/dev/tcp/127.0.0.1/$1") 2>/dev/null; }

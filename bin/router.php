@@ -10,6 +10,10 @@ declare(strict_types=1);
 $host = strtolower((string) preg_replace('/:\d+$/', '', (string) ($_SERVER['HTTP_HOST'] ?? '')));
 if (! in_array($host, ['127.0.0.1', 'localhost', '[::1]'], true)) {
     http_response_code(421);
+    foreach (require __DIR__.'/../bootstrap/headers.php' as $name => $value) {
+        header("$name: $value");
+    }
+    header_remove('X-Powered-By');
     header('Content-Type: text/plain; charset=utf-8');
     echo 'This server answers on this machine only, as 127.0.0.1 or localhost.';
 

@@ -18,7 +18,7 @@ final class Problems
 {
     public static function register(Exceptions $exceptions): void
     {
-        $exceptions->dontReport([Refusal::class, Stale::class]);
+        $exceptions->dontReport([Refusal::class, Stale::class, Taken::class]);
         $exceptions->render(static function (\Throwable $e, Request $request): ?JsonResponse {
             if (! $request->is('api/*')) {
                 return null;
@@ -28,6 +28,9 @@ final class Problems
             }
             if ($e instanceof Refusal) {
                 return self::response(422, 'That cannot be done', $e->getMessage(), array_filter(['parameter' => $e->parameter]));
+            }
+            if ($e instanceof Taken) {
+                return self::response(409, 'Already there', $e->getMessage(), ['taken' => $e->names]);
             }
             if ($e instanceof PostTooLargeException) {
                 return $request->is('api/imports') ? self::tooLarge() : self::response(413, 'Too large', 'The request is larger than the server takes. Nothing was changed; do it in smaller pieces.');

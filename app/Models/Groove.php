@@ -28,9 +28,20 @@ final class Groove extends Kept
         return CoreGroove::fromArray(json_decode($this->groove, true, 8, JSON_THROW_ON_ERROR));
     }
 
+    /** Puts another in its place. */
+    public function put(CoreGroove $groove): void
+    {
+        $this->update(['groove' => self::written($groove)]);
+    }
+
     /** Keeps a groove; with no song it goes on the shelf. */
     public static function keep(CoreGroove $groove, ?int $songId): self
     {
-        return self::query()->create(['song_id' => $songId, 'groove' => json_encode($groove->toArray(), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_PRESERVE_ZERO_FRACTION)]);
+        return self::query()->create(['song_id' => $songId, 'groove' => self::written($groove)]);
+    }
+
+    private static function written(CoreGroove $groove): string
+    {
+        return json_encode($groove->toArray(), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_PRESERVE_ZERO_FRACTION);
     }
 }

@@ -173,4 +173,17 @@ final class EditsTest extends TestCase
         $this->postJson('/api/songs/99/edits', ['base' => 1, 'do' => [['edit' => 'mute']]])->assertNotFound();
         $this->putJson('/api/songs/1')->assertStatus(405);
     }
+
+    public function test_truth_in_place_of_a_number_and_words_in_place_of_truth_are_refused(): void
+    {
+        $song = $this->song();
+        $on = ['part' => $this->partId($song), 'notes' => []];
+        foreach ([['start' => true, 'pitch' => 60], ['start' => 0, 'pitch' => true], ['start' => 0, 'pitch' => 60, 'velocity' => true], ['start' => 0, 'pitch' => 60, 'muted' => 'yes']] as $note) {
+            $this->do($song, [['edit' => 'insert', 'on' => $on, 'params' => ['notes' => [$note]]]])->assertStatus(422);
+        }
+        foreach (['yes', 1, []] as $more) {
+            $this->do($song, [['edit' => 'transpose', 'on' => $this->all($song), 'params' => ['semitones' => 1], 'more' => $more]])->assertStatus(422)->assertJsonPath('parameter', 'more');
+        }
+        $this->do($song, [['edit' => 'insert', 'on' => $on, 'params' => ['notes' => [['start' => 0, 'pitch' => 70, 'muted' => true]]]]])->assertOk();
+    }
 }

@@ -7,8 +7,10 @@ namespace Tests\Http;
 use App\Models\Part;
 use App\Models\Step;
 use App\Songs\Library;
+use Illuminate\Testing\TestResponse;
 use Jactonic\Core\Midi\Importer;
 use Jactonic\Core\Midi\Reader;
+use Jactonic\Core\Reading\Readings;
 use Jactonic\Core\Tests\Support\Smf;
 use Tests\TestCase;
 
@@ -169,5 +171,20 @@ final class ReadingTest extends TestCase
         self::assertNotSame('', $document);
 
         return $document;
+    }
+
+    public function test_the_caret_goes_on_where_no_part_is_named_or_none_is_left(): void
+    {
+        $song = $this->song();
+        $track = $song->tracks()->has('parts')->firstOrFail()->id;
+        $ask = fn (array $on): TestResponse => $this->postJson("/api/songs/$song->id/reading", ['reading' => 'caret-step', 'on' => $on, 'params' => ['steps' => 1], 'context' => ['caret' => 0]]);
+        $ask(['tracks' => [$track]])->assertOk()->assertJsonPath('tick', 240);
+        $this->do($song, [['edit' => 'part-delete', 'on' => ['parts' => [$this->partId($song)]]]])->assertOk();
+        $ask([])->assertOk()->assertJsonPath('tick', 240);
+        $ask(['tracks' => [$track]])->assertOk();
+        foreach (array_keys(Readings::classes()) as $reading) {
+            $status = $this->postJson("/api/songs/$song->id/reading", ['reading' => $reading, 'on' => ['tracks' => [$track]], 'params' => [], 'context' => ['caret' => 0]])->status();
+            self::assertContains($status, [200, 422], $reading);
+        }
     }
 }

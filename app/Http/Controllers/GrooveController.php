@@ -6,8 +6,10 @@ namespace App\Http\Controllers;
 
 use App\Editing\History;
 use App\Http\Download;
+use App\Http\Taken;
 use App\Models\Groove;
 use App\Models\Song;
+use App\Songs\Keeping;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -31,7 +33,12 @@ final class GrooveController
         return new JsonResponse(['grooves' => $grooves]);
     }
 
-    /** Takes one from notes (`on`, `grid`, `name`), or keeps the one given (`groove`). */
+    /**
+     * Takes one from notes (`on`, `grid`, `name`), or keeps the one given (`groove`). Where one of its name is there, `as`
+     * says whether both are kept or that is replaced: then `replaced` is how it was.
+     *
+     * @throws Taken where one is there and `as` is left out
+     */
     public function store(int $song, Request $request): JsonResponse
     {
         $kept = Song::query()->findOrFail($song);
@@ -42,14 +49,33 @@ final class GrooveController
             throw Refusal::parameter('shelf', $shelf, 'true or false');
         }
 
-        return new JsonResponse(self::show(Groove::keep($groove, $shelf ? null : $kept->id)), 201);
+        $as = Taken::how($request->json('as'));
+        $where = $shelf ? null : $kept->id;
+
+        return Keeping::whole(static function () use ($groove, $where, $as): JsonResponse {
+            $there = Groove::query()->where('song_id', $where)->get()->all();
+            $named = array_values(array_filter($there, static fn (Groove $g): bool => $g->toCore()->name === $groove->name));
+            $same = $named === [] ? null : $named[0]->toCore()->toArray();
+            if ($same !== null && $as === null && $same != $groove->toArray()) {
+                throw new Taken([$groove->name]);
+            }
+            if ($same !== null && $as !== 'both') {
+                $named[0]->put($groove);
+
+                return new JsonResponse(self::show($named[0]) + ['replaced' => $same], 201);
+            }
+            $free = Taken::free($groove->name, array_values(array_map(static fn (Groove $g): string => $g->toCore()->name, $there)));
+
+            return new JsonResponse(self::show(Groove::keep($groove->named($free), $where)), 201);
+        });
     }
 
+    /** Gives one another name, or puts the one given in its place. */
     public function update(int $groove, Request $request): JsonResponse
     {
         $kept = Groove::query()->findOrFail($groove);
-        $named = CoreGroove::fromArray(['name' => $request->json('name')] + $kept->toCore()->toArray());
-        $kept->update(['groove' => json_encode($named->toArray(), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_PRESERVE_ZERO_FRACTION)]);
+        $given = $request->json('groove');
+        $kept->put(CoreGroove::fromArray($given ?? ['name' => $request->json('name')] + $kept->toCore()->toArray()));
 
         return new JsonResponse(self::show($kept));
     }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Http\Download;
+use App\Http\Taken;
 use App\Keys\KeySets;
 use App\Models\Recipe;
 use App\Songs\Keeping;
@@ -12,6 +13,7 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Jactonic\Core\Recipe\Book;
+use Jactonic\Core\Recipe\BroughtIn;
 use Jactonic\Core\Recipe\Recipe as CoreRecipe;
 use Jactonic\Core\Recipe\Recording;
 use Jactonic\Core\Refusal;
@@ -98,19 +100,33 @@ final class RecipeController
         return new JsonResponse(['steps' => Recording::fold(array_values(array_filter($steps, is_array(...))))]);
     }
 
-    /** Brings in a file of one recipe or of several; all of them or none. */
+    /**
+     * Brings in a file of one recipe or of several; all of them or none. Where one of a key or name is there, `as` says
+     * whether both are kept or that is replaced: then `replaced` is how it was, to be put back by `update`.
+     *
+     * @throws Taken where one is there and `as` is left out
+     */
     public function import(Request $request): JsonResponse
     {
         $recipes = Book::read($request->json('file'));
-        Keeping::whole(static function () use ($recipes): void {
-            $book = new Book([...array_values(Recipe::book()->recipes), ...$recipes]);
-            foreach ($recipes as $recipe) {
-                $book->check($recipe);
+        $as = Taken::how($request->json('as'));
+        $in = Keeping::whole(static function () use ($recipes, $as): BroughtIn {
+            $book = Recipe::book();
+            $taken = BroughtIn::taken($recipes, $book);
+            if ($taken !== [] && $as === null) {
+                throw new Taken(array_map(static fn (CoreRecipe $r): string => $r->name, $taken));
+            }
+            $in = $as === 'replace' ? BroughtIn::instead($recipes, $book) : BroughtIn::beside($recipes, $book);
+            $book->check(...$in->recipes);
+            foreach ($in->recipes as $recipe) {
                 Recipe::keep($recipe);
             }
-        });
 
-        return new JsonResponse(['said' => (count($recipes) === 1 ? '1 recipe' : count($recipes).' recipes').' brought in.', 'recipes' => self::all()], 201);
+            return $in;
+        });
+        $count = count($recipes) === 1 ? '1 recipe' : count($recipes).' recipes';
+
+        return new JsonResponse(['said' => "$count brought in.", 'recipes' => self::all(), 'replaced' => array_map(static fn (CoreRecipe $r): array => $r->toArray(), $in->replaced)], 201);
     }
 
     public function export(string $recipe): Response

@@ -155,6 +155,10 @@ final class Batch
             throw Refusal::parameter('do', reset($unknown), implode(', ', [$kinds[0], ...self::KEYS[$kinds[0]]]));
         }
 
+        if (! is_bool($command['more'] ?? false)) {
+            throw Refusal::parameter('more', $command['more'], 'true, or left out');
+        }
+
         return [$kinds[0], $command];
     }
 

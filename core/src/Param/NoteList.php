@@ -57,7 +57,7 @@ final class NoteList extends Plain
             }
             [$min, $max, $default] = $column->given;
             $value = $note[$key] ?? $default;
-            $value = is_bool($value) ? (int) $value : $value;
+            $value = is_bool($value) && [$min, $max] === [0, 1] ? (int) $value : $value;
             if (! is_int($value) || (isset($note[$key]) && ($value < $min || $value > $max))) {
                 throw Refusal::parameter("$name.$key", $note[$key] ?? null, "a whole number from $min to $max");
             }

@@ -10,6 +10,7 @@ use Jactonic\Core\Edit\Spec;
 use Jactonic\Core\Edit\Work;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Param\Word;
+use Jactonic\Core\Score\PartSettings;
 use Jactonic\Core\Selection\Caret;
 
 /** Where the caret comes to from its place, by steps. */
@@ -21,14 +22,29 @@ final class CaretStep implements Reading
             Param::place('from', 'From', default: new Word('caret')),
             Param::integer('steps', 'Steps, below 0 for earlier', -10_000, 10_000, 1),
             Param::step('by', 'Step', setting: 'nudge'),
-        ], Needs::Part);
+        ], Needs::Song);
     }
 
     public function read(Work $work): array
     {
-        $part = $work->part();
-        $to = Caret::moved($work->params->integer('from'), $work->params->integer('steps'), $work->params->step('by', $part->settings()), $part->settings(), $work->time());
+        $settings = self::settings($work);
+        $to = Caret::moved($work->params->integer('from'), $work->params->integer('steps'), $work->params->step('by', $settings), $settings, $work->time());
 
         return ['tick' => $to, 'place' => $work->time()->position($to)];
+    }
+
+    /** The settings to go by: those of the part that is named, else of a part on the track that is, else those of a new part. */
+    private static function settings(Work $work): PartSettings
+    {
+        foreach ($work->selection->partIds() as $id) {
+            return $work->score->part($id)->settings();
+        }
+        foreach ($work->selection->tracks as $track) {
+            foreach ($work->score->partsOf($track) as $part) {
+                return $part->settings();
+            }
+        }
+
+        return PartSettings::fresh();
     }
 }

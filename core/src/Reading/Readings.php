@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Reading;
 
+use Jactonic\Core\Edit\Needs;
 use Jactonic\Core\Edit\Work;
 use Jactonic\Core\Param\Context;
 use Jactonic\Core\Param\Params;
@@ -44,6 +45,9 @@ final class Readings
         $class = is_string($id) ? self::classes()[$id] ?? null : null;
         if ($class === null) {
             throw Refusal::parameter('reading', $id, 'one of '.implode(', ', array_keys(self::classes())));
+        }
+        if ($class::spec()->needs === Needs::Part && $on->partIds() === []) {
+            throw new Refusal('No part is named: there is nothing to look at.', 'on');
         }
         $read = Params::read($class::spec()->params, $params ?? [], $class::spec()->id)->placed($context, $score, $on);
 

@@ -96,6 +96,21 @@ final readonly class Recipe
         return new self($key, $this->name, $this->pick, $this->steps);
     }
 
+    public function withName(string $name): self
+    {
+        return new self($this->key, $name, $this->pick, $this->steps);
+    }
+
+    /**
+     * With other keys of the recipes that it runs.
+     *
+     * @param  array<string, string>  $keys  new by old
+     */
+    public function running(array $keys): self
+    {
+        return new self($this->key, $this->name, $this->pick, array_map(static fn (array $s): array => isset($s['recipe']) ? ['recipe' => $keys[$s['recipe']] ?? $s['recipe']] + $s : $s, $this->steps));
+    }
+
     /** @return list<string> keys of the recipes that it runs, switched off or not */
     public function runs(): array
     {

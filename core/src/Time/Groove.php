@@ -49,6 +49,11 @@ final readonly class Groove
         return new self(trim($name), $grid, $time, $velocity);
     }
 
+    public function named(string $name): self
+    {
+        return new self($name, $this->grid, $this->time, $this->velocity);
+    }
+
     /** @return array{kind: string, name: string, grid: string, time: list<float|null>, velocity: list<float|null>} what `fromArray` reads back */
     public function toArray(): array
     {
