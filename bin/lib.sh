@@ -7,7 +7,7 @@ say() { printf '%s\n' "$*" >&2; }
 fail() { say "$*"; exit 1; }
 
 # command or PHP extension → Debian package
-RUN_NEEDS=(php:php-cli composer:composer unzip:unzip node:nodejs npm:npm ext-pdo_sqlite:php-sqlite3 ext-mbstring:php-mbstring ext-dom:php-xml ext-curl:php-curl
+RUN_NEEDS=(php:php-cli composer:composer unzip:unzip node:nodejs npm:npm ext-pdo_sqlite:php-sqlite3 ext-sqlite3:php-sqlite3 ext-mbstring:php-mbstring ext-dom:php-xml ext-curl:php-curl
     ext-tokenizer:php-common ext-ctype:php-common ext-fileinfo:php-common ext-filter:php-common ext-iconv:php-common ext-phar:php-common ext-session:php-common
     ext-openssl:php-cli ext-zlib:php-cli)
 TEST_NEEDS=("${RUN_NEEDS[@]}" chromium:chromium midicsv:midicsv py-mido:python3-mido zip:zip)
@@ -125,7 +125,7 @@ PHP_FAST=(-d opcache.enable_cli=1 -d opcache.jit_buffer_size=64M -d opcache.jit=
 
 # Starts the server and waits until it answers; sets SERVER to its process: start_server PORT LOG
 start_server() {
-    PHP_CLI_SERVER_WORKERS=4 setsid php "${PHP_FAST[@]}" -d expose_php=0 -d upload_max_filesize=17M -d post_max_size=18M -d memory_limit=1G \
+    PHP_CLI_SERVER_WORKERS=4 setsid php "${PHP_FAST[@]}" -d expose_php=0 -d upload_max_filesize=1G -d post_max_size=1025M -d memory_limit=1G \
         -S "127.0.0.1:$1" -t public bin/router.php >"$2" 2>&1 &
     SERVER=$!
     local i
@@ -141,15 +141,39 @@ curl_ok() { php -r 'exit(@file_get_contents("http://127.0.0.1:'"$1"'/api/setup")
 
 stop_server() { [ -z "${SERVER:-}" ] || kill -- "-$SERVER" 2>/dev/null || true; }
 
+# Stops for good: when nobody works in the data file any more its log is written back, so that the file alone is whole.
+stop_for_good() {
+    trap - EXIT
+    [ -z "${DAILY:-}" ] || kill "$DAILY" 2>/dev/null || true
+    stop_server
+    local i
+    for i in $(seq 50); do kill -0 -- "-$SERVER" 2>/dev/null || break; sleep 0.1; done
+    php -r '$file = new PDO("sqlite:$argv[1]"); $file->exec("pragma wal_checkpoint(truncate)");' "$DB_DATABASE" || true
+}
+
+# A copy of everything, once a day on which anything changed.
+backup_daily() {
+    trap 'kill "$!" 2>/dev/null; exit 0' TERM
+    while true; do
+        php artisan jactonic:backup --daily || true
+        sleep 900 &
+        wait "$!"
+    done
+}
+
 # Serves until it is stopped: serve PORT LOG
 serve() {
     local port
     port=$(free_port "$1")
-    trap stop_server EXIT
+    trap stop_for_good EXIT
     trap 'exit 0' INT TERM
     start_server "$port" "$2"
+    backup_daily >>storage/logs/backup.log 2>&1 &
+    DAILY=$!
     say
     say "Jactonic is at  http://127.0.0.1:$port/"
+    say "Your songs are in  $DB_DATABASE,"
+    say "a copy of each day on which anything changed in  $PWD/storage/backups."
     say 'Ctrl+C stops it.'
     wait "$SERVER"
 }

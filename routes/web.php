@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use App\Demo\Drills;
+use App\Http\Controllers\BackupController;
 use App\Http\Controllers\DoingController;
 use App\Http\Controllers\EditController;
 use App\Http\Controllers\GrooveController;
@@ -36,6 +37,14 @@ Route::prefix('api')->where(['song' => $id, 'track' => $id, 'groove' => $id, 'se
     Route::post('songs/{song}/restore', [SongController::class, 'restore']);
     Route::post('songs/{song}/duplicate', [SongController::class, 'duplicate']);
     Route::get('songs/{song}/file', [SongController::class, 'export']);
+    Route::get('songs/{song}/whole', [SongController::class, 'whole']);
+    Route::get('deleted-songs', [SongController::class, 'deleted']);
+    Route::delete('deleted-songs/{song}', [SongController::class, 'remove']);
+    Route::get('backups', [BackupController::class, 'index']);
+    Route::post('backups', [BackupController::class, 'store']);
+    Route::post('backups/restore', [BackupController::class, 'bring']);
+    Route::get('backups/{backup}/file', [BackupController::class, 'file'])->where('backup', '[\w .-]{1,200}');
+    Route::post('backups/{backup}/restore', [BackupController::class, 'restore'])->where('backup', '[\w .-]{1,200}');
     Route::get('songs/{song}/changes', [SongController::class, 'changes']);
     Route::patch('songs/{song}/tracks/{track}', [SongController::class, 'track']);
     Route::post('songs/{song}/edits', [EditController::class, 'edits']);

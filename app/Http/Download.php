@@ -6,7 +6,7 @@ namespace App\Http;
 
 use Illuminate\Http\Response;
 
-/** A file of JSON to be saved, under a name that every system takes. */
+/** Files to be saved, under names that every system takes. */
 final class Download
 {
     public static function json(string $name, string $json): Response
@@ -14,6 +14,14 @@ final class Download
         $clean = trim((string) preg_replace('/[^\pL\pN ._-]+/u', '', $name), ' .') ?: 'jactonic.json';
 
         return new Response($json, 200, ['Content-Type' => 'application/json', 'Content-Disposition' => "attachment; filename*=UTF-8''".rawurlencode($clean)]);
+    }
+
+    /** A file whose name has its ending. */
+    public static function file(string $name, string $type, string $bytes): Response
+    {
+        $clean = trim((string) preg_replace('/[^\pL\pN ._()-]+/u', ' ', $name), ' .');
+
+        return new Response($bytes, 200, ['Content-Type' => $type, 'Content-Disposition' => "attachment; filename*=UTF-8''".rawurlencode($clean)]);
     }
 
     public static function midi(string $name, string $bytes): Response

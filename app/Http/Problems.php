@@ -79,9 +79,10 @@ final class Problems
         };
     }
 
-    public static function tooLarge(): JsonResponse
+    /** @param  bool  $isSong  whether it is a song with its history */
+    public static function tooLarge(bool $isSong = false): JsonResponse
     {
-        $limit = config('jactonic.import_limit');
+        $limit = config($isSong ? 'jactonic.song_limit' : 'jactonic.import_limit');
 
         return self::response(413, 'Too large', sprintf('The file is larger than %d MB, the most that can be imported. Nothing was imported.', (is_int($limit) ? $limit : 0) >> 20));
     }

@@ -23,6 +23,7 @@ use Jactonic\Core\Score\Source;
 use Jactonic\Core\Standard\GeneralMidi;
 use Jactonic\Core\Time\TempoMap;
 use Jactonic\Core\Time\Timeline;
+use PDOException;
 
 /** The songs kept: between the rows of the database and the songs of the core. */
 final class Library
@@ -125,6 +126,17 @@ final class Library
 
             return $copy;
         });
+    }
+
+    /** Makes the data file as small as what is in it; left for another time where somebody works in it just now. */
+    public static function giveRoomBack(): void
+    {
+        try {
+            DB::connection()->getPdo()->exec('vacuum');
+            DB::connection()->getPdo()->exec('pragma wal_checkpoint(truncate)');
+        } catch (PDOException) {
+            // What is free is used again all the same.
+        }
     }
 
     /**

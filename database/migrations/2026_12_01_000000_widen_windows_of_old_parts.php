@@ -24,24 +24,24 @@ return new class extends Migration
     {
         // Only steps of before windows do not say what was chosen.
         $steps = DB::table('steps')->whereNull('chosen');
-        foreach ((clone $steps)->distinct()->pluck('song_id') as $song) {
+        /** @var object{id: int, ppq: int, tempos: string, meters: string, markers: string, head_id: int|null} $song */
+        foreach (DB::table('songs')->whereIn('id', (clone $steps)->distinct()->pluck('song_id'))->get() as $song) {
             /** @var array<int, int|null> $parents */
-            $parents = (clone $steps)->where('song_id', $song)->pluck('parent_id', 'id')->all();
-            $row = DB::table('songs')->where('id', $song)->first();
-            if ($row !== null) {
-                $this->song($row, $parents);
-            }
+            $parents = (clone $steps)->where('song_id', $song->id)->pluck('parent_id', 'id')->all();
+            $this->song($song, $parents);
         }
     }
 
     /**
+     * @param  object{id: int, ppq: int, tempos: string, meters: string, markers: string, head_id: int|null}  $song
      * @param  array<int, int|null>  $old  parents of the steps of before windows
      */
-    private function song(stdClass $song, array $old): void
+    private function song(object $song, array $old): void
     {
         $score = $this->score($song);
         for ($at = $song->head_id; $at !== null; $at = $step->parent_id) {
-            $step = DB::table('steps')->where('id', $at)->first(['parent_id', 'change']) ?? throw new LogicException("Step $at is not there.");
+            /** @var object{parent_id: int|null, change: string} $step */
+            $step = DB::table('steps')->where('id', $at)->first(['parent_id', 'change']);
             $score = ChangeCodec::decode($step->change, $score, true)->inverse()->applyTo($score);
         }
         $windows = array_map(static fn (Part $p): int => $p->head->to, $score->parts);
@@ -53,7 +53,8 @@ return new class extends Migration
         for ($open = [[0, $score]]; $open !== [];) {
             [$at, $score] = array_pop($open);
             foreach ($children[$at] ?? [] as $id) {
-                $after = ChangeCodec::decode((string) DB::table('steps')->where('id', $id)->value('change'), $score, false)->applyTo($score);
+                $change = DB::table('steps')->where('id', $id)->value('change');
+                $after = ChangeCodec::decode(is_string($change) ? $change : '{}', $score, false)->applyTo($score);
                 $wide = $this->widened($wide, $after);
                 $open[] = [$id, $after];
             }
@@ -87,7 +88,9 @@ return new class extends Migration
     /** Heads in steps made since have the window as it was set on that day: they get the wider one. */
     private function rewrite(int $song, int $part, int $was, int $is): void
     {
+        /** @var object{id: int, change: string} $step */
         foreach (DB::table('steps')->where('song_id', $song)->whereNotNull('chosen')->where('change', 'like', '%"head"%')->get(['id', 'change']) as $step) {
+            /** @var array<array-key, array{head?: array{array<int, mixed>|null, array<int, mixed>|null}}> $change */
             $change = json_decode($step->change, true, 64, JSON_THROW_ON_ERROR);
             foreach ([0, 1] as $side) {
                 if (($change[$part]['head'][$side][4] ?? null) === $was) {
@@ -98,21 +101,30 @@ return new class extends Migration
         }
     }
 
-    private function score(stdClass $song): Score
+    /** @param  object{id: int, ppq: int, tempos: string, meters: string, markers: string, head_id: int|null}  $song */
+    private function score(object $song): Score
     {
         $parts = $gone = [];
+        /** @var object{id: int, track_id: int, name: string, origin: int, window_from: int, window_to: int, muted: int, gone: int, plays: string|null, lets: int, settings: string, next_note: int, next_point: int, notes: string, points: string} $row */
         foreach (DB::table('parts')->where('song_id', $song->id)->get() as $row) {
-            $head = new PartHead($row->track_id, $row->name, $row->origin, $row->window_from, $row->window_to, (bool) $row->muted, $row->plays === null ? null : PlaysAs::fromArray(json_decode($row->plays, true, 2, JSON_THROW_ON_ERROR)), (bool) $row->lets);
+            /** @var array{int, int, int, int}|null $plays */
+            $plays = $row->plays === null ? null : json_decode($row->plays, true, 2, JSON_THROW_ON_ERROR);
+            $head = new PartHead($row->track_id, $row->name, $row->origin, $row->window_from, $row->window_to, (bool) $row->muted, $plays === null ? null : PlaysAs::fromArray($plays), (bool) $row->lets);
             $part = new Part($row->id, $head, Rows::read(Table::notes(), static fn (): string => $row->notes, $head->origin), Rows::read(Table::points(), static fn (): string => $row->points, $head->origin), $row->settings, $row->next_note, $row->next_point);
-            if ($row->gone) {
+            if ($row->gone === 1) {
                 $gone[$row->id] = $part;
             } else {
                 $parts[$row->id] = $part;
             }
         }
-        $rows = static fn (string $json): array => json_decode($json, true, 8, JSON_THROW_ON_ERROR);
+        /** @var list<array{int, int, int, int}> $tempos */
+        $tempos = json_decode($song->tempos, true, 8, JSON_THROW_ON_ERROR);
+        /** @var list<array{int, int, int, int, int, int, int}> $meters */
+        $meters = json_decode($song->meters, true, 8, JSON_THROW_ON_ERROR);
+        /** @var list<array{int, string, int, int}> $markers */
+        $markers = json_decode($song->markers, true, 8, JSON_THROW_ON_ERROR);
 
-        return new Score(Timeline::of($song->ppq, $rows($song->tempos), $rows($song->meters), $rows($song->markers)), $parts, gone: $gone);
+        return new Score(Timeline::of($song->ppq, $tempos, $meters, $markers), $parts, gone: $gone);
     }
 
     public function down(): void

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Editing\Doing;
 use App\Editing\History;
 use App\Http\Download;
 use App\Http\Problems;
@@ -11,6 +12,7 @@ use App\Models\Song;
 use App\Models\Track;
 use App\Songs\Keeping;
 use App\Songs\Library;
+use App\Songs\SongFile;
 use App\Songs\SongView;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Http\JsonResponse;
@@ -55,13 +57,17 @@ final class SongController
         if (! $file instanceof UploadedFile) {
             throw new Refusal('No file came with the request. Nothing was imported.', 'file');
         }
-        if ($file->getError() === UPLOAD_ERR_INI_SIZE || $file->getError() === UPLOAD_ERR_FORM_SIZE || (int) $file->getSize() > config('jactonic.import_limit')) {
+        if ($file->getError() === UPLOAD_ERR_INI_SIZE || $file->getError() === UPLOAD_ERR_FORM_SIZE) {
             return Problems::tooLarge();
         }
         if (! $file->isValid()) {
             throw new Refusal('The file did not arrive whole; try again. Nothing was imported.', 'file');
         }
-        [$song, $warnings] = Library::import($file->getContent(), $file->getClientOriginalName());
+        $isSong = SongFile::is((string) file_get_contents($file->getPathname(), length: 4096));
+        if ((int) $file->getSize() > config($isSong ? 'jactonic.song_limit' : 'jactonic.import_limit')) {
+            return Problems::tooLarge($isSong);
+        }
+        [$song, $warnings] = $isSong ? [SongFile::read($file->getContent()), []] : Library::import($file->getContent(), $file->getClientOriginalName());
 
         return new JsonResponse(['song' => self::summary($song), 'warnings' => $warnings], 201);
     }
@@ -74,11 +80,45 @@ final class SongController
         return new JsonResponse(['song' => self::summary($song), 'part' => DB::table('parts')->where('song_id', $song->id)->value('id')], 201);
     }
 
-    public function export(int $song): Response
+    /** The song as a MIDI file. Under a `key` it can be asked how far it is, and stopped, where it takes long. */
+    public function export(int $song, Request $request): Response
+    {
+        $kept = Song::query()->findOrFail($song);
+        $key = $request->string('key')->toString();
+        $write = static fn (): string => Library::export($kept);
+
+        return Download::midi($kept->name, $key === '' ? $write() : Doing::work($key, $write));
+    }
+
+    /** The song with its history, to be imported on another machine. */
+    public function whole(int $song): Response
     {
         $kept = Song::query()->findOrFail($song);
 
-        return Download::midi($kept->name, Library::export($kept));
+        return Download::file("$kept->name.jactonic", 'application/gzip', SongFile::write($kept));
+    }
+
+    /** The songs that were deleted, the last one first. */
+    public function deleted(): JsonResponse
+    {
+        $songs = [];
+        $parts = self::partsOf(null);
+        /** @var Collection<int, Song> $all */
+        $all = Song::onlyTrashed()->orderByDesc('deleted_at')->orderByDesc('id')->get();
+        foreach ($all as $song) {
+            $songs[] = ['deleted' => $song->deleted_at?->toIso8601String()] + self::summary($song, $parts[$song->id] ?? [0, 0]);
+        }
+
+        return new JsonResponse(['songs' => $songs]);
+    }
+
+    /** Removes a deleted song for good, with its history; the room that it took is given back. */
+    public function remove(int $song): Response
+    {
+        Keeping::whole(static fn (): ?bool => Song::onlyTrashed()->findOrFail($song)->forceDelete());
+        Library::giveRoomBack();
+
+        return new Response('', 204);
     }
 
     /** Gives the song another name: an edit like others, which can be undone. */
