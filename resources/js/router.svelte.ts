@@ -1,6 +1,6 @@
 export type Place =
     | { at: 'songs' }
-    | { at: 'keys'; page: 'shortcuts' | 'sheet' | 'pace' | 'guide' }
+    | { at: 'keys'; page: 'shortcuts' | 'sheet' | 'pace' | 'guide' | 'backups' }
     | { at: 'song'; song: number }
     | { at: 'chords'; song: number }
     | { at: 'roll'; song: number; part: number };
@@ -9,6 +9,7 @@ function read(path: string): Place {
     if (path === '/keys') return { at: 'keys', page: 'shortcuts' };
     if (path === '/keys/sheet') return { at: 'keys', page: 'sheet' };
     if (path === '/guide') return { at: 'keys', page: 'guide' };
+    if (path === '/backups') return { at: 'keys', page: 'backups' };
     if (path === '/pace') return { at: 'keys', page: 'pace' };
     const chords = /^\/songs\/(\d+)\/chords$/.exec(path);
     if (chords) return { at: 'chords', song: Number(chords[1]) };
@@ -20,7 +21,9 @@ function read(path: string): Place {
 export function addressOf(place: Place): string {
     if (place.at === 'songs') return '/';
     if (place.at === 'keys')
-        return { shortcuts: '/keys', sheet: '/keys/sheet', pace: '/pace', guide: '/guide' }[place.page];
+        return { shortcuts: '/keys', sheet: '/keys/sheet', pace: '/pace', guide: '/guide', backups: '/backups' }[
+            place.page
+        ];
     if (place.at === 'chords') return `/songs/${place.song}/chords`;
     return place.at === 'song' ? `/songs/${place.song}` : `/songs/${place.song}/parts/${place.part}`;
 }

@@ -46,6 +46,7 @@ final class SetupController
             'kept' => Stroke::KEPT,
             'drums' => GeneralMidi::DRUMS,
             'importLimit' => config('jactonic.import_limit'),
+            'songLimit' => config('jactonic.song_limit'),
         ]);
     }
 }

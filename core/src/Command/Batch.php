@@ -24,8 +24,8 @@ use Jactonic\Core\Selection\Selection;
  * holds the score as the commands so far left it, and what they left chosen; a command that is refused leaves both.
  *
  * A command is one of {"edit", "params"}, {"select": move or pick, "how"}, {"recipe": key or recipe}, {"set": settings}, {"touched":
- * note}; with "on" where it does not work on what the one before left chosen, "context" for the places it names, and
- * "times" for how many times over.
+ * note}; with "on" where it does not work on what the one before left chosen, "context" for the places it names (where that
+ * leaves the caret out, it is where the one before left it), and "times" for how many times over.
  */
 final class Batch
 {
@@ -65,7 +65,7 @@ final class Batch
      * @param  Selection|null  $chosen  what is chosen before the first; null where nothing is known to be
      * @param  bool  $follows  whether the caret goes with the work; the places of a recipe are those of where it is run
      */
-    public function __construct(public Score $score, private readonly Book $book = new Book, public ?Selection $chosen = null, private readonly Context $context = new Context, private readonly bool $follows = true)
+    public function __construct(public Score $score, private readonly Book $book = new Book, public ?Selection $chosen = null, private Context $context = new Context, private readonly bool $follows = true)
     {
         $this->change = new Change;
     }
@@ -85,7 +85,7 @@ final class Batch
     {
         [$kind, $command] = self::kind($command);
         $on = isset($command['on']) ? On::read($command['on'], $this->score) : $this->chosen;
-        $context = isset($command['context']) ? Context::read($command['context']) : ($this->at === null ? $this->context : $this->context->withCaret(...$this->at));
+        $context = $this->where($command['context'] ?? null);
         $outcome = match ($kind) {
             'set' => $this->settings($command, $on ?? Selection::none()),
             'touched' => $this->touch($command, $on ?? Selection::none()),
@@ -116,6 +116,22 @@ final class Batch
     {
         $this->join($change);
         $this->chosen = $chosen;
+    }
+
+    /** Where a command was given: what its own context leaves out of the caret is where the one before it left that. */
+    private function where(mixed $given): Context
+    {
+        $before = $this->at === null ? $this->context : $this->context->withCaret(...$this->at);
+        if ($given === null) {
+            return $before;
+        }
+        $context = Context::read($given);
+        if ($context->caret === null) {
+            return $before->caret === null ? $context : $context->withCaret($before->caret, $before->row);
+        }
+        [$this->context, $this->at] = [$this->context->withCaret($context->caret, $context->row), null];
+
+        return $context;
     }
 
     /** Puts a part that is out of sight in place of itself as it is: to be kept whole. */

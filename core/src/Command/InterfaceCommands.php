@@ -331,6 +331,7 @@ final class InterfaceCommands
             new Command(new Spec('undo', 'Undo', Family::Song, 'Takes the last step back.', needs: Needs::Song, words: ['back', 'revert']), self::OPEN),
             new Command(new Spec('redo', 'Redo', Family::Song, 'Does the step again that was taken back.', needs: Needs::Song, words: ['again', 'forward']), self::OPEN),
             new Command(new Spec('export', 'Save as a MIDI file', Family::Song, 'Saves the song as a .mid file.', needs: Needs::Nothing, words: ['export', 'download', 'midi', 'file']), self::ANY),
+            new Command(new Spec('export-whole', 'Save the song with its history', Family::Song, 'Saves the song with its history as a file that can be imported on another machine.', needs: Needs::Nothing, words: ['export', 'move', 'other computer', 'archive', 'file']), self::ANY),
             new Command(new Spec('import', 'Import a MIDI file', Family::Song, 'Brings a .mid file in as a new song.', needs: Needs::Nothing, words: ['open', 'load', 'upload', 'midi', 'file']), ['songs']),
             new Command(new Spec('new-song', 'New song', Family::Song, 'Makes an empty song and opens its part.', needs: Needs::Nothing, words: ['create', 'empty', 'start']), ['songs']),
             new Command(new Spec('choose', 'Choose a song or a part', Family::Song, 'Goes to the next song, track or part.', [
@@ -372,6 +373,8 @@ final class InterfaceCommands
             new Command(new Spec('shortcuts', 'Shortcuts', Family::Program, 'Shows the keyboard and every shortcut, to be changed.', needs: Needs::Nothing, words: ['keys', 'keyboard', 'bind', 'hotkeys', 'keymap']), self::ANY),
             new Command(new Spec('sheet', 'Sheet of shortcuts', Family::Program, 'Shows all shortcuts on a page to be printed.', needs: Needs::Nothing, words: ['print', 'cheat', 'keys']), self::ANY),
             new Command(new Spec('pace', 'Pace', Family::Program, 'Says which commands a key would have made faster.', needs: Needs::Nothing, words: ['statistics', 'usage', 'learn', 'speed']), self::ANY),
+            new Command(new Spec('backups', 'Backup and deleted songs', Family::Program, 'Lists the backups and the deleted songs, to be restored, brought back or removed.', needs: Needs::Nothing, words: ['backup', 'restore', 'copy', 'trash', 'bin', 'safety']), self::ANY),
+            new Command(new Spec('backup', 'Back up everything now', Family::Program, 'Copies all songs with their histories, shelf, recipes, shortcuts, grooves and settings into one file.', needs: Needs::Nothing, words: ['backup', 'copy', 'safety', 'save all']), self::ANY),
             new Command(new Spec('strip', 'Key strip', Family::Program, 'Shows the key strip in three rows, two, one or none.', needs: Needs::Nothing, words: ['keys', 'help', 'hide', 'size']), self::ANY),
             new Command(new Spec('theme', 'Light or dark', Family::Program, 'Turns between paper and night.', needs: Needs::Nothing, words: ['night', 'day', 'colours', 'appearance']), self::ANY),
         ];

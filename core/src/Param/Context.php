@@ -27,7 +27,7 @@ final readonly class Context
     }
 
     /** The same with the caret elsewhere. */
-    public function withCaret(int $tick, int $row): self
+    public function withCaret(int $tick, ?int $row): self
     {
         return new self($tick, $row, $this->pointer, $this->span, $this->track);
     }
@@ -79,6 +79,7 @@ final readonly class Context
             'selection-end' => self::bounds($score, $on)[1],
             'part-start' => self::part($score, $on)->head->from,
             'part-end' => self::end(self::part($score, $on)),
+            'song-end' => max([0, ...array_map(self::end(...), $score->parts)]),
             'bar' => $score->time->meters->barAt($this->caret ?? throw new Refusal('There is no caret.', 'context'))->start,
             'next-bar' => $score->time->meters->barAt($this->caret ?? throw new Refusal('There is no caret.', 'context'))->end(),
             default => $score->time->marker(substr($word->word, strlen('marker:'))) ?? throw new Refusal(sprintf('There is no marker “%s”.', substr($word->word, strlen('marker:')))),

@@ -11,9 +11,9 @@ final class Place extends Plain
 {
     public const LAST = PHP_INT_MAX >> 20;
 
-    public const ALLOWED = 'a tick, or caret, pointer, span-start, span-end, selection-start, selection-end, part-start, part-end, bar, next-bar or marker:NAME';
+    public const ALLOWED = 'a tick, or caret, pointer, span-start, span-end, selection-start, selection-end, part-start, part-end, song-end, bar, next-bar or marker:NAME';
 
-    private const WORDS = ['caret', 'pointer', 'span-start', 'span-end', 'selection-start', 'selection-end', 'part-start', 'part-end', 'bar', 'next-bar'];
+    private const WORDS = ['caret', 'pointer', 'span-start', 'span-end', 'selection-start', 'selection-end', 'part-start', 'part-end', 'song-end', 'bar', 'next-bar'];
 
     private const MARKER = 'marker:';
 

@@ -26,13 +26,16 @@ export function moveCaret(song: Song, steps: number, by: unknown, then?: () => v
     let total = steps;
     const item: Move = {
         kind: 'ask',
+        movesCaret: true,
         ask: async () => {
             const part = song.open;
             const { tick } = await song.read<{ tick: number }>('caret-step', { steps: total, by }, song.onGrid());
             if (part !== song.open) return;
-            song.putCaret(tick);
-            if (then) song.queue.runInTurn(then);
-            else song.onCaret();
+            song.queue.runInTurn(() => {
+                song.putCaret(tick);
+                if (then) then();
+                else song.onCaret();
+            });
         },
         join: (next: Move) => {
             if (next.steps === undefined || next.by !== same) return false;

@@ -10,15 +10,17 @@ export class Problem extends Error {
         readonly done = false,
         /** What it was answered then. */
         readonly answer?: LostAnswer,
+        /** Names that are there already, where it is asked what is to become of them. */
+        readonly taken?: string[],
     ) {
         super(message);
     }
 }
 
-/** The server did not answer at all, or only that it cannot now: what was asked waits and is sent again. */
+/** The server did not answer at all, or only that it cannot now. Whoever sends it again says so; else it is to be done again. */
 export class NoAnswer extends Error {
-    constructor(why = 'The server does not answer. Is it still running?') {
-        super(`${why} What you did waits and will be sent again.`);
+    constructor(readonly why = 'The server does not answer. Is it still running?') {
+        super(`${why} Do it again when it answers.`);
     }
 }
 
@@ -36,6 +38,7 @@ async function read<T>(response: Response): Promise<T> {
             catchUp?: CatchUp;
             done?: boolean;
             answer?: LostAnswer;
+            taken?: string[];
         };
         if (NOT_NOW.includes(response.status)) throw new NoAnswer(problem.detail);
         throw new Problem(
@@ -44,6 +47,7 @@ async function read<T>(response: Response): Promise<T> {
             problem.catchUp,
             problem.done ?? false,
             problem.answer,
+            problem.taken,
         );
     }
     return body as T;

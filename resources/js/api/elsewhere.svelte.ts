@@ -91,28 +91,28 @@ export class Elsewhere {
         song.onChange();
     }
 
-    /** Mutes or solos a track: no step of history, and other windows are told. */
-    async setTrack(track: Track, set: { muted?: boolean; soloed?: boolean; rows?: RowSet }): Promise<void> {
+    /** Mutes or solos a track, in its turn: no step of history, and other windows are told. */
+    setTrack(track: Track, set: { muted?: boolean; soloed?: boolean; rows?: RowSet }): void {
         const { song } = this;
-        await song.settled();
-        try {
+        const ask = async (): Promise<void> => {
             const { revision, track: now } = await request<{
                 revision: number;
                 track: { muted: boolean; soloed: boolean; rows: RowSet };
             }>('PATCH', `songs/${song.id}/tracks/${track.id}`, set);
-            song.revision = revision;
-            song.tracks = song.tracks.map((t) => (t.id === track.id ? { ...t, ...now } : t));
-            song.tell(
-                'rows' in set
-                    ? `The rows of ${track.name} are kept.`
-                    : 'muted' in set
-                      ? `${track.name} is ${now.muted ? 'muted' : 'heard again'}.`
-                      : `${track.name} is ${now.soloed ? 'soloed' : 'no longer soloed'}.`,
-            );
-            this.tell();
-            song.onChange();
-        } catch (e) {
-            song.tell('', [], e instanceof Error ? e.message : String(e));
-        }
+            song.queue.runInTurn(() => {
+                song.revision = revision;
+                song.tracks = song.tracks.map((t) => (t.id === track.id ? { ...t, ...now } : t));
+                song.tell(
+                    'rows' in set
+                        ? `The rows of ${track.name} are kept.`
+                        : 'muted' in set
+                          ? `${track.name} is ${now.muted ? 'muted' : 'heard again'}.`
+                          : `${track.name} is ${now.soloed ? 'soloed' : 'no longer soloed'}.`,
+                );
+                this.tell();
+                song.onChange();
+            });
+        };
+        song.queue.push({ kind: 'ask', ask });
     }
 }

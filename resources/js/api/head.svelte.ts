@@ -1,3 +1,4 @@
+import { Sentences } from './sentences.svelte';
 /** A scale by its name, and its pitch classes, 0–11 from C. */
 export interface ScaleData {
     name: string;
@@ -15,7 +16,7 @@ export interface HeadData {
 }
 
 /** What stands at the head of a song and of every answer about it. */
-export class Head {
+export abstract class Head extends Sentences {
     name = $state('');
     revision = 0;
     /** Goes up with each answer that may have changed the history. */

@@ -1,33 +1,57 @@
-import type { Answer, Clip, Command, Context } from './types';
+import type { Answer, Clip, Command, Context, On } from './types';
 
 /** Told whether a command that went alone is kept, and its answer where that was not lost. */
 export type Done = (kept: boolean, answer: Answer | null) => void;
 
-/** What waits to be sent. Commands that wait travel together; `one` is a list that is a single step. */
+/**
+ * What is waiting to be sent or done. Commands that wait travel together; `one` is a list that is a single step; `later`
+ * looks at what is there when its turn comes, and so does `ask`, which waits for an answer of its own.
+ */
 export type Item =
-    | { kind: 'ask'; ask: () => Promise<void>; join?: (next: Item) => boolean }
+    | { kind: 'ask'; ask: () => Promise<void>; join?: (next: Item) => boolean; movesCaret?: boolean }
     | { kind: 'later'; run: () => void; afterAll?: boolean }
     | { kind: 'do'; command: Command; keeps: boolean; alone?: { key: string; done: Done }; quiet?: () => void }
     | { kind: 'one'; commands: Command[] }
     | { kind: 'undo' | 'redo' }
     | { kind: 'steps'; step: number | null };
 
-/** A batch with the key by which the server knows it, and what it was sent as: meant for the notes chosen then. */
-export interface Sealed {
-    batch: Item[];
-    key: string;
-    body?: [string, Record<string, unknown>];
-    /** Caret, pointer and span as they were when it was typed, where they were changed since. */
+/** An item in the queue, with what was known when it was asked for. */
+export type Waiting = Item & {
+    /** Which input it comes from: what is said of a later one stands. */
+    input: number;
+    /** How often the hand had made a selection, and put the caret somewhere: what is older does not undo it. */
+    selects: number;
+    carets: number;
+    /** What it works on; left out where that is what the command before it leaves. */
+    on?: On[];
+    /** Where it was asked for; without a caret where that is where the command before it leaves it. */
     where?: Context;
-    /** The choice that it was typed with: one made later is not undone by its answer. */
-    version: number;
-    /** How often the caret had been put somewhere: an answer takes it along only where nothing has put it elsewhere since. */
-    caret: number;
+};
+
+/** A batch with the key by which the server knows it, and what it is sent as. */
+export interface Sealed {
+    batch: Waiting[];
+    key: string;
+    path: string;
+    body: Record<string, unknown>;
 }
 
-/** Whether the same notes are chosen after it. */
-export function keepsChoice(item: Item): boolean {
+/** Whether the same things are selected after it. */
+export function keepsSelection(item: Item): boolean {
+    if (item.kind === 'ask') return item.movesCaret === true;
     return item.kind === 'do' && (item.alone !== undefined || item.quiet !== undefined || item.keeps);
+}
+
+/** Whether the caret is where it was after it. */
+export function keepsCaret(item: Item): boolean {
+    return (
+        item.kind === 'do' && (item.alone !== undefined || item.quiet !== undefined || item.command.set !== undefined)
+    );
+}
+
+/** Whether what is pressed behind it has to wait: what it does is not known before. */
+export function holdsInput(item: Item): boolean {
+    return item.kind === 'later' || (item.kind === 'ask' && !item.movesCaret);
 }
 
 /** Whether two commands may travel in one request. */

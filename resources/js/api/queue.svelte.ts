@@ -1,53 +1,76 @@
+import { tick } from 'svelte';
 import { NoAnswer, Problem, request } from './client';
-import { goTogether, keepsChoice, type Item, type Sealed } from './items';
+import { goTogether, holdsInput, keepsCaret, keepsSelection, type Item, type Sealed, type Waiting } from './items';
 import { Long } from './long.svelte';
-import { Overtaken } from './overtaken';
+import { Pins } from './pins';
 import type { Song } from './song.svelte';
-import type { Answer, Command, On } from './types';
+import type { Answer } from './types';
+import { Unsent } from './unsent';
 
 const RETRY_MS = 1500;
+/** From when on it is said that the server has not answered, in ms. */
+const SLOW_MS = 2000;
 /** The most commands in one request. */
 const MOST_TOGETHER = 500;
 
 /**
  * The way from what is typed to the server, one request after another and never two in flight for a song. Typing faster
- * than the server answers means the same as typing slowly: what looks at the choice or the caret waits its turn, and
- * what was sent and not answered is sent again under its key.
+ * than the server answers means the same as typing slowly: a command says what it works on as it was when its key was
+ * pressed, or that it is what the one before it leaves; what looks at that itself waits until it is known, and every
+ * press behind it waits too. What was sent and not answered is sent again under its key.
  */
 export class Queue {
     waiting = $state(0);
     /** A long way through the history is gone in pieces: whether it goes on. */
     going = $state(false);
+    /** The server has not answered for a while. */
+    slow = $state(false);
     /** What is under way, where it takes long. */
     readonly long = new Long();
-    private items: Item[] = [];
+    private items: Waiting[] = [];
     /** What is under way. */
-    flying: Item[] = [];
+    flying: Waiting[] = [];
     /** What was sent and not answered, to be sent again as it is. */
     private again: Sealed | null = null;
     /** What comes up while something is done in its turn goes before all that waits. */
-    private front: Item[] | null = null;
+    private front: Waiting[] | null = null;
+    /** A batch that is being put together. */
+    private building: Waiting[] = [];
     busy = false;
     private idle: (() => void)[] = [];
-    /** The notes that commands which wait are meant for, where that is no longer what is chosen. */
-    private readonly meant = new WeakMap<Command, On[]>();
-
-    /** What was typed last before a choice by hand: what was typed after it does not travel with it. */
-    private readonly ends = new WeakSet<Item>();
-    private readonly overtaken: Overtaken;
+    private wasGoing = false;
+    private inputs = 0;
+    /** The input that is being worked on. */
+    private input = 0;
+    readonly pins: Pins;
+    readonly unsent: Unsent;
 
     constructor(private readonly song: Song) {
-        this.overtaken = new Overtaken(song);
+        this.pins = new Pins(song);
+        this.unsent = new Unsent(song);
+    }
+
+    /** Another key was pressed, another thing was done by hand. */
+    newInput(): void {
+        this.input = ++this.inputs;
+    }
+
+    /** Which input what is said now is of. */
+    get speaking(): number {
+        return this.input;
     }
 
     push(item: Item): void {
+        const waiting = Object.assign(item, { input: this.input, ...this.pins.marks() }) as Waiting;
+        this.pins.pin(waiting, this.ahead());
         if (this.front) {
-            this.front.push(item);
+            this.front.push(waiting);
             return;
         }
-        this.items.push(item);
+        this.items.push(waiting);
         this.count();
         if (!this.busy) void this.flush();
+        else this.keep();
     }
 
     /** Resolves when nothing waits and nothing is under way. */
@@ -59,51 +82,79 @@ export class Queue {
         return !this.busy && this.items.length === 0 && !this.again;
     }
 
-    /** Does something that looks at what is chosen or where the caret is: at once where that is known, else in its turn. */
+    /** Whether what is pressed now has to wait for what was pressed before it. */
+    get holdsInput(): boolean {
+        return this.front === null && [...this.flying, ...this.items].some(holdsInput);
+    }
+
+    /** What goes before something that is pushed now. */
+    private ahead(): Waiting[] {
+        return this.front
+            ? [...this.building, ...this.front]
+            : [...this.flying, ...(this.again?.batch ?? []), ...this.items];
+    }
+
+    /** Whether a way of the caret is still on its way. */
+    get movesCaret(): boolean {
+        return this.front === null && [...this.flying, ...this.items].some((i) => i.kind === 'ask' && i.movesCaret);
+    }
+
+    /** Does something that looks at what is selected and at where the caret is: at once where both are known, else in its turn. */
     inTurn(run: () => void): void {
-        if ([...this.flying, ...(this.again?.batch ?? []), ...(this.front ?? []), ...this.items].every(keepsChoice))
-            run();
+        if (this.ahead().every((i) => keepsSelection(i) && keepsCaret(i))) run();
+        else this.push({ kind: 'later', run });
+    }
+
+    /** Likewise for what looks at the selection only. */
+    withSelection(run: () => void): void {
+        if (this.ahead().every(keepsSelection)) run();
         else this.push({ kind: 'later', run });
     }
 
     /** Does something that looks at the notes, when all that was typed before has been answered. */
     afterAll(run: () => void): void {
-        if (this.isIdle && !this.front) run();
+        if (this.ahead().length === 0 && (this.front || this.isIdle)) run();
         else this.push({ kind: 'later', run, afterAll: true });
     }
 
-    /** The choice is about to be made otherwise by hand: what was typed until now is meant for the notes chosen until now. */
-    meanChosen(): void {
-        // What waits behind something that is done in its turn was typed after it, and is meant for what it leaves.
-        if (this.front) return;
-        const waiting = [...(this.again?.batch ?? []), ...this.items];
-        this.mean(waiting.slice(waiting.findLastIndex((i) => this.ends.has(i)) + 1));
-        const last = waiting.at(-1);
-        if (last) this.ends.add(last);
-        this.overtaken.by(this.items);
-    }
-
-    private mean(items: Item[]): void {
-        const command = items.map(commandOf).find((c) => c !== undefined);
-        if (command && !command.on && !command.set && !this.meant.has(command)) this.meant.set(command, this.song.on());
-    }
-
-    /** Does something whose turn has come; `item` is what waited for it, where that did. */
-    runInTurn(run: () => void, item?: Item): void {
-        const front: Item[] = (this.front = []);
+    /** Does something whose turn has come. */
+    runInTurn(run: () => void, input = this.flying[0]?.input ?? this.input): void {
+        const front: Waiting[] = (this.front = []);
+        const newest = this.input;
+        this.input = input;
         try {
-            this.overtaken.run(item, run, () => this.mean(front));
+            run();
         } catch (e) {
             // What waits behind it goes on.
             this.song.tell('', [], e instanceof Error ? e.message : String(e));
         } finally {
-            this.items.unshift(...this.front);
+            this.input = newest;
             this.front = null;
+            this.items.unshift(...front);
+            this.pins.look();
+            this.count();
         }
+    }
+
+    /** Leaves out what was pressed and waits to look at a page that is left. */
+    leave(): void {
+        const left = this.items.filter((i) => i.kind === 'later').length;
+        this.items = this.items.filter((i) => i.kind !== 'later');
+        if (left > 0)
+            this.song.tell(
+                '',
+                [],
+                `${left === 1 ? '1 key' : `${left} keys`} typed before the page was left did nothing.`,
+            );
+        this.count();
     }
 
     private count(): void {
         this.waiting = this.items.length + this.flying.length + (this.again ? 1 : 0);
+    }
+
+    private keep(): void {
+        this.unsent.keep(this.again, this.items);
     }
 
     private async flush(): Promise<void> {
@@ -116,7 +167,9 @@ export class Queue {
             const first = sealed.batch[0]!;
             if (first.kind === 'later') {
                 this.flying = [];
-                this.runInTurn(first.run, first);
+                this.runInTurn(first.run, first.input);
+                // Pages and panels that it opened are there for what was pressed behind it.
+                if (this.items.length > 0) await tick();
             } else if (first.kind === 'ask') {
                 await this.ask(first);
             } else {
@@ -126,74 +179,106 @@ export class Queue {
             this.count();
         }
         this.busy = false;
+        this.unsent.clear();
         this.song.elsewhere.rested();
         for (const resolve of this.idle.splice(0)) resolve();
     }
 
-    private async ask(item: Extract<Item, { kind: 'ask' }>): Promise<void> {
+    private async ask(item: Extract<Waiting, { kind: 'ask' }>): Promise<void> {
         try {
-            await item.ask();
+            await this.watched(item.ask());
         } catch (e) {
             if (e instanceof NoAnswer) {
-                this.song.trouble = e.message;
+                this.waits(e);
                 this.items.unshift(item);
                 await new Promise((resolve) => setTimeout(resolve, RETRY_MS));
-            } else this.song.tell('', [], e instanceof Error ? e.message : String(e));
+            } else this.song.tell('', [], e instanceof Error ? e.message : String(e), item.input);
         }
     }
 
     private async send(sealed: Sealed): Promise<void> {
         const { song } = this;
-        const { batch, key, version, caret } = sealed;
+        const { batch, key } = sealed;
         const first = batch[0]!;
         const alone = first.kind === 'do' ? first.alone : undefined;
         const quiet = first.kind === 'do' && first.quiet !== undefined;
+        const path = sealed.path;
+        this.unsent.keep(sealed, this.items);
         try {
-            const [path, body] = (sealed.body ??= this.body(sealed));
-            const answer = await this.long.over(
-                key,
-                request<Answer>('POST', `songs/${song.id}/${path}`, { base: song.revision, key, brief: true, ...body }),
+            const answer = await this.watched(
+                this.long.over(
+                    key,
+                    request<Answer>('POST', `songs/${song.id}/${path}`, {
+                        base: song.revision,
+                        key,
+                        brief: true,
+                        ...sealed.body,
+                    }),
+                ),
             );
             song.trouble = '';
-            song.take(answer, batch, {
-                keepsSelection: version === song.selectionVersion && !alone && !quiet,
-                keepsCaret: caret === song.caretVersion && !alone && !quiet,
-                hear: !quiet && path === 'edits',
-            });
-            told(batch);
-            alone?.done(true, answer);
+            this.take(answer, sealed, !quiet && path === 'edits');
             if (first.kind === 'steps') this.goOn(first, answer.left ?? 0);
         } catch (e) {
             if (e instanceof Problem && e.status === 409 && e.catchUp) {
-                const same = version === song.selectionVersion;
                 song.trouble = '';
                 // Done before, and only the answer lost: what it did is caught up with, and what it said is taken.
-                if (e.done && e.answer)
-                    song.take({ ...e.catchUp, ...e.answer }, batch, {
-                        keepsSelection: same && !alone && !quiet,
-                        keepsCaret: caret === song.caretVersion && !alone && !quiet,
-                        hear: false,
-                    });
+                if (e.done && e.answer) this.take({ ...e.catchUp, ...e.answer }, sealed, false);
                 else song.elsewhere.caughtUp(e.catchUp);
-                if (e.done) {
+                if (!e.done) this.again = sealed;
+                else if (!e.answer) {
                     alone?.done(true, null);
                     told(batch);
-                } else this.again = { batch, key, version: same ? song.selectionVersion : version, caret };
+                }
             } else if (e instanceof NoAnswer) {
-                song.trouble = e.message;
+                this.waits(e);
                 this.again = sealed;
                 this.count();
                 await new Promise((resolve) => setTimeout(resolve, RETRY_MS));
             } else {
-                song.tell('', [], e instanceof Error ? e.message : String(e));
+                song.tell('', [], e instanceof Error ? e.message : String(e), batch.at(-1)!.input);
                 alone?.done(false, null);
                 told(batch);
             }
         }
     }
 
+    private take(answer: Answer, { batch, body }: Sealed, hear: boolean): void {
+        const { song } = this;
+        const first = batch[0]!;
+        const last = batch.at(-1)!;
+        const alone = first.kind === 'do' ? first.alone : undefined;
+        const apart = first.kind === 'do' && (first.alone !== undefined || first.quiet !== undefined);
+        const now = this.pins.marks();
+        if (!apart) this.pins.answered(answer, batch, body);
+        song.take(answer, batch, {
+            keepsSelection: last.selects === now.selects && !apart,
+            keepsCaret: last.carets === now.carets && !apart,
+            hear,
+        });
+        told(batch);
+        alone?.done(true, answer);
+    }
+
+    /** The server does not answer: what waits is kept, and sent again. */
+    private waits(e: NoAnswer): void {
+        this.song.trouble = `${e.why} What you did is kept and will be sent again.`;
+        this.keep();
+    }
+
+    /** Waits for an answer, and says so where there is none for a while. */
+    private async watched<T>(answer: Promise<T>): Promise<T> {
+        const timer = setTimeout(() => (this.slow = true), SLOW_MS);
+        try {
+            return await answer;
+        } finally {
+            clearTimeout(timer);
+            this.slow = false;
+        }
+    }
+
     /** Asks for the rest of a long way, unless it was stopped meanwhile. */
-    private goOn(item: Item, left: number): void {
+    private goOn(item: Waiting, left: number): void {
         if (left > 0 && (this.going || !this.wasGoing)) {
             this.going = this.wasGoing = true;
             this.items.unshift(item);
@@ -203,83 +288,46 @@ export class Queue {
         }
     }
 
-    private wasGoing = false;
-
-    private seal(): Sealed {
-        // What was typed before the last choice by hand does not undo that choice.
-        const command = commandOf(this.items[0]!);
-        const version = command && this.meant.has(command) ? -1 : this.song.selectionVersion;
-        const sealed: Sealed = { batch: [], version, caret: this.song.caretVersion, key: '' };
-        this.take(sealed);
-        const [first] = sealed.batch;
-        sealed.key = (first?.kind === 'do' && first.alone?.key) || crypto.randomUUID();
-        return sealed;
-    }
-
     /** Puts into a batch what may travel together. */
-    private take(sealed: Sealed): void {
-        const { song } = this;
-        const { batch } = sealed;
+    private seal(): Sealed {
         const first = this.items.shift()!;
-        batch.push(first);
-        if (first.kind === 'do' && first.alone) return;
-        if (first.kind === 'do' || first.kind === 'undo' || first.kind === 'redo') {
-            for (let next = this.items[0]; next && batch.length < MOST_TOGETHER; next = this.items[0]) {
-                if (this.ends.has(batch.at(-1)!)) break;
-                if (next.kind === first.kind && goTogether(first, next)) batch.push(this.items.shift()!);
-                else if (next.kind === 'later' && !next.afterAll && batch.every(keepsChoice)) {
-                    // What waited to know the choice knows it: it does not change before. Those taken so far work on
-                    // what was chosen, and where the caret was, before it; those after it wait if it changed that.
-                    const [version, caret] = [song.selectionVersion, song.caret];
-                    this.items.shift();
-                    this.mean(batch);
-                    if (first.kind === 'do') sealed.where ??= song.context();
-                    this.runInTurn(next.run, next);
-                    if (song.selectionVersion !== version || song.caret !== caret) break;
-                } else break;
-            }
+        const batch = (this.building = [first]);
+        const together = first.kind === 'do' || first.kind === 'undo' || first.kind === 'redo';
+        for (let next = this.items[0]; together && next && batch.length < MOST_TOGETHER; next = this.items[0]) {
+            if (first.kind === 'do' && first.alone) break;
+            if (next.kind === first.kind && goTogether(first, next)) batch.push(this.items.shift()!);
+            else if (next.kind === 'later' && !next.afterAll && batch.every(keepsSelection)) {
+                // What waited for an answer before these may go on: it waits anew where it looks at more than the selection.
+                this.items.shift();
+                this.runInTurn(next.run, next.input);
+            } else break;
         }
-        if (first.kind === 'ask') {
-            // Moves by the same step are one.
-            while (this.items[0] && first.join?.(this.items[0])) this.items.shift();
-        }
+        // Moves by the same step are one.
+        if (first.kind === 'ask') while (this.items[0] && first.join?.(this.items[0])) this.items.shift();
+        this.building = [];
+        const key = (first.kind === 'do' && first.alone?.key) || crypto.randomUUID();
+        const [path, body] = this.pins.body(batch);
+        return { batch, key, path, body };
     }
 
-    private body({ batch, where }: Sealed): [string, Record<string, unknown>] {
-        const first = batch[0]!;
-        switch (first.kind) {
-            case 'ask':
-            case 'later':
-                throw new Error('This is no request for the song.');
-            case 'undo':
-            case 'redo':
-                return [first.kind, { times: batch.length }];
-            case 'steps':
-                return ['steps', { step: first.step }];
-            case 'one':
-                return ['edits', { ...this.edits(first.commands), as: 'one' }];
-            case 'do':
-                return [
-                    'edits',
-                    this.edits(
-                        batch.map((i) => (i as { command: Command }).command),
-                        where,
-                    ),
-                ];
+    /** Sends what windows that are gone left unsent, before anything else. */
+    async takeOver(): Promise<void> {
+        let count = 0;
+        for (const { sealed, items } of await this.unsent.takeOver()) {
+            const batch = sealed && sealed.batch.length > 0 ? sealed : null;
+            if (batch && !this.again && !this.busy) this.again = batch;
+            this.items.push(...items);
+            count += items.length + (batch?.batch.length ?? 0);
         }
+        if (count === 0) return;
+        this.count();
+        if (!this.busy) void this.flush();
+        await this.settled();
+        const words = count === 1 ? '1 command' : `${count} commands`;
+        this.song.tell(
+            `${words} that a closed window had not sent ${count === 1 ? 'was' : 'were'} sent now. ${this.song.said}`,
+        );
     }
-
-    /** What the commands work on at first, unless they say so themselves; those after take what they leave. */
-    private edits(commands: Command[], where = this.song.context()): Record<string, unknown> {
-        const meant = commands.map((c) => this.meant.get(c)).find((on) => on !== undefined);
-        return { on: meant ?? this.song.on(), context: where, do: commands };
-    }
-}
-
-/** The first command of what works on what is chosen. */
-function commandOf(item: Item): Command | undefined {
-    if (item.kind === 'do') return item.alone ? undefined : item.command;
-    return item.kind === 'one' ? item.commands[0] : undefined;
 }
 
 function told(batch: Item[]): void {

@@ -11,7 +11,7 @@ import { Notebook } from './notebook.svelte';
 import { byPlace, firstOf, Part } from './part.svelte';
 import { opened } from './opened';
 import { Queue } from './queue.svelte';
-import type { Done, Item } from './items';
+import type { Done, Waiting } from './items';
 import { choose, takeParts } from './taking';
 import { Time } from './time';
 import type { Answer, Command, Context, Note, On, SongData, TimeData, TrackData } from './types';
@@ -61,12 +61,14 @@ export class Song extends Head {
     /** The stretch of time that was last seen of the song page. */
     seenSong: { left: number; scale: number } | null = null;
     selectionVersion = $state(0);
+    /** How often the hand has made a selection, and put the caret somewhere: older answers do not undo it. */
+    handSelects = 0;
+    handCarets = 0;
 
     /** A place in time and pitch of the open part, to work at. */
     caret = $state.raw({ tick: 0, pitch: 60 });
     /** Whether the caret stands where a note does, or did: then the line is meant on which that hangs. */
     onNote = false;
-    caretVersion = 0;
     /** The part that the last command made, to be opened. */
     made: number | null = null;
     /** Where writing goes on, as the last answer said; null where it said nothing. */
@@ -77,12 +79,6 @@ export class Song extends Head {
     pointer: { tick: number; note: Note | null } | null = null;
     /** Notes that meet a condition being made: marked in the roll. */
     marked = $state.raw<ReadonlySet<number> | null>(null);
-
-    said = $state('');
-    /** How often something was told: the same sentence twice is spoken twice. */
-    told = $state(0);
-    warnings = $state.raw<string[]>([]);
-    trouble = $state('');
 
     /** Whether the same notes are chosen after a command: its spec says so. */
     keeps: (command: Command) => boolean = () => false;
@@ -142,26 +138,35 @@ export class Song extends Head {
         return notes;
     }
 
-    /** Chooses notes in the open part at once, as the mouse does; the caret goes to what is new among them. */
-    select(ids: Iterable<number>, beside: ReadonlyMap<number, ReadonlySet<number>> = new Map()): void {
-        this.queue.meanChosen();
-        const before = this.selected;
-        this.selected = new Set(ids);
-        this.beside = new Map([...this.beside.keys()].map((id) => [id, beside.get(id) ?? new Set()]));
+    /** The hand selects something else: at once, or in its turn where keys wait that look at what is selected. */
+    byHand(run: () => void): void {
+        if (this.queue.holdsInput) return this.queue.push({ kind: 'later', run: () => this.byHand(run) });
+        run();
+        this.handSelects++;
         this.selectionVersion++;
-        const first =
-            this.open &&
-            firstOf(
-                this.open,
-                [...this.selected].filter((id) => !before.has(id)),
-            );
-        if (first) this.followTo(first.start, first.pitch);
+    }
+
+    /** Chooses notes in the open part, as the mouse does; the caret goes to what is new among them. */
+    select(ids: Iterable<number>, beside: ReadonlyMap<number, ReadonlySet<number>> = new Map()): void {
+        const wanted = new Set(ids);
+        this.byHand(() => {
+            const before = this.selected;
+            this.selected = wanted;
+            this.beside = new Map([...this.beside.keys()].map((id) => [id, beside.get(id) ?? new Set()]));
+            const first =
+                this.open &&
+                firstOf(
+                    this.open,
+                    [...this.selected].filter((id) => !before.has(id)),
+                );
+            if (first) this.followTo(first.start, first.pitch);
+        });
     }
 
     /** Opens a part: commands go to it, with nothing chosen. What waits for another part keeps its notes. */
     openPart(part: Part | null): void {
         if (this.open === part) return;
-        if (this.open) this.select([]);
+        this.queue.leave();
         this.looking.unlook();
         this.looking.showAsItIs();
         this.open = part;
@@ -171,6 +176,8 @@ export class Song extends Head {
         this.selected = new Set();
         this.inLane.focus(null);
         this.workOn([]);
+        this.handSelects++;
+        this.handCarets++;
         this.selectionVersion++;
         if (part) this.tell(opened(part));
     }
@@ -254,6 +261,10 @@ export class Song extends Head {
         this.queue.afterAll(run);
     }
 
+    withSelection(run: () => void): void {
+        this.queue.withSelection(run);
+    }
+
     /**
      * Sends a command by itself under a key of its own, so that it can be sent again after a crash and is done once.
      * What is chosen stays chosen.
@@ -275,7 +286,7 @@ export class Song extends Head {
     /** Takes in what the server answered. */
     take(
         answer: Answer,
-        batch: readonly Item[],
+        batch: readonly Waiting[],
         how: { keepsSelection: boolean; keepsCaret: boolean; hear: boolean },
     ): void {
         const by = batch.at(-1)!;
@@ -297,14 +308,16 @@ export class Song extends Head {
         }
         // Of many that stay chosen it is not said again: what follows the choice looks anew all the same.
         if (answer.selection === null && how.keepsSelection) this.selectionVersion++;
-        if (answer.at && how.keepsCaret) this.followTo(...answer.at);
+        if (answer.at && how.keepsCaret) this.carry(...answer.at);
         this.goesOn = answer.caret ?? null;
         if (answer.time) this.retime(answer.time);
         this.prune();
-        const said = (by.kind === 'one' ? answer.said.join(' ') : answer.said.at(-1)) ?? '';
+        // What the last of them was refused with stands alone, as where each is answered by itself.
+        const isRefused = answer.refused?.some((r) => r.item === batch.length - 1);
+        const said = isRefused ? '' : ((by.kind === 'one' ? answer.said.join(' ') : answer.said.at(-1)) ?? '');
         // A note that was only touched says nothing.
         if (said !== '' || answer.warnings.length > 0 || answer.refused)
-            this.tell(said, answer.warnings, answer.refused?.at(-1)?.detail ?? '');
+            this.tell(said, answer.warnings, answer.refused?.at(-1)?.detail ?? '', by.input);
         if (Object.keys(answer.parts).length > 0 || answer.time || answer.tracks || answer.name !== undefined) {
             this.elsewhere.tell();
             this.onChange();
@@ -319,16 +332,31 @@ export class Song extends Head {
         this.onNote = true;
     }
 
-    /** Puts the caret somewhere. */
+    /** The caret goes with the work. */
+    private carry(tick: number, pitch: number): void {
+        if (this.caret.tick === tick && this.caret.pitch === pitch) return;
+        this.onNote = true;
+        this.caret = { tick, pitch };
+    }
+
+    /** Puts the caret somewhere, by hand: at once, or in its turn where keys wait that look at it. */
     putCaret(tick: number, pitch = this.caret.pitch): void {
+        if (this.queue.holdsInput || this.queue.movesCaret)
+            return this.queue.push({ kind: 'later', run: () => this.putCaret(tick, pitch) });
         this.onNote = false;
-        this.caretVersion++;
+        this.handCarets++;
         this.caret = { tick: Math.max(0, Math.round(tick)), pitch: Math.max(0, Math.min(127, pitch)) };
     }
 
     /** Asks a reading about what is chosen, in its turn. */
     ask<T>(reading: string, params: () => Record<string, unknown>, then: (answer: T) => void): void {
-        this.queue.push({ kind: 'ask', ask: () => this.read<T>(reading, params(), this.onGrid()).then(then) });
+        this.queue.push({
+            kind: 'ask',
+            ask: () =>
+                this.read<T>(reading, params(), this.onGrid()).then((answer) =>
+                    this.queue.runInTurn(() => then(answer)),
+                ),
+        });
     }
 
     read<T>(reading: string, params: Record<string, unknown>, on: On[] = this.on()): Promise<T> {
@@ -348,12 +376,8 @@ export class Song extends Head {
         this.onTime(before);
     }
 
-    /** Puts a sentence on the line below, for the person to read and to hear. */
-    tell(said: string, warnings: string[] = [], trouble = ''): void {
-        this.said = said;
-        this.told++;
-        this.warnings = warnings;
-        this.trouble = trouble;
+    protected get speaking(): number {
+        return this.queue.speaking;
     }
 
     /** Lets go of chosen notes that are no more. */

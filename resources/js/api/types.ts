@@ -355,6 +355,8 @@ export interface Setup {
     families: string[];
     kits: Record<string, string>;
     importLimit: number;
+    /** Bytes of a song with its history. */
+    songLimit: number;
 }
 
 export interface SongSummary {

@@ -136,15 +136,15 @@ export class Desk {
     /** Chooses parts, and takes the caret to what is new among them. */
     choose(parts: readonly Part[], at: Part | undefined = parts.at(-1)): void {
         const { song } = this;
-        song.queue.meanChosen();
-        song.chosenParts = parts.map((p) => p.id);
-        song.selectionVersion++;
-        this.at = at?.id ?? this.at;
-        if (!at) return;
-        song.caretTrack = at.trackId;
-        song.putCaret(at.head.from);
-        song.elsewhere.want(at.id);
-        this.reveal(at);
+        song.byHand(() => {
+            song.chosenParts = parts.map((p) => p.id);
+            this.at = at?.id ?? this.at;
+            if (!at) return;
+            song.caretTrack = at.trackId;
+            song.putCaret(at.head.from);
+            song.elsewhere.want(at.id);
+            this.reveal(at);
+        });
     }
 
     reveal(part: Part): void {

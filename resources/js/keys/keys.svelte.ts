@@ -5,6 +5,7 @@ import { bindingsOf, keyOf } from './commands.svelte';
 import { codeOf, layoutLabels, seen } from './layout';
 import { pace, type How } from './pace.svelte';
 import { isMac, Resolver, strokeOf, type Modifiers } from './strokes';
+import { typeInto, type Pressed } from './type-into';
 
 /** Takes keys to play notes with, while it is told to. */
 export interface Typist {
@@ -72,6 +73,10 @@ class Keys {
     edits: ReadonlySet<string> = new Set();
     /** Told of a key that does nothing here, and of what it does elsewhere. */
     onNothing: (stroke: string, elsewhere: Binding | null) => void = () => {};
+    /** Holds a press back that has to wait for what was pressed before it: it is done again in its turn. Says whether it does. */
+    gate: (again: () => void) => boolean = () => false;
+    /** Every stroke that stands for something, alone or in a sequence. */
+    private strokes: ReadonlySet<string> = new Set();
     /** How many keys were pressed so far. */
     pressed = 0;
     private handlers: Map<string, Handler>[] = [];
@@ -88,7 +93,11 @@ class Keys {
         window.addEventListener('keyup', (e) => {
             this.modifiers(e);
             this.typist?.up(e.code, e.timeStamp);
-            if (this.holding?.code === e.code) this.letGo();
+            const up = (): void => {
+                if (this.holding?.code === e.code) this.letGo();
+            };
+            if (this.waits > 0) this.gate(up);
+            else up();
         });
         // What no key holds up, since it was asked for by mouse, a click ends.
         window.addEventListener('pointerdown', () => {
@@ -105,6 +114,7 @@ class Keys {
     load(state: KeyState): void {
         this.state = state;
         this.resolver = new Resolver(state.keymap);
+        this.strokes = new Set(state.keymap.flatMap((b) => b.keys.split(' ')));
         this.prefix = '';
         untrack(() => this.version++);
     }
@@ -132,6 +142,11 @@ class Keys {
 
     /** Does a command that was asked for by mouse, or from a list. */
     run(command: string, params: Record<string, unknown> = {}, how: How = 'mouse'): boolean {
+        if (this.isHeldBack(() => void this.runNow(command, params, how))) return true;
+        return this.runNow(command, params, how);
+    }
+
+    private runNow(command: string, params: Record<string, unknown>, how: How): boolean {
         const binding = this.here(command, params) ?? { context: '', keys: '', command, params, label: '' };
         return this.execute(binding, ONCE, '', how);
     }
@@ -159,9 +174,36 @@ class Keys {
             this.capture(stroke);
             return true;
         }
+        if (this.isHeldBack(() => void this.strokeNow(stroke, more))) return this.strokes.has(stroke);
+        return this.strokeNow(stroke, more);
+    }
+
+    private strokeNow(stroke: string, more: boolean): boolean {
         const hit = this.resolver.press(stroke, this.context);
         this.prefix = this.resolver.prefix;
         return hit !== null && hit !== 'wait' && this.execute(hit, { more, times: 1 });
+    }
+
+    /** Presses that wait for their turn. */
+    private waits = 0;
+    /** A press is done now whose turn has come. */
+    private replaying = false;
+
+    /** Whether a press waits; then `again` is done in its turn. */
+    private isHeldBack(again: () => void): boolean {
+        // What a press that is done now asks for is part of it.
+        if (this.replaying) return false;
+        const waits = this.gate(() => {
+            this.waits--;
+            this.replaying = true;
+            try {
+                again();
+            } finally {
+                this.replaying = false;
+            }
+        });
+        if (waits) this.waits++;
+        return waits;
     }
 
     private execute(binding: Binding, press: Press = ONCE, code = '', how: How = 'key'): boolean {
@@ -237,41 +279,51 @@ class Keys {
             if (!e.repeat) this.capture(stroke);
             return;
         }
+        if (belongsTo(e.target, stroke)) return;
+        // A focused button keeps the keys that press it.
+        if (isPressed(e.target, stroke)) return;
+        // What plays sounds at once.
+        if (this.count === null && !this.prefix && this.plays(e)) return e.preventDefault();
+        const press = { stroke, code: e.code, key: e.key, repeat: e.repeat };
+        if (this.isHeldBack(() => this.pressAgain(press))) {
+            if (this.strokes.has(stroke) || /^\d$/.test(stroke)) e.preventDefault();
+        } else if (this.press(press)) e.preventDefault();
+    }
+
+    /** Does what a stroke stands for now; says whether it is used up. */
+    private press({ stroke, code, repeat }: Pressed): boolean {
         if (this.holding) {
-            if (e.repeat && this.holding.code === e.code) return e.preventDefault();
+            if (repeat && this.holding.code === code) return true;
             // Other keys act meanwhile, so that what is looked at can be changed. Without a key to let go, any ends it.
             if (!this.holding.code || stroke === 'Escape') this.letGo();
         }
-        if (belongsTo(e.target, stroke)) return;
-        // A focused button keeps the keys that press it.
-        if (
-            (stroke === 'Enter' || stroke === 'Space') &&
-            e.target instanceof Element &&
-            e.target.closest('button, a, summary, [role=button]')
-        )
-            return;
-        if (this.count !== null && this.counting(stroke)) return e.preventDefault();
+        if (this.count !== null && this.counting(stroke)) return true;
         if (this.prefix && stroke === 'Escape') {
             this.resolver.cancel();
             this.prefix = '';
-            e.preventDefault();
-            return;
+            return true;
         }
-        if (!this.prefix && this.plays(e)) return e.preventDefault();
         const hit = this.resolver.press(stroke, this.context);
         this.prefix = this.resolver.prefix;
-        if (hit === 'wait') return e.preventDefault();
+        if (hit === 'wait') return true;
         const times = Math.max(1, Math.min(MOST_TIMES, Number(this.count ?? 1)));
         if (this.count !== null) this.count = null;
         if (hit?.command === 'count') {
             this.count = '';
             this.flash(hit.keys);
-            e.preventDefault();
-        } else if (hit && this.execute(hit, { more: e.repeat, times }, e.code)) {
-            e.preventDefault();
-        } else if (!e.repeat) {
-            this.onNothing(stroke, this.elsewhere(stroke));
+            return true;
         }
+        if (hit && this.execute(hit, { more: repeat, times }, code)) return true;
+        if (!repeat) this.onNothing(stroke, this.elsewhere(stroke));
+        return false;
+    }
+
+    /** A press whose turn has come: where a field has the keys by now, it is typed into that. */
+    private pressAgain(press: Pressed): void {
+        const target = document.activeElement;
+        if (target instanceof HTMLElement && (belongsTo(target, press.stroke) || isPressed(target, press.stroke)))
+            typeInto(target, press);
+        else this.press(press);
     }
 
     /** What a stroke stands for on another page, where it does nothing here. */
@@ -314,6 +366,15 @@ class Keys {
         else return false;
         return true;
     }
+}
+
+/** Whether a stroke presses the button that has the focus. */
+function isPressed(target: EventTarget | null, stroke: string): boolean {
+    return (
+        (stroke === 'Enter' || stroke === 'Space') &&
+        target instanceof Element &&
+        target.closest('button, a, summary, [role=button]') !== null
+    );
 }
 
 /** Whether a stroke is for the field or the panel that has the focus. */

@@ -183,7 +183,7 @@ class Recorder {
             this.flush(take, Math.max(0, this.now(take)));
             take.held.clear();
         }
-        song.inTurn(() => {
+        song.afterAll(() => {
             if (!song.isLast(TAKE)) return song.tell('The last step is no take: there is nothing to take back.');
             song.undo();
             song.inTurn(() => {

@@ -1,6 +1,7 @@
 <script lang="ts">
     import { untrack } from 'svelte';
-    import { download, save } from '../api/saving';
+    import { request } from '../api/client';
+    import { downloadSong, save, saveWhole } from '../api/saving';
     import { Song } from '../api/song.svelte';
     import type { Command, Setup } from '../api/types';
     import { reach } from '../keys/reach.svelte';
@@ -24,6 +25,7 @@
     import Shortcuts from './shortcuts/Shortcuts.svelte';
     import ReachLetters from './ReachLetters.svelte';
     import Songs from './Songs.svelte';
+    import Taken from './Taken.svelte';
     import TakeOffer from './TakeOffer.svelte';
     import TopLine from './TopLine.svelte';
     import { whenQuiet } from './when-quiet';
@@ -37,6 +39,8 @@
     const READY_AFTER = 1000;
     /** Likewise, after which pages are fetched that may be wanted next. */
     const OTHERS_AFTER = 700;
+
+    const TITLES: Record<string, string> = { pace: 'Pace', guide: 'Guide', backups: 'Backup' };
 
     untrack(() => callDrums(setup.drums));
     let song = $state.raw<Song | null>(null);
@@ -79,6 +83,7 @@
                 transport.attach(loaded);
                 void interrupted.look(loaded);
                 song = loaded;
+                void loaded.queue.takeOver();
             },
             (e: unknown) => (trouble = e instanceof Error ? e.message : String(e)),
         );
@@ -105,12 +110,21 @@
     });
     $effect(() => {
         keys.context = place.at === 'chords' ? 'keys' : place.at;
-        if (place.at === 'keys') document.title = `${place.page === 'pace' ? 'Pace' : 'Shortcuts'} · Jactonic`;
+        if (place.at === 'keys') document.title = `${TITLES[place.page] ?? 'Shortcuts'} · Jactonic`;
         else
             document.title =
                 place.at === 'songs' ? 'Jactonic' : `${part ? `${part.name} · ` : ''}${song?.name ?? ''} · Jactonic`;
     });
 
+    // A key is done in its turn: what it does may hang on what the one before it leaves.
+    keys.gate = (again) => {
+        if (!song) return false;
+        const { queue } = song;
+        queue.newInput();
+        if (!queue.holdsInput) return false;
+        queue.push({ kind: 'later', run: again });
+        return true;
+    };
     keys.onNothing = (stroke, elsewhere) => {
         const words = nothingHere(keys.context, stroke, elsewhere);
         if (words === null) return;
@@ -130,6 +144,8 @@
             shortcuts: () => router.go({ at: 'keys', page: 'shortcuts' }),
             sheet: () => router.go({ at: 'keys', page: 'sheet' }),
             pace: () => router.go({ at: 'keys', page: 'pace' }),
+            backups: () => router.go({ at: 'keys', page: 'backups' }),
+            backup: () => void backUp(),
             guide: (p) => {
                 router.go({ at: 'keys', page: 'guide' });
                 history.replaceState(null, '', p.at === 'marks' ? '/guide#marks' : '/guide');
@@ -202,12 +218,13 @@
                 },
                 steps: () => panels.turn({ name: 'steps' }),
                 export: () => save(here),
+                'export-whole': () => saveWhole(here),
                 'open-songs': () => router.go({ at: 'songs' }),
                 'open-song': () => router.go({ at: 'song', song: here.id }),
                 track: (p) => {
                     const track = part && here.trackOf(part);
                     if (track)
-                        void here.elsewhere.setTrack(
+                        here.elsewhere.setTrack(
                             track,
                             p.what === 'muted' ? { muted: !track.muted } : { soloed: !track.soloed },
                         );
@@ -229,7 +246,8 @@
                     id,
                     (params, _, press) => {
                         here.do(meant(here, { edit: id, params, ...asPressed(press) }));
-                        here.afterAll(() => openMade(here));
+                        // What is typed behind a part that is made is for that.
+                        if (!commands.find(id)?.keeps) here.afterAll(() => openMade(here));
                     },
                 ]),
         );
@@ -257,6 +275,17 @@
             if (panels.open && !['steps', 'commands'].includes(panels.open.name)) panels.close();
         });
     });
+
+    /** Copies everything, and says where to. */
+    async function backUp(): Promise<void> {
+        await song?.settled();
+        const words = await request<{ made: string; where: string }>('POST', 'backups').then(
+            ({ made, where }) => `Everything is copied to ${made}, in ${where}.`,
+            (e: unknown) => (e instanceof Error ? e.message : String(e)),
+        );
+        hint = words;
+        song?.tell(words);
+    }
 
     let taps: number[] = [];
 
@@ -318,7 +347,7 @@
     {#if song && (place.at === 'song' || place.at === 'roll')}<TakeOffer />{/if}
     <div class="relative flex min-h-0 flex-1 flex-col">
         {#if place.at === 'songs'}
-            <Songs {setup} {download} {hint} bind:dropped />
+            <Songs {setup} download={downloadSong} {hint} bind:dropped />
         {:else if place.at === 'keys'}
             {#if place.page === 'shortcuts'}
                 <Shortcuts {setup} />
@@ -367,3 +396,4 @@
     {/if}
 </div>
 <ReachLetters />
+<Taken />

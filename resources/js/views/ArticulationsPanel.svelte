@@ -7,6 +7,7 @@
     import { articulationsOf } from '../roll/commands/make';
     import ArticulationRow from './ArticulationRow.svelte';
     import Panel from './Panel.svelte';
+    import { taken } from './taken.svelte';
 
     let { song }: { song: Song } = $props();
 
@@ -57,6 +58,15 @@
         trouble = '';
         try {
             const read = JSON.parse(await file.text()) as ArticulationSet;
+            // A set of its name on this track is kept beside where the person wants both: sets are told apart by name.
+            const same = track.articulations && track.articulations.name === read.name;
+            if (same && JSON.stringify(track.articulations) !== JSON.stringify(read)) {
+                const as = await taken.ask(
+                    `The track has a set “${read.name}” already. Replace it (undo brings it back), or keep both, the one there as a file?`,
+                );
+                if (as === null) return;
+                if (as === 'both') store();
+            }
             // The core says what is wrong with it; what it takes comes back with the track.
             song.do(articulationsOf(track.id, read));
             await song.settled();

@@ -21,6 +21,8 @@
         plain?: boolean;
         /** What takes long at the moment. */
         long?: Long;
+        /** The server has not answered for a while. */
+        slow?: boolean;
         children?: Snippet;
     }
     let {
@@ -32,6 +34,7 @@
         numbers = '',
         plain = false,
         long,
+        slow = false,
         children,
     }: Props = $props();
 
@@ -63,6 +66,11 @@
                     >{long.stopping ? 'Stopping …' : `At work, ${long.steps?.toLocaleString('en')} notes so far`}</span
                 >
                 <button class="btn btn-xs mr-3" {@attach does('escape')}>Stop</button>
+            {/if}
+            {#if slow && !busy && !trouble}
+                <span class="mr-3 font-semibold" data-testid="slow"
+                    >The server has not answered yet. What you do is kept, and done when it answers.</span
+                >
             {/if}
             {#if tag}<span class="mr-2 rounded-sm bg-neutral px-1.5 py-0.5 text-sm text-neutral-content">{tag}</span
                 >{/if}

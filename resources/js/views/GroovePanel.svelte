@@ -13,6 +13,7 @@
     import Panel from './Panel.svelte';
     import { panels, remember, remembered } from './panels.svelte';
     import Icon from './Icon.svelte';
+    import { taken } from './taken.svelte';
 
     let { song, part, spec }: { song: Song; part: Part; spec: Spec } = $props();
 
@@ -27,6 +28,8 @@
     let name = $state('');
     let grid = $state(untrack(() => (part.settings.grid.includes('bar') ? '1/16' : part.settings.grid)));
     let shelf = $state(false);
+    /** A groove that another took the place of, as it was. */
+    let replaced = $state.raw<{ id: number; groove: Groove } | null>(null);
     let trouble = $state('');
     let picker: HTMLInputElement;
     let list: HTMLElement | undefined = $state();
@@ -67,12 +70,30 @@
     }
 
     async function keep(body: Record<string, unknown>, said: string): Promise<void> {
-        const made = await attempt(() => request<KeptGroove>('POST', `songs/${song.id}/grooves`, body));
+        const made = await attempt(() =>
+            taken.bring((as) =>
+                request<KeptGroove & { replaced?: Groove }>('POST', `songs/${song.id}/grooves`, {
+                    ...body,
+                    ...(as ? { as } : {}),
+                }),
+            ),
+        );
         if (!made) return;
         chosen = made.id;
         name = '';
+        replaced = made.replaced ? { id: made.id, groove: made.replaced } : null;
         await load();
         song.tell(`${said}: “${made.groove.name}”, ${made.shelf ? 'on the shelf' : 'with the song'}.`);
+    }
+
+    /** Puts back the groove that another took the place of. */
+    async function putBack(): Promise<void> {
+        if (!replaced) return;
+        const { id, groove } = replaced;
+        if (!(await attempt(() => request('PATCH', `grooves/${id}`, { groove })))) return;
+        replaced = null;
+        await load();
+        song.tell(`The groove “${groove.name}” is as it was.`);
     }
 
     function take(): Promise<void> {
@@ -148,6 +169,10 @@
 
 <Panel title="Grooves" onkeydown={press}>
     {#if trouble}<p class="px-4 pt-3 text-error" role="alert">{trouble}</p>{/if}
+    {#if replaced}<p class="px-4 pt-3" role="status">
+            A groove took the place of “{replaced.groove.name}”.
+            <button class="btn ml-1 btn-xs" data-field onclick={() => void putBack()}>Put the old back</button>
+        </p>{/if}
     <section class="px-4 pt-3" aria-label="Grooves kept">
         {#if grooves.length === 0}
             <p>

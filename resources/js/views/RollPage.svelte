@@ -157,6 +157,7 @@
         trouble={held?.trouble ?? song.trouble}
         {numbers}
         long={song.queue.long}
+        slow={song.queue.slow}
     >
         <PartLine {song} {part} />
     </BottomLine>

@@ -13,7 +13,7 @@
     const rows = $derived(part.version >= 0 ? [...sheet.usedRows.rows].reverse() : []);
     let file: HTMLInputElement;
 
-    const keep = (set: RowSet): Promise<void> => song.elsewhere.setTrack(track, { rows: set });
+    const keep = (set: RowSet): void => song.elsewhere.setTrack(track, { rows: set });
 
     function name(pitch: number, text: string): void {
         const names = { ...track.rows.names, [pitch]: text.trim() };

@@ -176,6 +176,7 @@
             trouble={song.trouble}
             numbers={hovered}
             long={song.queue.long}
+            slow={song.queue.slow}
         >
             {#if part}<SongLine {song} {part} />{/if}
         </BottomLine>

@@ -2,6 +2,7 @@
     import { Copy, Download, FileMusic, FilePlus, Pencil, Trash2, Upload } from 'lucide';
     import { onMount, tick, untrack } from 'svelte';
     import { request, upload } from '../api/client';
+    import { saveAs } from '../api/saving';
     import { clock } from '../api/time';
     import type { Setup, SongSummary } from '../api/types';
     import { does } from '../keys/does';
@@ -67,8 +68,9 @@
 
     async function take(files: FileList | File[] | null | undefined): Promise<void> {
         for (const file of files ?? []) {
-            if (file.size > setup.importLimit) {
-                trouble = `${file.name} is larger than ${setup.importLimit >> 20} MB, the most that can be imported. Nothing was imported.`;
+            const limit = file.name.endsWith('.jactonic') ? setup.songLimit : setup.importLimit;
+            if (file.size > limit) {
+                trouble = `${file.name} is larger than ${limit >> 20} MB, the most that can be imported. Nothing was imported.`;
                 continue;
             }
             await attempt(async () => {
@@ -177,6 +179,10 @@
             'new-song': () => void fresh(),
             import: () => picker.click(),
             export: withChosen((song) => download(song.id)),
+            'export-whole': withChosen((song) => {
+                saveAs(`/api/songs/${song.id}/whole`, '');
+                tell(`${song.name} is saved with its history: importing that file brings it in elsewhere.`);
+            }),
         });
     });
 
@@ -199,7 +205,7 @@
             <input
                 bind:this={picker}
                 type="file"
-                accept=".mid,.midi,.smf,.kar,audio/midi"
+                accept=".mid,.midi,.smf,.kar,.rmi,.jactonic,audio/midi"
                 class="hidden"
                 multiple
                 onchange={(e) => void take(e.currentTarget.files)}
@@ -305,7 +311,12 @@
                     {/each}
                 </tbody>
             </table>
-            <p class="mt-6 text-center text-base-content/80">A .mid file can be dropped anywhere on this page.</p>
+            <p class="mt-6 text-center text-base-content/80">
+                A .mid file, or a song saved with its history, can be dropped anywhere on this page.
+                <a class="link" href="/backups" onclick={(e) => follow(e, { at: 'keys', page: 'backups' })}
+                    >Backup, deleted songs</a
+                >
+            </p>
         {:else if songs}
             <div class="rounded-box border border-dashed border-base-content/50 py-20 text-center">
                 <Icon of={FileMusic} size={40} class="mx-auto mb-4" stroke={1.25} />

@@ -1,4 +1,5 @@
 /** Pages that are looked at now and then: fetched as one file, which is smaller than each on its own. */
+export { default as backups } from './BackupsPage.svelte';
 export { default as chords } from './ChordSheet.svelte';
 export { default as guide } from './Guide.svelte';
 export { default as pace } from './PacePage.svelte';

@@ -21,7 +21,7 @@ export function doing(here: Song): Record<string, Handler> {
         'go-part': (p) => here.queue.push({ kind: 'ask', ask: () => goPart(here, Number(p.by ?? 1)) }),
         // An edit once more as its panel was set last.
         again: (p, _, press) =>
-            here.inTurn(() => {
+            here.afterAll(() => {
                 const edit = String(p.edit);
                 if (p.instead && here.isLast(edit)) here.undo();
                 here.do({

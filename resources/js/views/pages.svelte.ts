@@ -7,6 +7,7 @@ const LOADS = {
     sheet: async () => (await import('./aside')).sheet,
     pace: async () => (await import('./aside')).pace,
     guide: async () => (await import('./aside')).guide,
+    backups: async () => (await import('./aside')).backups,
     steps: async () => (await import('./aside')).steps,
 } as const;
 

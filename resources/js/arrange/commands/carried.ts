@@ -41,7 +41,7 @@ export function carried(desk: Desk): Record<string, Handler> {
                 song.afterAll(() => song.tell(`${words(ids.length)} cut.`));
             }),
         paste: (p) =>
-            song.inTurn(() => {
+            song.withSelection(() => {
                 const copied = kept();
                 if (!copied) return song.tell('No parts were copied.');
                 const inPlace = p.where === 'place';

@@ -45,7 +45,7 @@ export function commandsOf(desk: Desk, cancel: () => boolean, open: (part: Part)
         track: (p) => {
             const { track } = desk;
             if (track)
-                void desk.song.elsewhere.setTrack(
+                desk.song.elsewhere.setTrack(
                     track,
                     p.what === 'muted' ? { muted: !track.muted } : { soloed: !track.soloed },
                 );
@@ -59,7 +59,7 @@ function moving(desk: Desk): Record<string, Handler> {
     const orElse =
         (edit: string, other: (p: Record<string, unknown>, times: number) => boolean | void): Handler =>
         (params, _, press) =>
-            song.inTurn(() => {
+            song.withSelection(() => {
                 if (song.chosenParts.length > 0 || other(params, press.times) === false)
                     song.do({ edit, params, ...pressed(press) });
             });
@@ -92,7 +92,8 @@ function moving(desk: Desk): Record<string, Handler> {
             });
         },
         locate: (p) => {
-            song.inTurn(() => {
+            // Where the song ends may still change.
+            song.afterAll(() => {
                 song.putCaret(
                     p.to === 'start' ? 0 : Math.max(0, ...[...song.parts.values()].map((q) => desk.endOf(q))),
                 );
@@ -102,7 +103,7 @@ function moving(desk: Desk): Record<string, Handler> {
         },
         caret: (p, _, press) => {
             const by = STEPS[String(p.to)];
-            if (by) return song.inTurn(() => moveCaret(song, by.steps * press.times, by.by));
+            if (by) return song.withSelection(() => moveCaret(song, by.steps * press.times, by.by));
             song.afterAll(() => toMarker(desk, p.to === 'previous-marker' ? -1 : 1));
         },
         'play-from': () =>
@@ -143,8 +144,8 @@ function toMarker(desk: Desk, way: 1 | -1): void {
 function choosing(desk: Desk, cancel: () => boolean, open: (part: Part) => void): Record<string, Handler> {
     const { song } = desk;
     return {
-        choose: (p) => song.inTurn(() => beside(desk, Number(p.x ?? 0), Number(p.y ?? 0), p.take === true)),
-        'choose-parts': (p) => song.inTurn(() => chooseMany(desk, String(p.which ?? 'all'))),
+        choose: (p) => song.afterAll(() => beside(desk, Number(p.x ?? 0), Number(p.y ?? 0), p.take === true)),
+        'choose-parts': (p) => song.afterAll(() => chooseMany(desk, String(p.which ?? 'all'))),
         'open-part': () =>
             song.afterAll(() => {
                 const part = song.parts.get(desk.at ?? -1) ?? desk.chosen[0] ?? desk.part;
@@ -154,7 +155,7 @@ function choosing(desk: Desk, cancel: () => boolean, open: (part: Part) => void)
             if (song.queue.going) return void (song.queue.going = false);
             if (cancel()) return;
             if (panels.open) return panels.close();
-            song.inTurn(() => {
+            song.withSelection(() => {
                 if (song.chosenParts.length === 0) return router.go({ at: 'songs' });
                 desk.choose([]);
                 song.tell('Nothing is chosen; arrows move the caret.');

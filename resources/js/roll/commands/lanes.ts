@@ -28,7 +28,7 @@ export function inLanes(sheet: Sheet): Record<string, Handler> {
     const [inTime, byLine, inPitch] = CARET_MOVERS as [string, string, string];
 
     function choose(ids: readonly number[], at = ids.length === 1 ? ids[0] : undefined): void {
-        song.inLane.points = new Set(ids);
+        song.byHand(() => (song.inLane.points = new Set(ids)));
         sheet.touch(`lane:${lane()!}`);
         const all = lanes.pointsOf(lane()!);
         // The caret goes with the walk.

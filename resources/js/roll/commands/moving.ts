@@ -29,7 +29,7 @@ export function moving(sheet: Sheet): Record<string, Handler> {
             passing?: (p: Record<string, unknown>, times: number) => void,
         ): Handler =>
         (params, { keys }, press) =>
-            song.inTurn(() => {
+            song.withSelection(() => {
                 if (passing && keys.startsWith('Shift+Arrow') && sheet.passing.goesOn)
                     // Whether it still goes on is known when all that was typed before has been answered.
                     song.afterAll(() => {
@@ -57,17 +57,18 @@ export function moving(sheet: Sheet): Record<string, Handler> {
         [byLine]: orElse(byLine, (p, times) => moveCaret(song, Number(p.steps ?? 1) * times, cell)),
         [inPitch]: orElse(
             inPitch,
-            (p, times, always) => {
-                const by = Number(p.semitones);
-                let { pitch } = song.caret;
-                if (sheet.view.rows && !always)
-                    pitch = sheet.view.rowOn(pitch, (Math.abs(by) === 1 ? by : Math.sign(by) * 4) * times);
-                else if (Math.abs(by) === 1)
-                    for (let i = 0; i < times; i++) pitch = sheet.part.rowBeside(pitch, by, always);
-                else pitch += by * times;
-                song.putCaret(song.caret.tick, pitch);
-                sheet.caretCame();
-            },
+            (p, times, always) =>
+                song.inTurn(() => {
+                    const by = Number(p.semitones);
+                    let { pitch } = song.caret;
+                    if (sheet.view.rows && !always)
+                        pitch = sheet.view.rowOn(pitch, (Math.abs(by) === 1 ? by : Math.sign(by) * 4) * times);
+                    else if (Math.abs(by) === 1)
+                        for (let i = 0; i < times; i++) pitch = sheet.part.rowBeside(pitch, by, always);
+                    else pitch += by * times;
+                    song.putCaret(song.caret.tick, pitch);
+                    sheet.caretCame();
+                }),
             (p, times) => sheet.passing.inPitch(Number(p.semitones) * times),
         ),
         pass: (p) => song.afterAll(() => sheet.passing.to(p.to === 'start' ? 0 : sheet.part.lastEnd)),
@@ -82,7 +83,8 @@ export function moving(sheet: Sheet): Record<string, Handler> {
             });
         },
         locate: (p) => {
-            song.inTurn(() => {
+            // Where the part ends may still change.
+            song.afterAll(() => {
                 song.putCaret(p.to === 'start' ? 0 : sheet.part.lastEnd);
                 sheet.showCaret();
             });
@@ -91,7 +93,7 @@ export function moving(sheet: Sheet): Record<string, Handler> {
         caret: (p, _, press) => {
             const by = STEPS[String(p.to)];
             if (!by) return song.afterAll(() => caretTo(sheet, String(p.to)));
-            song.inTurn(() => moveCaret(song, by.steps * press.times, by.by));
+            song.withSelection(() => moveCaret(song, by.steps * press.times, by.by));
         },
         'loop-selection': () =>
             song.inTurn(() => {

@@ -55,7 +55,7 @@ export function seeing(sheet: Sheet, cancel: () => boolean): Record<string, Hand
         escape: () => {
             if (song.queue.going) return void (song.queue.going = false);
             if (cancel()) return;
-            song.inTurn(() => {
+            song.withSelection(() => {
                 if (song.anyChosen) {
                     song.select([]);
                     return song.tell('Nothing is chosen.');

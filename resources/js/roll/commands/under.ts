@@ -55,7 +55,7 @@ export function under(sheet: Sheet): Record<string, Handler> {
                         const feel = await song.read('groove-reading', { name: source.name, grid: places }, [
                             { part: source.id, notes: [] },
                         ]);
-                        song.do(make.feelOf(feel, String(p.what ?? 'timing')));
+                        song.queue.runInTurn(() => song.do(make.feelOf(feel, String(p.what ?? 'timing'))));
                     },
                 });
             }),

@@ -74,7 +74,7 @@ export function writing(sheet: Sheet): Record<string, Handler> {
                 else turn(found);
             }),
         'place-and-next': () =>
-            song.inTurn(() => {
+            song.afterAll(() => {
                 const { tick } = song.caret;
                 const moved = new Set(song.selected);
                 song.do(make.moveTo('caret'));

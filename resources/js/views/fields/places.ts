@@ -7,6 +7,7 @@ const WORDS: Record<string, string> = {
     'selection-end': 'the end of what is chosen',
     'part-start': 'the part’s start',
     'part-end': 'the part’s end',
+    'song-end': 'the song’s end',
     bar: 'the caret’s bar',
     'next-bar': 'the next bar',
 };

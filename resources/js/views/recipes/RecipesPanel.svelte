@@ -24,6 +24,8 @@
     let matching = $state<number | null>(null);
     /** Deleted last, to be brought back. */
     let gone = $state.raw<RecipeData | null>(null);
+    /** Recipes that others took the place of, as they were: to be put back. */
+    let replaced = $state.raw<RecipeData[]>([]);
     let said = $state('');
     let trouble = $state('');
     let asked = 0;
@@ -121,10 +123,22 @@
         song.tell(said);
     }
 
+    /** Puts back the recipes that those of a file took the place of. */
+    async function putBack(): Promise<void> {
+        const those = replaced;
+        for (const r of those) if ((await work(() => keepRecipe(r))) === null) return;
+        replaced = [];
+        said = those.length === 1 ? `“${those[0]!.name}” is as it was.` : `${those.length} recipes are as they were.`;
+        song.tell(said);
+    }
+
     async function bring(files: FileList | null): Promise<void> {
         const file = files?.[0];
         if (!file) return;
-        said = (await work(() => bringRecipes(file))) ?? said;
+        const brought = await work(() => bringRecipes(file));
+        said = brought?.said ?? said;
+        replaced = brought?.replaced ?? [];
+        if (brought) gone = null;
         if (picker) picker.value = '';
     }
 
@@ -152,6 +166,7 @@
         else if (e.key.toLowerCase() === 'k' && r) giving = r.key ?? '';
         else if (e.key === 'Delete' && r) void remove(r);
         else if (e.key.toLowerCase() === 'u' && gone) void restore();
+        else if (e.key.toLowerCase() === 'u' && replaced.length > 0) void putBack();
         else return;
         e.preventDefault();
         e.stopPropagation();
@@ -166,6 +181,8 @@
             {said}
             {#if gone}<button class="btn ml-1 btn-xs" data-field onclick={() => void restore()}
                     >Bring it back <kbd class="key">U</kbd></button
+                >{:else if replaced.length > 0}<button class="btn ml-1 btn-xs" data-field onclick={() => void putBack()}
+                    >Put the old back <kbd class="key">U</kbd></button
                 >{/if}
         </p>{/if}
     {#if draft}

@@ -2,6 +2,7 @@ import { request } from '../../api/client';
 import type { RecipeData } from '../../api/types';
 import { commands } from '../../keys/commands.svelte';
 import { keys } from '../../keys/keys.svelte';
+import { taken } from '../taken.svelte';
 
 function took(recipes: RecipeData[]): void {
     commands.recipes = recipes;
@@ -31,15 +32,24 @@ export async function restoreRecipe(recipe: RecipeData): Promise<void> {
     await keys.ask('GET', 'key-sets');
 }
 
-/** Brings in a file of recipes and answers what the server says of it. */
-export async function bringRecipes(file: File): Promise<string> {
+/**
+ * Brings in a file of recipes. Where one of a name is there, it is asked what is to become of it.
+ *
+ * @returns what the server says of it, and the recipes that were replaced, as they were; null where nothing was brought in
+ */
+export async function bringRecipes(file: File): Promise<{ said: string; replaced: RecipeData[] } | null> {
     let data: unknown;
     try {
         data = JSON.parse(await file.text());
     } catch {
         throw new Error(`${file.name} is no recipe: it is not JSON. Nothing was changed.`);
     }
-    const brought = await request<{ said: string; recipes: RecipeData[] }>('POST', 'recipes/import', { file: data });
-    took(brought.recipes);
-    return brought.said;
+    const brought = await taken.bring((as) =>
+        request<{ said: string; recipes: RecipeData[]; replaced: RecipeData[] }>('POST', 'recipes/import', {
+            file: data,
+            ...(as ? { as } : {}),
+        }),
+    );
+    if (brought) took(brought.recipes);
+    return brought;
 }

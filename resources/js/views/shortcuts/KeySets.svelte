@@ -1,6 +1,7 @@
 <script lang="ts">
     import type { Setup } from '../../api/types';
     import { keys } from '../../keys/keys.svelte';
+    import { taken, type As } from '../taken.svelte';
 
     let { onSaid }: { setup: Setup; onSaid: (said: string, trouble: string) => void } = $props();
 
@@ -44,9 +45,17 @@
         } catch {
             return onSaid('', `${file.name} is no set of shortcuts: it is not JSON. Nothing was changed.`);
         }
+        let brought: boolean | null = false;
         await work(
-            () => keys.ask('POST', 'key-sets/import', { file: data }),
-            () => `“${keys.state.name}” was brought in, and is in use.`,
+            async () => {
+                const send = (as?: As): Promise<boolean> =>
+                    keys.ask('POST', 'key-sets/import', { file: data, ...(as ? { as } : {}) }).then(() => true);
+                brought = await taken.bring(send);
+            },
+            () =>
+                brought
+                    ? `“${keys.state.name}” was brought in, and is in use; undo takes changes of it back.`
+                    : 'Nothing was brought in.',
         );
     }
 </script>

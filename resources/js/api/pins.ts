@@ -1,0 +1,100 @@
+import { keepsCaret, keepsSelection, type Waiting } from './items';
+import type { Song } from './song.svelte';
+import type { Answer, Command, Context, On } from './types';
+
+/**
+ * What a command works on, and where it was asked for, is settled when it is asked for, as far as that is known then. What
+ * an earlier command that is not answered may still change is left out: the server takes what that one leaves.
+ */
+export class Pins {
+    /** What the commands answered so far left selected, and where they left the caret. */
+    private on: On[] = [];
+    private caret = { tick: 0, pitch: 60 };
+    /** The last selection as it is named, and of what: commands with the very same one need not say it again. */
+    private named: { key: string; on: On[] } = { key: '', on: [] };
+
+    constructor(private readonly song: Song) {}
+
+    /** How often the hand has made a selection, and put the caret somewhere. */
+    marks(): { selects: number; carets: number } {
+        return { selects: this.song.handSelects, carets: this.song.handCarets };
+    }
+
+    /** Settles what is known. */
+    pin(item: Waiting, ahead: readonly Waiting[]): void {
+        if (item.kind !== 'do' && item.kind !== 'one') return;
+        const { selects, carets } = this.marks();
+        // What was asked for before the last selection by hand does not change that.
+        if (ahead.filter((i) => i.selects === selects).every(keepsSelection)) item.on = this.selected();
+        if (ahead.some((i) => i.kind === 'ask' || i.kind === 'later')) return;
+        const { caret, ...rest } = this.song.context();
+        item.where = ahead.filter((i) => i.carets === carets).every(keepsCaret) ? { caret, ...rest } : rest;
+    }
+
+    /** Looks where things are now that something was done in its turn. */
+    look(): void {
+        this.on = this.selected();
+        this.caret = this.song.caret;
+    }
+
+    /** Takes in what an answer left. */
+    answered(answer: Answer, batch: readonly Waiting[], body: Record<string, unknown>): void {
+        const before = batch.findLast((i) => i.on)?.on ?? (body.on as On[] | undefined);
+        if (answer.selection) this.on = answer.selection as On[];
+        else if (before) this.on = before;
+        const put = batch.findLast((i) => i.where?.caret)?.where?.caret ?? (body.context as Context | undefined)?.caret;
+        if (answer.at) this.caret = { tick: answer.at[0], pitch: answer.at[1] };
+        else if (put) this.caret = put;
+    }
+
+    /** What a batch is sent as: where to, and what. */
+    body(batch: Waiting[]): [string, Record<string, unknown>] {
+        const first = batch[0]!;
+        switch (first.kind) {
+            case 'ask':
+            case 'later':
+                return ['', {}];
+            case 'undo':
+            case 'redo':
+                return [first.kind, { times: batch.length }];
+            case 'steps':
+                return ['steps', { step: first.step }];
+            case 'one':
+                return ['edits', { ...this.begin(first), do: first.commands, as: 'one' }];
+            case 'do':
+                return ['edits', this.edits(batch)];
+        }
+    }
+
+    private edits(batch: Waiting[]): Record<string, unknown> {
+        const begin = this.begin(batch[0]!);
+        const same = JSON.stringify({ ...begin.context, caret: undefined });
+        return { ...begin, do: batch.map((item, i) => this.command(item, batch[i - 1], same)) };
+    }
+
+    /** What the first of a batch works on, and where. */
+    private begin(first: Waiting): { on: On[]; context: Context } {
+        first.where ??= { ...this.song.context(), caret: this.caret };
+        return { on: first.on ?? this.on, context: { caret: this.caret, ...first.where } };
+    }
+
+    /** A command behind another: it says what is otherwise than that leaves it, or than where the first was asked for. */
+    private command(item: Waiting, before: Waiting | undefined, same: string): Command {
+        const { command } = item as Waiting & { kind: 'do' };
+        if (!before) return command;
+        const { caret, ...rest } = item.where ?? this.song.context();
+        const where = item.where && caret ? { caret, ...rest } : JSON.stringify(rest) === same ? {} : rest;
+        return {
+            ...command,
+            ...(command.on || !item.on || (item.on === before.on && keepsSelection(before)) ? {} : { on: item.on }),
+            ...(Object.keys(where).length > 0 ? { context: where } : {}),
+        };
+    }
+
+    private selected(): On[] {
+        const on = this.song.on();
+        const key = JSON.stringify(on);
+        if (key !== this.named.key) this.named = { key, on };
+        return this.named.on;
+    }
+}

@@ -1,0 +1,31 @@
+/** A key as it was pressed. */
+export interface Pressed {
+    /** In the normal form of the keymap. */
+    stroke: string;
+    code: string;
+    /** What it writes. */
+    key: string;
+    repeat: boolean;
+}
+
+/** Does to the element that has the keys what a press would have done to it, had it had them then. */
+export function typeInto(target: HTMLElement, { stroke, code, key, repeat }: Pressed): void {
+    const mods = {
+        ctrlKey: stroke.includes('Mod+'),
+        altKey: stroke.includes('Alt+'),
+        shiftKey: stroke.includes('Shift+'),
+    };
+    const event = new KeyboardEvent('keydown', { key, code, repeat, bubbles: true, cancelable: true, ...mods });
+    if (!target.dispatchEvent(event)) return;
+    if (target instanceof HTMLButtonElement || target instanceof HTMLAnchorElement) return target.click();
+    if (mods.ctrlKey || mods.altKey) return;
+    if (target instanceof HTMLInputElement && target.type === 'number' && (key === 'ArrowUp' || key === 'ArrowDown')) {
+        if (key === 'ArrowUp') target.stepUp();
+        else target.stepDown();
+        target.dispatchEvent(new Event('input', { bubbles: true }));
+        target.dispatchEvent(new Event('change', { bubbles: true }));
+    } else if (key === 'Backspace' && target instanceof HTMLInputElement) {
+        target.value = target.value.slice(0, -1);
+        target.dispatchEvent(new Event('input', { bubbles: true }));
+    } else if (key.length === 1) document.execCommand('insertText', false, key);
+}
