@@ -37,6 +37,8 @@ Route::prefix('api')->where(['song' => $id, 'track' => $id, 'groove' => $id, 'se
     Route::post('songs/{song}/restore', [SongController::class, 'restore']);
     Route::post('songs/{song}/duplicate', [SongController::class, 'duplicate']);
     Route::get('songs/{song}/file', [SongController::class, 'export']);
+    // Asked by every open window all the time: bootstrap/presence.php answers it where it can.
+    Route::get('songs/{song}/presence', [SongController::class, 'presence']);
     Route::get('songs/{song}/whole', [SongController::class, 'whole']);
     Route::get('deleted-songs', [SongController::class, 'deleted']);
     Route::delete('deleted-songs/{song}', [SongController::class, 'remove']);

@@ -14,6 +14,7 @@ use App\Songs\Keeping;
 use App\Songs\Library;
 use App\Songs\SongFile;
 use App\Songs\SongView;
+use App\Windows\Presence;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -22,6 +23,7 @@ use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
 use Jactonic\Core\Refusal;
 use Jactonic\Core\Score\RowSet;
+use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 
 /** The songs: list, open, import, export, rename, duplicate, delete and bring back. */
 final class SongController
@@ -88,6 +90,14 @@ final class SongController
         $write = static fn (): string => Library::export($kept);
 
         return Download::midi($kept->name, $key === '' ? $write() : Doing::work($key, $write));
+    }
+
+    /** How the song stands, and which other windows are open on it. */
+    public function presence(int $song, Request $request): JsonResponse
+    {
+        $answer = (new Presence(DB::connection()->getPdo(), storage_path('framework/windows')))->answer($song, $request->query->all());
+
+        return $answer === null ? throw new NotFoundHttpException : new JsonResponse($answer);
     }
 
     /** The song with its history, to be imported on another machine. */

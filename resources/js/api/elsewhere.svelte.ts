@@ -5,24 +5,34 @@ import type { CatchUp, RowSet } from './types';
 
 /** Milliseconds without a change before the others are told where this window is. */
 const STILL = 80;
+/** Milliseconds between two looks at how the song stands, also for windows of other browsers; and while this one is not seen. */
+const LOOK = 600;
+const LOOK_HIDDEN = 3000;
 
-/** What other windows do to the song, and telling them what this one did. */
-/** What a window says to the others: how the song stands, where it is looked at, which part is wanted. */
-interface Said {
-    song: number;
-    revision?: number;
-    at?: Place;
-    wanted?: number;
-}
+/** This window, among all that are open on a song. */
+const me = crypto.randomUUID();
 
-interface Place {
-    part: number;
+/** Another window on the song: what it is called, and where its caret is. */
+export interface Other {
+    window: string;
+    name: string;
+    part: number | null;
     tick: number;
 }
 
+/** What a window says to the others: how the song stands, where it is looked at, which part is wanted. */
+interface Said {
+    song: number;
+    window: string;
+    revision?: number;
+    at?: { part: number; tick: number };
+    wanted?: number;
+}
+
+/** What other windows do to the song, and telling them what this one did. */
 export class Elsewhere {
-    /** Where another window has the caret, and in which part. */
-    at = $state.raw<Place | null>(null);
+    /** The other windows that are open on the song, of whatever browser. */
+    others = $state.raw<readonly Other[]>([]);
     /** The part that another window chose on the page of the song, to be gone over to. */
     wanted = $state<number | null>(null);
     private timer = 0;
@@ -33,34 +43,82 @@ export class Elsewhere {
     constructor(private readonly song: Song) {
         this.channel.onmessage = ({ data }: MessageEvent<Said>) => {
             if (data.song !== song.id) return;
-            if (data.at) this.at = data.at;
+            if (data.at) this.saw(data.window, data.at);
             if (data.wanted !== undefined) this.wanted = data.wanted;
             if (data.revision !== undefined && data.revision > song.revision) void this.catchUp();
         };
     }
 
+    /** Begins to look at what the others do. */
+    watch(): void {
+        const look = async (): Promise<void> => {
+            await this.look();
+            if (!this.closed) this.next = window.setTimeout(() => void look(), document.hidden ? LOOK_HIDDEN : LOOK);
+        };
+        void look();
+        document.addEventListener('visibilitychange', this.seen);
+    }
+
     close(): void {
+        this.closed = true;
         clearTimeout(this.timer);
+        clearTimeout(this.next);
+        document.removeEventListener('visibilitychange', this.seen);
         this.channel.close();
+    }
+
+    private closed = false;
+    private next = 0;
+    private epoch: string | null = null;
+    private place: { part: number; tick: number } | null = null;
+    private readonly seen = (): void => void (document.hidden || this.look());
+
+    /** Looks how the song stands, and where the others are. */
+    private async look(): Promise<void> {
+        const { song, place } = this;
+        const at = place ? `&part=${place.part}&tick=${place.tick}` : `&tick=${song.caret.tick}`;
+        const now = await request<{ revision: number; epoch: string; others: Other[] }>(
+            'GET',
+            `songs/${song.id}/presence?window=${me}${at}`,
+        ).catch(() => null);
+        if (!now || this.closed) return;
+        // Another data file took the place of this one: everything begins anew.
+        if (this.epoch !== null && now.epoch !== this.epoch) return location.reload();
+        this.epoch = now.epoch;
+        if (JSON.stringify(now.others) !== JSON.stringify(this.others)) this.others = now.others;
+        if (now.revision > song.revision) void this.catchUp();
+    }
+
+    /** A window of this browser says where it is, before the server does. */
+    private saw(window: string, at: { part: number; tick: number }): void {
+        const known = this.others.find((o) => o.window === window);
+        const other = { window, name: known?.name ?? 'Another window', ...at };
+        this.others = known ? this.others.map((o) => (o === known ? other : o)) : [...this.others, other];
     }
 
     /** Tells the other windows where this one is, when the hand rests. */
     here(part: number, tick: number): void {
+        this.place = { part, tick };
         clearTimeout(this.timer);
         this.timer = window.setTimeout(
-            () => this.channel.postMessage({ song: this.song.id, at: { part, tick } }),
+            () => this.channel.postMessage({ song: this.song.id, window: me, at: { part, tick } }),
             STILL,
         );
     }
 
+    /** No part is open here. */
+    away(): void {
+        this.place = null;
+    }
+
     /** Tells the other windows which part was chosen on the page of the song. */
     want(part: number): void {
-        this.channel.postMessage({ song: this.song.id, wanted: part });
+        this.channel.postMessage({ song: this.song.id, window: me, wanted: part });
     }
 
     /** Tells the other windows that the song stands elsewhere now. */
     tell(): void {
-        this.channel.postMessage({ song: this.song.id, revision: this.song.revision });
+        this.channel.postMessage({ song: this.song.id, window: me, revision: this.song.revision });
     }
 
     /** Nothing waits any more: what came meanwhile is looked at. */

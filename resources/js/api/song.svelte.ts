@@ -63,6 +63,8 @@ export class Song extends Head {
     selectionVersion = $state(0);
     /** How often the hand has made a selection, and put the caret somewhere: older answers do not undo it. */
     handSelects = 0;
+    /** How often a selection was made, by hand or by a command. */
+    selections = 0;
     handCarets = 0;
 
     /** A place in time and pitch of the open part, to work at. */
@@ -142,6 +144,7 @@ export class Song extends Head {
     byHand(run: () => void): void {
         if (this.queue.holdsInput) return this.queue.push({ kind: 'later', run: () => this.byHand(run) });
         run();
+        this.selections++;
         this.handSelects++;
         this.selectionVersion++;
     }
@@ -303,6 +306,7 @@ export class Song extends Head {
         if (answer.tracks || this.tracks.some((t) => t.parts.some((p) => !this.parts.has(p.id))))
             this.setTracks(answer.tracks ?? this.tracks);
         const changed = heard.length > 0;
+        if (how.keepsSelection) this.selections++;
         if (answer.selection && how.keepsSelection && choose(this, answer.selection)) {
             if (!changed && how.hear && this.selected.size <= MOST_CHOSEN_HEARD) heard.push(...this.selection);
         }

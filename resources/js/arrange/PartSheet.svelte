@@ -20,7 +20,7 @@
         void desk.row;
         return desk.boxOf(part);
     });
-    const elsewhere = $derived(desk.song.elsewhere.at?.part === part.id);
+    const elsewhere = $derived(desk.song.elsewhere.others.some((o) => o.part === part.id));
     const words = $derived((void part.version, wordsOf(part)));
     const plays = $derived(part.head.plays?.words ?? '');
 

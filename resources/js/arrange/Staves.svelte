@@ -1,4 +1,5 @@
 <script lang="ts">
+    import OtherCaret from '../stage/OtherCaret.svelte';
     import { onMount, untrack } from 'svelte';
     import type { Part } from '../api/part.svelte';
     import type { Song } from '../api/song.svelte';
@@ -180,6 +181,12 @@
         if (song.stage === 'song' && !panels.open && song.chosenParts.includes(desk.at ?? -1))
             body.querySelector<HTMLElement>(`[data-part="${desk.at}"]`)?.focus({ preventScroll: true });
     });
+
+    /** Where a tick stands, wherever the view has moved to. */
+    function placeOf(tick: number): number {
+        void desk.moved;
+        return desk.view.x(tick);
+    }
 </script>
 
 <section
@@ -237,14 +244,9 @@
             <span class="caret-row absolute w-1.5" style:top="{desk.y(desk.trackIndex)}px" style:height="{desk.row}px"
             ></span>
         </div>
-        {#if song.elsewhere.at}
-            <div
-                class="pointer-events-none absolute inset-y-0 left-0 border-l border-dashed border-base-content"
-                style:transform="translateX({(desk.moved, desk.view.x(song.elsewhere.at.tick))}px)"
-                title="The caret in another window"
-                data-testid="other-caret"
-            ></div>
-        {/if}
+        {#each song.elsewhere.others as other (other.window)}
+            <OtherCaret {other} x={placeOf(other.tick)} width={desk.view.width} />
+        {/each}
         <div
             bind:this={playhead}
             class="playhead pointer-events-none absolute inset-y-0 left-0 w-px"

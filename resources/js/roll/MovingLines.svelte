@@ -1,5 +1,6 @@
 <script lang="ts">
     import { transport } from '../sound/transport.svelte';
+    import OtherCaret from '../stage/OtherCaret.svelte';
     import type { Sheet } from './sheet.svelte';
 
     let { sheet }: { sheet: Sheet } = $props();
@@ -19,6 +20,16 @@
         put(caret, Math.round(view.x(song.caret.tick)));
         caretRow.style.transform = `translateY(${Math.round(view.y(song.caret.pitch))}px)`;
         caretRow.style.height = `${view.row}px`;
+        places++;
+    }
+
+    /** How often the view moved: what is placed by it looks anew. */
+    let places = $state(0);
+    const others = $derived(sheet.song.elsewhere.others.filter((o) => o.part === sheet.part.id || o.part === null));
+
+    function placeOf(tick: number): number {
+        void places;
+        return sheet.view.x(tick);
     }
 </script>
 
@@ -26,3 +37,6 @@
     <div bind:this={caretRow} class="caret-row absolute"></div>
 </div>
 <div bind:this={playhead} class="playhead pointer-events-none absolute inset-y-0 left-0 w-px"></div>
+{#each others as other (other.window)}
+    <OtherCaret {other} x={placeOf(other.tick)} width={sheet.view.width} />
+{/each}

@@ -8,7 +8,7 @@ import type { Sheet } from './sheet.svelte';
  */
 export class Passing {
     private from = { tick: 0, pitch: 60 };
-    /** The choice that it made itself, by its version; what is chosen otherwise ends it. */
+    /** The selection that it made itself, by its number; what is chosen otherwise ends it. */
     private mine = -1;
 
     constructor(private readonly sheet: Sheet) {}
@@ -16,7 +16,7 @@ export class Passing {
     /** Whether the next step passes notes, and moves none. */
     get goesOn(): boolean {
         const { song } = this.sheet;
-        return song.selected.size === 0 || song.selectionVersion === this.mine;
+        return song.selected.size === 0 || song.selections === this.mine;
     }
 
     inTime(steps: number, by: unknown): void {
@@ -40,7 +40,7 @@ export class Passing {
 
     private begin(): void {
         const { song } = this.sheet;
-        if (song.selectionVersion !== this.mine) this.from = { ...song.caret };
+        if (song.selections !== this.mine) this.from = { ...song.caret };
     }
 
     /** All between the two times; where only the row is another, what sounds at that time between the two rows. */
@@ -59,7 +59,7 @@ export class Passing {
         });
         song.select(ids);
         song.putCaret(to.tick, to.pitch);
-        this.mine = song.selectionVersion;
+        this.mine = song.selections;
         sheet.caretWent();
         const notes = ids.length === 1 ? '1 note' : `${ids.length} notes`;
         song.tell(`${notes} passed up to ${song.time.position(to.tick, part.lines)}, ${sheet.rowName(to.pitch)}.`);

@@ -84,6 +84,7 @@
                 void interrupted.look(loaded);
                 song = loaded;
                 void loaded.queue.takeOver();
+                loaded.elsewhere.watch();
             },
             (e: unknown) => (trouble = e instanceof Error ? e.message : String(e)),
         );
@@ -257,6 +258,7 @@
     // Windows of one song stay together: the others are told where this one is, and a part chosen there is gone over to.
     $effect(() => {
         if (song && part) song.elsewhere.here(part.id, song.caret.tick);
+        else song?.elsewhere.away();
     });
     $effect(() => {
         const here = song;
