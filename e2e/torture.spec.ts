@@ -10,7 +10,7 @@ const LEFT_OUT = [
     'play', 'play-from', 'play-span', 'record', 'player', 'tap', 'tune-latency', 'keyboard', 'step-input', 'arm', 'take-back',
     'record-set', 'open-song', 'open-songs', 'go-part', 'go-under', 'open-part', 'chord-sheet', 'copy-chords', 'export', 'reach',
     'commands', 'guide', 'shortcuts', 'strip', 'theme', 'record-recipe', 'rename', 'pace', 'sheet', 'metronome', 'count-in',
-    'stop-returns', 'hear', 'loop', 'steps', 'roll-under', 'repeat-command',
+    'stop-returns', 'hear', 'loop', 'steps', 'roll-under', 'repeat-command', 'backups', 'backup', 'export-whole',
 ]; // prettier-ignore
 
 interface Binding {
@@ -118,7 +118,7 @@ async function rested(page: Page): Promise<void> {
                 const look = (): void => {
                     const saved = document.querySelector('[aria-label="Everything is saved"]') !== null;
                     frames = saved ? frames + 1 : 0;
-                    if (frames > 5) resolve(true);
+                    if (frames > 3) resolve(true);
                     else requestAnimationFrame(look);
                 };
                 look();
@@ -288,7 +288,7 @@ test('what waits is kept when the window is reloaded, sent when it is there agai
     const after = ((await (await page.request.get(`/api/songs/${song.id}`)).json()) as SongJson).tracks[0]!.parts[0]!
         .notes;
     const before = song.tracks[0]!.parts[0]!.notes;
-    expect(after.map((n) => [n[3], n[4]])).toEqual(before.map((n) => [n[3]! + 2, n[4]! + 1]));
+    expect(after.map((n) => [n[3], n[4]])).toEqual(before.map((n) => [n[3]! + 2, n[4]! + 5]));
 });
 
 test('a server that hangs is told of after two seconds, and what happens next', async ({ page }) => {

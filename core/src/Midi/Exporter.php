@@ -138,6 +138,7 @@ final class Exporter
             $events->add($kept->tick, $kept->status === Message::META ? EventList::META : EventList::CONTROL, $kept->order, $kept->status, $kept->type, 0, $kept->bytes);
         }
         $memo = new Memo;
+        $voices = [];
         foreach ($parts as $part) {
             $heard = $performed[$part->id] ?? null;
             if ($heard === null) {
@@ -165,8 +166,13 @@ final class Exporter
                 $memo->sent($p);
             }
             foreach ($heard->voices as $i => $voice) {
-                self::addVoice($events, $voice, $channels["$part->id $i"], $memo, $heard->written[spl_object_id($voice->note)] ?? $voice->note, $i);
+                $voices[] = [$voice, $channels["$part->id $i"], $heard->written[spl_object_id($voice->note)] ?? $voice->note];
             }
+        }
+        // In the order in which they will be read again, whichever parts they are of.
+        usort($voices, static fn (array $a, array $b): int => [$a[0]->note->start, $a[0]->note->id] <=> [$b[0]->note->start, $b[0]->note->id]);
+        foreach ($voices as $order => [$voice, $channel, $written]) {
+            self::addVoice($events, $voice, $channel, $memo, $written, $order);
         }
         $body = $memo->body($time->ppq);
         if ($body !== null) {

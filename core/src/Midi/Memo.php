@@ -58,7 +58,7 @@ final class Memo
             return null;
         }
 
-        return self::BODY.json_encode(['ppq' => $ppq, 'notes' => $this->notes, 'keys' => $this->keys, 'sent' => $this->sent, 'voices' => array_keys($this->voices)], JSON_THROW_ON_ERROR);
+        return self::BODY.json_encode(['ppq' => $ppq, 'notes' => self::inOrder($this->notes), 'keys' => self::inOrder($this->keys), 'sent' => self::inOrder($this->sent), 'voices' => self::ascending(array_keys($this->voices))], JSON_THROW_ON_ERROR);
     }
 
     /**
@@ -136,5 +136,29 @@ final class Memo
         }
 
         return [$notes, $points];
+    }
+
+    /**
+     * By time, whichever parts they are of: what is read and written again says the same.
+     *
+     * @param  list<array<int, int|string>>  $rows
+     * @return list<array<int, int|string>>
+     */
+    private static function inOrder(array $rows): array
+    {
+        usort($rows, static fn (array $a, array $b): int => array_slice($a, 0, 4) <=> array_slice($b, 0, 4));
+
+        return $rows;
+    }
+
+    /**
+     * @param  list<int>  $numbers
+     * @return list<int>
+     */
+    private static function ascending(array $numbers): array
+    {
+        sort($numbers);
+
+        return $numbers;
     }
 }

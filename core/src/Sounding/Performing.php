@@ -278,14 +278,14 @@ final readonly class Performing
     public static function free(Score $score): array
     {
         $taken = [GeneralMidi::DRUM_CHANNEL => true];
+        // What is not heard is not written, and takes no channel either.
         foreach ($score->parts as $part) {
-            /** @var list<int> $channels */
-            $channels = $part->notes->column('channel');
-            $taken += array_fill_keys($channels, true);
-            /** @var list<int> $statuses */
-            $statuses = $part->points->column('status');
-            foreach ($statuses as $status) {
-                $taken[$status & 0x0F] = true;
+            $taken += array_fill_keys(array_intersect_key($part->notes->integers('channel'), array_filter(Sounding::untils($part))), true);
+            $ticks = $part->points->integers('tick');
+            foreach ($part->points->integers('status') as $i => $status) {
+                if (Sounding::isHeardAt($ticks[$i], $part->head)) {
+                    $taken[$status & 0x0F] = true;
+                }
             }
         }
         foreach ($score->tracks as $track) {

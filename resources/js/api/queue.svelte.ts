@@ -50,9 +50,15 @@ export class Queue {
         this.unsent = new Unsent(song);
     }
 
-    /** Another key was pressed, another thing was done by hand. */
-    newInput(): void {
-        this.input = ++this.inputs;
+    /** Another key was pressed, another thing was done by hand: what waits for its turn is done then. */
+    newInput(again: () => void): boolean {
+        const input = ++this.inputs;
+        if (!this.holdsInput) {
+            this.input = input;
+            return false;
+        }
+        this.push({ kind: 'later', run: again }, input);
+        return true;
     }
 
     /** Which input what is said now is of. */
@@ -60,8 +66,8 @@ export class Queue {
         return this.input;
     }
 
-    push(item: Item): void {
-        const waiting = Object.assign(item, { input: this.input, ...this.pins.marks() }) as Waiting;
+    push(item: Item, input = this.input): void {
+        const waiting = Object.assign(item, { input, ...this.pins.marks() }) as Waiting;
         this.pins.pin(waiting, this.ahead());
         if (this.front) {
             this.front.push(waiting);
@@ -120,7 +126,6 @@ export class Queue {
     /** Does something whose turn has come. */
     runInTurn(run: () => void, input = this.flying[0]?.input ?? this.input): void {
         const front: Waiting[] = (this.front = []);
-        const newest = this.input;
         this.input = input;
         try {
             run();
@@ -128,7 +133,6 @@ export class Queue {
             // What waits behind it goes on.
             this.song.tell('', [], e instanceof Error ? e.message : String(e));
         } finally {
-            this.input = newest;
             this.front = null;
             this.items.unshift(...front);
             this.pins.look();
@@ -136,8 +140,12 @@ export class Queue {
         }
     }
 
-    /** Leaves out what was pressed and waits to look at a page that is left. */
+    /** A page is opened by what has its turn: what waits behind it is meant for that page. */
+    private turning = false;
+
+    /** Leaves out what was pressed and waits to look at a page that is left, by hand, before its turn came. */
     leave(): void {
+        if (this.turning) return;
         const left = this.items.filter((i) => i.kind === 'later').length;
         this.items = this.items.filter((i) => i.kind !== 'later');
         if (left > 0)
@@ -160,18 +168,20 @@ export class Queue {
     private async flush(): Promise<void> {
         this.busy = true;
         while (this.items.length > 0 || this.again) {
-            const sealed = this.again ?? this.seal();
+            if (!this.again && this.items[0]!.kind === 'later') {
+                await this.turn();
+                continue;
+            }
+            const sealed = this.again ?? (await this.seal());
             this.again = null;
             this.flying = sealed.batch;
             this.count();
             const first = sealed.batch[0]!;
-            if (first.kind === 'later') {
-                this.flying = [];
-                this.runInTurn(first.run, first.input);
-                // Pages and panels that it opened are there for what was pressed behind it.
-                if (this.items.length > 0) await tick();
-            } else if (first.kind === 'ask') {
+            if (first.kind === 'ask') {
+                this.turning = true;
+                this.input = first.input;
                 await this.ask(first);
+                this.turning = false;
             } else {
                 await this.send(sealed);
             }
@@ -179,9 +189,21 @@ export class Queue {
             this.count();
         }
         this.busy = false;
+        this.input = this.inputs;
         this.unsent.clear();
         this.song.elsewhere.rested();
         for (const resolve of this.idle.splice(0)) resolve();
+    }
+
+    /** Does the first that waits, whose turn has come. */
+    private async turn(): Promise<void> {
+        const item = this.items.shift()!;
+        if (item.kind !== 'later') return;
+        this.turning = true;
+        this.runInTurn(item.run, item.input);
+        // Pages and panels that it opened are there for what was pressed behind it.
+        if (this.items.length > 0) await tick();
+        this.turning = false;
     }
 
     private async ask(item: Extract<Waiting, { kind: 'ask' }>): Promise<void> {
@@ -228,7 +250,7 @@ export class Queue {
                 if (!e.done) this.again = sealed;
                 else if (!e.answer) {
                     alone?.done(true, null);
-                    told(batch);
+                    this.tellQuiet(batch);
                 }
             } else if (e instanceof NoAnswer) {
                 this.waits(e);
@@ -238,7 +260,7 @@ export class Queue {
             } else {
                 song.tell('', [], e instanceof Error ? e.message : String(e), batch.at(-1)!.input);
                 alone?.done(false, null);
-                told(batch);
+                this.tellQuiet(batch);
             }
         }
     }
@@ -256,8 +278,16 @@ export class Queue {
             keepsCaret: last.carets === now.carets && !apart,
             hear,
         });
-        told(batch);
+        this.tellQuiet(batch);
         alone?.done(true, answer);
+    }
+
+    /** Tells who waits for a command that went quietly. */
+    private tellQuiet(batch: Waiting[]): void {
+        for (const item of batch) {
+            const quiet = item.kind === 'do' ? item.quiet : undefined;
+            if (quiet) this.runInTurn(quiet, item.input);
+        }
     }
 
     /** The server does not answer: what waits is kept, and sent again. */
@@ -289,18 +319,16 @@ export class Queue {
     }
 
     /** Puts into a batch what may travel together. */
-    private seal(): Sealed {
+    private async seal(): Promise<Sealed> {
         const first = this.items.shift()!;
-        const batch = (this.building = [first]);
+        const batch = (this.flying = this.building = [first]);
         const together = first.kind === 'do' || first.kind === 'undo' || first.kind === 'redo';
         for (let next = this.items[0]; together && next && batch.length < MOST_TOGETHER; next = this.items[0]) {
             if (first.kind === 'do' && first.alone) break;
             if (next.kind === first.kind && goTogether(first, next)) batch.push(this.items.shift()!);
-            else if (next.kind === 'later' && !next.afterAll && batch.every(keepsSelection)) {
-                // What waited for an answer before these may go on: it waits anew where it looks at more than the selection.
-                this.items.shift();
-                this.runInTurn(next.run, next.input);
-            } else break;
+            // What waited for an answer before these may go on: it waits anew where it looks at more than the selection.
+            else if (next.kind === 'later' && !next.afterAll && batch.every(keepsSelection)) await this.turn();
+            else break;
         }
         // Moves by the same step are one.
         if (first.kind === 'ask') while (this.items[0] && first.join?.(this.items[0])) this.items.shift();
@@ -328,8 +356,4 @@ export class Queue {
             `${words} that a closed window had not sent ${count === 1 ? 'was' : 'were'} sent now. ${this.song.said}`,
         );
     }
-}
-
-function told(batch: Item[]): void {
-    for (const item of batch) if (item.kind === 'do') item.quiet?.();
 }

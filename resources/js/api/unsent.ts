@@ -93,19 +93,24 @@ export class Unsent {
             .catch(() => {});
     }
 
-    /** What windows that are gone left of this song, the oldest first; it is theirs no more. */
+    /** What windows that are gone left of this song; it is theirs no more. */
     async takeOver(): Promise<Kept[]> {
+        const gone: Kept[] = [];
         try {
             const db = await database();
-            const left = (await db.getAllFromIndex('unsent', 'song', this.song.id)).filter((k) => k.window !== me);
-            if (left.length === 0) return [];
-            const there = new Set((await navigator.locks.query()).held?.map((l) => l.name));
-            const gone = left.filter((k) => !there.has(lockOf(k.window)));
-            for (const k of gone) await db.delete('unsent', `${k.song} ${k.window}`);
-            return gone;
+            for (const kept of await db.getAllFromIndex('unsent', 'song', this.song.id)) {
+                if (kept.window === me) continue;
+                // Whoever is there holds its lock.
+                await navigator.locks.request(lockOf(kept.window), { ifAvailable: true }, async (lock) => {
+                    if (!lock) return;
+                    await db.delete('unsent', `${kept.song} ${kept.window}`);
+                    gone.push(kept);
+                });
+            }
         } catch {
-            return [];
+            // There is nothing to be had of this browser.
         }
+        return gone;
     }
 }
 
@@ -119,7 +124,7 @@ function plainItem(item: Waiting): Waiting[] {
     if (item.kind === 'ask' || item.kind === 'later' || (item.kind === 'do' && item.alone)) return [];
     const { ...rest } = item as Waiting & { quiet?: unknown };
     delete rest.quiet;
-    return [JSON.parse(JSON.stringify({ ...rest, selects: -1, carets: -1 })) as Waiting];
+    return [JSON.parse(JSON.stringify({ ...rest, input: 0, selects: -1, carets: -1 })) as Waiting];
 }
 
 window.addEventListener('pagehide', () => {

@@ -118,14 +118,7 @@
     });
 
     // A key is done in its turn: what it does may hang on what the one before it leaves.
-    keys.gate = (again) => {
-        if (!song) return false;
-        const { queue } = song;
-        queue.newInput();
-        if (!queue.holdsInput) return false;
-        queue.push({ kind: 'later', run: again });
-        return true;
-    };
+    keys.gate = (again) => song?.queue.newInput(again) ?? false;
     keys.onNothing = (stroke, elsewhere) => {
         const words = nothingHere(keys.context, stroke, elsewhere);
         if (words === null) return;
