@@ -30,12 +30,24 @@ final class Exporter
     {
         $score = $song->score;
         [$performed, $channels] = self::performed($score);
-        $tracks = array_values(array_map(static fn (Track $t): EventList => self::events($t, $score->partsOf($t->id), $score->time, $performed, $channels, $song->source->format === 0 ? self::channelOf($t, $score) : null), $score->tracks));
+        $isOne = $song->source->format === 0;
+        // A file of one track has one memo: read again, its tracks may be fewer.
+        $memo = new Memo;
+        $ranks = self::ranks($score, $performed);
+        $tracks = [];
+        foreach ($score->tracks as $track) {
+            $memo = $isOne ? $memo : new Memo;
+            $tracks[] = $events = self::events($track, $score->partsOf($track->id), $performed, $channels, $ranks, $isOne ? self::channelOf($track, $score) : null, $memo);
+            if (! $isOne) {
+                self::addMemo($events, $memo, $score->time);
+            }
+        }
         if ($tracks === []) {
             $tracks = [new EventList(0)];
         }
-        if ($song->source->format === 0) {
+        if ($isOne) {
             $tracks = [EventList::together($tracks)];
+            self::addMemo($tracks[0], $memo, $score->time);
         }
         // Tempo and meter go back to the track that they came from; new ones belong into the first.
         foreach ($score->time->tempoRows as [$tick, $tempo, $track, $order]) {
@@ -124,9 +136,10 @@ final class Exporter
      * @param  array<int, Part>  $parts
      * @param  array<int, Performing>  $performed
      * @param  array<string, int|null>  $channels
+     * @param  array<string, int>  $ranks  of voices, likewise
      * @param  int|null  $own  the channel by which the track is found again in a file of one track; null where it need not be
      */
-    private static function events(Track $track, array $parts, Timeline $time, array $performed, array $channels, ?int $own): EventList
+    private static function events(Track $track, array $parts, array $performed, array $channels, array $ranks, ?int $own, Memo $memo): EventList
     {
         $events = new EventList($track->end);
         $told = false;
@@ -137,8 +150,6 @@ final class Exporter
             $told = $kept->status === Message::META && $kept->type === Message::META_CHANNEL;
             $events->add($kept->tick, $kept->status === Message::META ? EventList::META : EventList::CONTROL, $kept->order, $kept->status, $kept->type, 0, $kept->bytes);
         }
-        $memo = new Memo;
-        $voices = [];
         foreach ($parts as $part) {
             $heard = $performed[$part->id] ?? null;
             if ($heard === null) {
@@ -166,20 +177,41 @@ final class Exporter
                 $memo->sent($p);
             }
             foreach ($heard->voices as $i => $voice) {
-                $voices[] = [$voice, $channels["$part->id $i"], $heard->written[spl_object_id($voice->note)] ?? $voice->note];
+                self::addVoice($events, $voice, $channels["$part->id $i"], $memo, $heard->written[spl_object_id($voice->note)] ?? $voice->note, $ranks["$part->id $i"]);
             }
         }
-        // In the order in which they will be read again, whichever parts they are of.
-        usort($voices, static fn (array $a, array $b): int => [$a[0]->note->start, $a[0]->note->id] <=> [$b[0]->note->start, $b[0]->note->id]);
-        foreach ($voices as $order => [$voice, $channel, $written]) {
-            self::addVoice($events, $voice, $channel, $memo, $written, $order);
-        }
+
+        return $events;
+    }
+
+    /** Says in an event of a track which notes and messages are more than they seem. */
+    private static function addMemo(EventList $events, Memo $memo, Timeline $time): void
+    {
         $body = $memo->body($time->ppq);
         if ($body !== null) {
             $events->add(0, EventList::META, Performing::LATE, Message::META, Memo::META, 0, $body);
         }
+    }
 
-        return $events;
+    /**
+     * The order in which voices are written, whichever tracks and parts they are of: that in which they will be read again.
+     *
+     * @param  array<int, Performing>  $performed
+     * @return array<string, int> by part and place among its voices
+     */
+    private static function ranks(Score $score, array $performed): array
+    {
+        $voices = [];
+        foreach ($score->tracks as $track) {
+            foreach (array_keys($score->partsOf($track->id)) as $part) {
+                foreach ($performed[$part]->voices ?? [] as $i => $voice) {
+                    $voices["$part $i"] = [$voice->note->start, $voice->note->id, count($voices)];
+                }
+            }
+        }
+        asort($voices);
+
+        return array_flip(array_keys($voices));
     }
 
     /** Whether something that a track keeps says what the track is: its name, or its set of articulations. */

@@ -67,6 +67,12 @@ export class Pins {
     }
 
     private edits(batch: Waiting[]): Record<string, unknown> {
+        // What waited behind a way of the caret, or behind something done in its turn, is of now: the hand waited too.
+        for (const item of batch)
+            if (!item.where) {
+                item.carets = this.marks().carets;
+                if (!item.on) item.selects = this.marks().selects;
+            }
         const begin = this.begin(batch[0]!);
         const same = JSON.stringify({ ...begin.context, caret: undefined });
         return { ...begin, do: batch.map((item, i) => this.command(item, batch[i - 1], same)) };

@@ -143,6 +143,18 @@ export class Queue {
     /** A page is opened by what has its turn: what waits behind it is meant for that page. */
     private turning = false;
 
+    /** Waits for something that keys look at, in its turn: what is pressed meanwhile waits behind it. */
+    during<T>(work: () => Promise<T>): Promise<T> {
+        return new Promise((resolve, reject) => {
+            const ask = (): Promise<void> =>
+                work().then(resolve, (e: unknown) => {
+                    if (e instanceof NoAnswer) throw e;
+                    reject(e instanceof Error ? e : new Error(String(e)));
+                });
+            this.push({ kind: 'ask', ask });
+        });
+    }
+
     /** Leaves out what was pressed and waits to look at a page that is left, by hand, before its turn came. */
     leave(): void {
         if (this.turning) return;

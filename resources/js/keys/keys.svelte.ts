@@ -5,6 +5,7 @@ import { bindingsOf, keyOf } from './commands.svelte';
 import { codeOf, layoutLabels, seen } from './layout';
 import { pace, type How } from './pace.svelte';
 import { isMac, Resolver, strokeOf, type Modifiers } from './strokes';
+import { belongsTo, isOutside, isPressed } from './targets';
 import { typeInto, type Pressed } from './type-into';
 
 /** Takes keys to play notes with, while it is told to. */
@@ -75,6 +76,8 @@ class Keys {
     onNothing: (stroke: string, elsewhere: Binding | null) => void = () => {};
     /** Holds a press back that has to wait for what was pressed before it: it is done again in its turn. Says whether it does. */
     gate: (again: () => void) => boolean = () => false;
+    /** Whether what is pressed now has to wait. */
+    holds: () => boolean = () => false;
     /** Every stroke that stands for something, alone or in a sequence. */
     private strokes: ReadonlySet<string> = new Set();
     /** How many keys were pressed so far. */
@@ -89,6 +92,7 @@ class Keys {
         this.edits = edits;
         this.load(state);
         void layoutLabels().then((changed) => changed && this.version++);
+        window.addEventListener('keydown', (e) => this.before(e), true);
         window.addEventListener('keydown', (e) => this.down(e));
         window.addEventListener('keyup', (e) => {
             this.modifiers(e);
@@ -268,6 +272,18 @@ class Keys {
             this.held = held;
     }
 
+    /** Keys that a panel or a button would have wait too, while what was pressed before them does. */
+    private before(e: KeyboardEvent): void {
+        const stroke = strokeOf(e);
+        if (!e.isTrusted || stroke === null || this.capture || !this.holds() || isOutside(e.target)) return;
+        if (stroke !== 'Tab' && stroke !== 'Shift+Tab' && !belongsTo(e.target, stroke) && !isPressed(e.target, stroke))
+            return;
+        const press = { stroke, code: e.code, key: e.key, repeat: e.repeat };
+        if (!this.isHeldBack(() => this.pressAgain(press))) return;
+        e.preventDefault();
+        e.stopImmediatePropagation();
+    }
+
     private down(e: KeyboardEvent): void {
         this.modifiers(e);
         if (seen(e)) this.version++;
@@ -321,7 +337,11 @@ class Keys {
     /** A press whose turn has come: where a field has the keys by now, it is typed into that. */
     private pressAgain(press: Pressed): void {
         const target = document.activeElement;
-        if (target instanceof HTMLElement && (belongsTo(target, press.stroke) || isPressed(target, press.stroke)))
+        const tab = press.stroke === 'Tab' || press.stroke === 'Shift+Tab';
+        if (
+            target instanceof HTMLElement &&
+            (tab || belongsTo(target, press.stroke) || isPressed(target, press.stroke))
+        )
             typeInto(target, press);
         else this.press(press);
     }
@@ -366,34 +386,6 @@ class Keys {
         else return false;
         return true;
     }
-}
-
-/** Whether a stroke presses the button that has the focus. */
-function isPressed(target: EventTarget | null, stroke: string): boolean {
-    return (
-        (stroke === 'Enter' || stroke === 'Space') &&
-        target instanceof Element &&
-        target.closest('button, a, summary, [role=button]') !== null
-    );
-}
-
-/** Whether a stroke is for the field or the panel that has the focus. */
-function belongsTo(target: EventTarget | null, stroke: string): boolean {
-    const panel = target instanceof Element && target.closest('[role=dialog]') !== null;
-    // A panel keeps what moves within it; the keys that open panels, undo and the like go on.
-    if (panel)
-        return stroke !== 'Escape' && !stroke.startsWith('Alt+') && (isTyping(target) || !stroke.startsWith('Mod+'));
-    return isTyping(target);
-}
-
-function isTyping(target: EventTarget | null): boolean {
-    return (
-        target instanceof HTMLElement &&
-        (target.isContentEditable ||
-            target instanceof HTMLTextAreaElement ||
-            target instanceof HTMLSelectElement ||
-            (target instanceof HTMLInputElement && !['checkbox', 'radio', 'button', 'file'].includes(target.type)))
-    );
 }
 
 export const keys = new Keys();

@@ -17,6 +17,15 @@ export function typeInto(target: HTMLElement, { stroke, code, key, repeat }: Pre
     };
     const event = new KeyboardEvent('keydown', { key, code, repeat, bubbles: true, cancelable: true, ...mods });
     if (!target.dispatchEvent(event)) return;
+    if (key === 'Tab') return walk(target, mods.shiftKey ? -1 : 1);
+    if (target instanceof HTMLSelectElement && (key === 'ArrowUp' || key === 'ArrowDown')) {
+        const to = target.selectedIndex + (key === 'ArrowUp' ? -1 : 1);
+        if (to < 0 || to >= target.options.length) return;
+        target.selectedIndex = to;
+        target.dispatchEvent(new Event('input', { bubbles: true }));
+        target.dispatchEvent(new Event('change', { bubbles: true }));
+        return;
+    }
     if (target instanceof HTMLButtonElement || target instanceof HTMLAnchorElement) return target.click();
     if (mods.ctrlKey || mods.altKey) return;
     if (target instanceof HTMLInputElement && target.type === 'number' && (key === 'ArrowUp' || key === 'ArrowDown')) {
@@ -28,4 +37,14 @@ export function typeInto(target: HTMLElement, { stroke, code, key, repeat }: Pre
         target.value = target.value.slice(0, -1);
         target.dispatchEvent(new Event('input', { bubbles: true }));
     } else if (key.length === 1) document.execCommand('insertText', false, key);
+}
+
+/** Takes the keys to the next thing that can have them, or the one before it. */
+function walk(from: HTMLElement, by: 1 | -1): void {
+    const all = [
+        ...document.querySelectorAll<HTMLElement>(
+            'a[href], button:not(:disabled), input:not(:disabled), select:not(:disabled), textarea, [tabindex]',
+        ),
+    ].filter((el) => el === from || (el.tabIndex >= 0 && el.offsetParent !== null));
+    all[(all.indexOf(from) + by + all.length) % all.length]?.focus();
 }

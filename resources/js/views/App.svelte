@@ -119,6 +119,7 @@
 
     // A key is done in its turn: what it does may hang on what the one before it leaves.
     keys.gate = (again) => song?.queue.newInput(again) ?? false;
+    keys.holds = () => song?.queue.holdsInput ?? false;
     keys.onNothing = (stroke, elsewhere) => {
         const words = nothingHere(keys.context, stroke, elsewhere);
         if (words === null) return;

@@ -63,7 +63,8 @@
     }
 
     async function load(): Promise<void> {
-        const data = await attempt(() => request<{ grooves: KeptGroove[] }>('GET', `songs/${song.id}/grooves`));
+        const ask = (): Promise<{ grooves: KeptGroove[] }> => request('GET', `songs/${song.id}/grooves`);
+        const data = await attempt(() => (loaded ? ask() : song.queue.during(ask)));
         grooves = data?.grooves ?? grooves;
         loaded = true;
         if (!grooves.some((g) => g.id === chosen)) chosen = grooves[0]?.id ?? null;

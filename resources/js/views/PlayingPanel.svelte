@@ -64,7 +64,8 @@
         const now = ++asked;
         try {
             const notes = of.filter((id) => part.notes.has(id));
-            const answer = await song.read<Read>('playing', {}, [{ part: part.id, notes }]);
+            const ask = (): Promise<Read> => song.read<Read>('playing', {}, [{ part: part.id, notes }]);
+            const answer = await (reading ? ask() : song.queue.during(ask));
             if (now === asked) [reading, trouble] = [answer, ''];
         } catch (e) {
             if (now === asked) trouble = e instanceof Error ? e.message : String(e);

@@ -25,9 +25,10 @@
     async function read(): Promise<void> {
         const mine = ++asked;
         try {
-            const answer = await song.read<GridReading>('grid-reading', {}, [
-                { part: part.id, notes: [...song.selected] },
-            ]);
+            const ask = (): Promise<GridReading> =>
+                song.read<GridReading>('grid-reading', {}, [{ part: part.id, notes: [...song.selected] }]);
+            // Keys typed behind the panel's are for what it reads.
+            const answer = await (reading ? ask() : song.queue.during(ask));
             if (mine === asked) [reading, trouble] = [answer, ''];
         } catch (e) {
             if (mine === asked) trouble = e instanceof Error ? e.message : String(e);

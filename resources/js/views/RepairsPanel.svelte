@@ -36,7 +36,8 @@
         const mine = ++asked;
         try {
             const on = whole ? { parts: [...song.parts.keys()] } : { part: part.id, notes: [] };
-            const answer = await song.read<Read>('repairs', {}, [on]);
+            const ask = (): Promise<Read> => song.read<Read>('repairs', {}, [on]);
+            const answer = await (reading ? ask() : song.queue.during(ask));
             if (mine !== asked) return;
             [reading, trouble] = [answer, ''];
             at = Math.max(0, Math.min(at, open.length - 1));

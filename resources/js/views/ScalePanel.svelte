@@ -31,7 +31,8 @@
         const mine = ++asked;
         try {
             const on = whole ? { parts: [...song.parts.keys()] } : { part: part.id, notes: [...song.selected] };
-            const answer = await song.read<KeyRead>('key', {}, [on]);
+            const ask = (): Promise<KeyRead> => song.read<KeyRead>('key', {}, [on]);
+            const answer = await (reading ? ask() : song.queue.during(ask));
             if (mine === asked) [reading, trouble] = [answer, ''];
         } catch (e) {
             if (mine === asked) trouble = e instanceof Error ? e.message : String(e);

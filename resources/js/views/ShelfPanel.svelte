@@ -33,7 +33,7 @@
     );
     const chosen = $derived(found[Math.min(at, found.length - 1)]);
 
-    onMount(() => void load());
+    onMount(() => void song.queue.during(load));
 
     async function load(): Promise<void> {
         phrases = (await request<{ phrases: Phrase[] }>('GET', 'shelf')).phrases;

@@ -1,0 +1,34 @@
+/** What has the keys, and which strokes are for that. */
+
+/** Whether a stroke presses the button that has the focus. */
+export function isPressed(target: EventTarget | null, stroke: string): boolean {
+    return (
+        (stroke === 'Enter' || stroke === 'Space') &&
+        target instanceof Element &&
+        target.closest('button, a, summary, [role=button]') !== null
+    );
+}
+
+/** Whether a stroke is for the field or the panel that has the focus. */
+export function belongsTo(target: EventTarget | null, stroke: string): boolean {
+    const panel = target instanceof Element && target.closest('[role=dialog]') !== null;
+    // A panel keeps what moves within it; the keys that open panels, undo and the like go on.
+    if (panel)
+        return stroke !== 'Escape' && !stroke.startsWith('Alt+') && (isTyping(target) || !stroke.startsWith('Mod+'));
+    return isTyping(target);
+}
+
+/** Whether it is a field that stands by itself, in no panel: what is typed into it waits for nothing. */
+export function isOutside(target: EventTarget | null): boolean {
+    return isTyping(target) && target instanceof Element && target.closest('[role=dialog]') === null;
+}
+
+function isTyping(target: EventTarget | null): boolean {
+    return (
+        target instanceof HTMLElement &&
+        (target.isContentEditable ||
+            target instanceof HTMLTextAreaElement ||
+            target instanceof HTMLSelectElement ||
+            (target instanceof HTMLInputElement && !['checkbox', 'radio', 'button', 'file'].includes(target.type)))
+    );
+}
