@@ -1,5 +1,5 @@
 import { expect, test } from './silent';
-import { bring, fetchSong, midi, press, said } from './support';
+import { bring, fetchSong, LOOSE, midi, press, said } from './support';
 
 interface Head {
     id: number;
@@ -52,4 +52,40 @@ test('parts by key: repeated, split at bars, joined, their edges and contents mo
         await page.waitForTimeout(60);
     }
     await expect.poll(parts).toEqual(before);
+});
+
+test('all parts deleted: the caret and the page go on, with no fault', async ({ page }) => {
+    const song = await bring(page, midi(LOOSE));
+    const faults: string[] = [];
+    page.on('pageerror', (e) => faults.push(e.message));
+    page.on('response', (r) => r.status() >= 500 && faults.push(`${r.status()} ${r.url()}`));
+    await page.goto(`/songs/${song.id}`);
+    await expect(page.getByTestId('part')).toHaveCount(1);
+    await page.keyboard.press('Control+a');
+    await page.keyboard.press('Delete');
+    await expect(page.getByTestId('part')).toHaveCount(0);
+    for (const key of [
+        'ArrowRight',
+        'ArrowDown',
+        'Alt+PageDown',
+        'Control+ArrowRight',
+        'Home',
+        'End',
+        'e',
+        'd',
+        'Enter',
+        'Control+c',
+        'Control+v',
+        'Alt+BracketLeft',
+        '5',
+        'z',
+    ])
+        // prettier-ignore
+        await page.keyboard.press(key);
+    await expect(page.getByLabel('Everything is saved')).toBeVisible();
+    await page.keyboard.press('Escape');
+    await page.goto(`/songs/${song.id}`);
+    await page.keyboard.press('Control+z');
+    await expect(page.getByTestId('part')).toHaveCount(1);
+    expect(faults).toEqual([]);
 });

@@ -64,12 +64,12 @@ test('a song is saved with its history and brought in again', async ({ page }) =
     await page.keyboard.press('ArrowUp');
     await said(page, '8 notes up a semitone.');
     const [download] = await Promise.all([page.waitForEvent('download'), page.keyboard.press('Control+Shift+S')]);
-    expect(download.suggestedFilename()).toBe('Carried.jactonic');
-    await said(page, /^Carried is saved with its history/);
+    expect(download.suggestedFilename()).toBe('carried.jactonic');
+    await said(page, /^carried is saved with its history/);
     await page.goto('/');
-    await page.getByTestId('picker').setInputFiles(await download.path().then((path) => ({ name: 'Carried.jactonic', mimeType: 'application/gzip', buffer: readFileSync(path) }))); // prettier-ignore
-    await said(page, /^Carried was imported: 1 part/);
-    const newest = (await songs(page)).filter((s) => s.name === 'Carried').sort((a, b) => b.id - a.id)[0]!;
+    await page.getByTestId('picker').setInputFiles(await download.path().then((path) => ({ name: 'carried.jactonic', mimeType: 'application/gzip', buffer: readFileSync(path) }))); // prettier-ignore
+    await said(page, /^carried was imported: 1 part/);
+    const newest = (await songs(page)).filter((s) => s.name === 'carried').sort((a, b) => b.id - a.id)[0]!;
     expect(newest.id).not.toBe(song.id);
     const there = (await (await page.request.get(`/api/songs/${newest.id}`)).json()) as SongJson;
     await openRoll(page, there);

@@ -246,8 +246,11 @@ test('a set goes out as a file, is reset, comes back the same; bad files get a s
     const file = (await (await download).path())!;
     await page.getByRole('button', { name: 'Reset all' }).click();
     await said(page, 'All shortcuts of this set are as they came; undo takes that back.');
+    // A set of its name is there: it takes its place.
     await page.getByLabel('A file of shortcuts').setInputFiles(file);
-    await said(page, '“On the road” was brought in, and is in use.');
+    await expect(page.getByRole('alertdialog')).toContainText('“On the road” is there already.');
+    await page.keyboard.press('r');
+    await said(page, '“On the road” was brought in, and is in use');
     expect((await page.request.get('/api/key-sets').then((r) => r.json())).keymap).toEqual(before);
 
     const key = { context: 'roll', keys: 'Q', command: 'quantize', params: {}, label: 'q' };

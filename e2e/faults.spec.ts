@@ -37,7 +37,7 @@ test('a server that is busy is asked again, and the sentence says so meanwhile',
             : route.continue(),
     );
     await press(page, 'Control+a', 'ArrowUp');
-    await said(page, 'There is no room left on the disk. Make room. What you did waits and will be sent again.');
+    await said(page, 'There is no room left on the disk. Make room. What you did is kept and will be sent again.');
     busy = false;
     await said(page, '8 notes up a semitone.');
     expect((await notesOf(page, song))[0]![3]).toBe(61);

@@ -116,7 +116,11 @@ test('what can be done with velocities and in a lane is on their menus; a stroke
     await page.mouse.down({ button: 'right' });
     await page.mouse.move(lane[0] + 60, lane[1], { steps: 4 });
     await page.mouse.up({ button: 'right' });
-    await expect(page.getByRole('group', { name: /^Lane of Expression, 0 points/ })).toBeVisible();
+    await said(page, '1 point of Expression deleted.');
+    // What comes after the stroke sounds as it did: the value that held there is given back.
+    const { points } = (await fetchSong(page, song.id)).tracks[0]!.parts[0]!;
+    const expression = points.filter((p) => p[2] === 0xb0 && p[3] === 11);
+    expect(expression).toHaveLength(1);
     await expect(menu).toBeHidden();
 });
 

@@ -386,7 +386,7 @@ test.describe('job 7: in the pocket', () => {
                 [notches, by, held] as const,
             );
         await turn(3, 60, { altKey: true });
-        await said(page, '8 notes moved 1 grid cell later, 3 times.');
+        await said(page, 'of 3 times: 8 notes moved 1 grid cell later.');
         await turn(1, -60, { altKey: true, shiftKey: true });
         await said(page, '8 notes longer by 1 grid cell.');
         await turn(1, -60, { altKey: true, ctrlKey: true });

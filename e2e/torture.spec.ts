@@ -59,8 +59,7 @@ function typed(all: Binding[], mode: Mode, seed: number, count: number): string[
         if (command === 'escape' && keys.at(-1)?.[0] === 'Escape') continue;
         const strokes = pick(mine.filter((b) => b.command === command)).keys.split(' ').map(playwright); // prettier-ignore
         keys.push(strokes);
-        if (command === 'panel')
-            keys.push([pick(['3', '7', 'ArrowDown'])], [pick(['Enter', 'Escape', 'Enter'])]);
+        if (command === 'panel') keys.push([pick(['3', '7', 'ArrowDown'])], [pick(['Enter', 'Escape', 'Enter'])]);
         if (command === 'count') keys.push([String(2 + roll(2))]);
     }
     return keys;

@@ -22,7 +22,7 @@ final readonly class Presence
     }
 
     /**
-     * @param  array<array-key, mixed>  $query  of a request: window, and where it is: part, tick
+     * @param  array<array-key, mixed>  $query  of a request: window, and where it is: part, tick; or gone, where it is closed
      * @return array{revision: int, epoch: string, name: string, others: list<array{window: string, name: string, part: int|null, tick: int}>}|null null where there is no such song
      */
     public function answer(int $song, array $query, ?float $now = null): ?array
@@ -36,6 +36,10 @@ final readonly class Presence
         }
         $window = is_string($query['window'] ?? null) && preg_match('/^[a-zA-Z0-9-]{1,64}$/', $query['window']) === 1 ? $query['window'] : '';
         $others = $this->others($song, $window, $now);
+        if ($window !== '' && isset($query['gone'])) {
+            @unlink("$this->folder/$song-$window.json");
+            $window = '';
+        }
         $name = $window === '' ? '' : $this->keep($song, $window, $query, $others, $now);
         $epoch = is_string($row['epoch']) ? json_decode($row['epoch']) : '';
 

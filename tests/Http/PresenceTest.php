@@ -40,6 +40,11 @@ final class PresenceTest extends TestCase
         self::assertSame(['Window 2', [['window' => 'a', 'name' => 'Window 1', 'part' => 7, 'tick' => 960]]], [$two['name'] ?? null, $two['others'] ?? null]);
         $again = $this->presence()->answer($song->id, ['window' => 'a', 'part' => '7', 'tick' => '1920'], 101.0);
         self::assertSame(['Window 1', [['window' => 'b', 'name' => 'Window 2', 'part' => null, 'tick' => 5]]], [$again['name'] ?? null, $again['others'] ?? null]);
+        // One that says it is closed is gone at once.
+        $this->presence()->answer($song->id, ['window' => 'd'], 101.1);
+        self::assertCount(2, $this->presence()->answer($song->id, ['window' => 'b', 'tick' => '5'], 101.2)['others'] ?? []);
+        self::assertSame('', $this->presence()->answer($song->id, ['window' => 'd', 'gone' => '1'], 101.3)['name'] ?? null);
+        self::assertCount(1, $this->presence()->answer($song->id, ['window' => 'b', 'tick' => '5'], 101.4)['others'] ?? []);
         // The first is closed; its name is free for the next, and the second keeps its own.
         self::assertSame([], $this->presence()->answer($song->id, ['window' => 'b'], 106.0)['others'] ?? null);
         self::assertSame('Window 1', $this->presence()->answer($song->id, ['window' => 'c'], 106.5)['name'] ?? null);

@@ -26,7 +26,7 @@ export function moveCaret(song: Song, steps: number, by: unknown, then?: () => v
     let total = steps;
     const item: Move = {
         kind: 'ask',
-        movesCaret: true,
+        movesCaret: then === undefined,
         ask: async () => {
             const part = song.open;
             const { tick } = await song.read<{ tick: number }>('caret-step', { steps: total, by }, song.onGrid());

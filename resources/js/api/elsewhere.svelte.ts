@@ -27,6 +27,7 @@ interface Said {
     revision?: number;
     at?: { part: number; tick: number };
     wanted?: number;
+    gone?: boolean;
 }
 
 /** What other windows do to the song, and telling them what this one did. */
@@ -43,6 +44,7 @@ export class Elsewhere {
     constructor(private readonly song: Song) {
         this.channel.onmessage = ({ data }: MessageEvent<Said>) => {
             if (data.song !== song.id) return;
+            if (data.gone) this.others = this.others.filter((o) => o.window !== data.window);
             if (data.at) this.saw(data.window, data.at);
             if (data.wanted !== undefined) this.wanted = data.wanted;
             if (data.revision !== undefined && data.revision > song.revision) void this.catchUp();
@@ -57,6 +59,7 @@ export class Elsewhere {
         };
         void look();
         document.addEventListener('visibilitychange', this.seen);
+        addEventListener('pagehide', this.leave);
     }
 
     close(): void {
@@ -64,6 +67,8 @@ export class Elsewhere {
         clearTimeout(this.timer);
         clearTimeout(this.next);
         document.removeEventListener('visibilitychange', this.seen);
+        removeEventListener('pagehide', this.leave);
+        this.leave();
         this.channel.close();
     }
 
@@ -72,6 +77,13 @@ export class Elsewhere {
     private epoch: string | null = null;
     private place: { part: number; tick: number } | null = null;
     private readonly seen = (): void => void (document.hidden || this.look());
+
+    /** Takes this window away from what the others see. */
+    private readonly leave = (): void => {
+        clearTimeout(this.timer);
+        this.channel.postMessage({ song: this.song.id, window: me, gone: true });
+        void fetch(`/api/songs/${this.song.id}/presence?window=${me}&gone=1`, { keepalive: true }).catch(() => null);
+    };
 
     /** Looks how the song stands, and where the others are. */
     private async look(): Promise<void> {

@@ -1,4 +1,5 @@
-import { keepsCaret, keepsSelection, type Waiting } from './items';
+import { runs, spread } from './ids';
+import { keepsCaret, keepsSelection, type Sealed, type Waiting } from './items';
 import type { Song } from './song.svelte';
 import type { Answer, Command, Context, On } from './types';
 
@@ -64,6 +65,30 @@ export class Pins {
             case 'do':
                 return ['edits', this.edits(batch)];
         }
+    }
+
+    /** Another window changed the song before this was done: what is gone is left out of what it works on. */
+    prune({ batch, body }: Sealed): void {
+        for (const item of batch) if (item.on) item.on = this.left(item.on);
+        for (const command of [body, ...((body.do as Command[] | undefined) ?? [])])
+            if (command.on) command.on = this.left(command.on as On[]);
+    }
+
+    private left(on: On[]): On[] {
+        const { parts } = this.song;
+        return on.flatMap((item): On[] => {
+            if ('parts' in item) {
+                const there = item.parts.filter((id) => parts.has(id));
+                return there.length > 0 ? [{ ...item, parts: there }] : [];
+            }
+            if ('tracks' in item) return [item];
+            const part = parts.get(item.part);
+            if (!part) return [];
+            if ('points' in item)
+                return [{ ...item, points: runs(spread(item.points).filter((id) => part.hasPoint(id))) }];
+            if ('pick' in item) return [item];
+            return [{ ...item, notes: runs(spread(item.notes).filter((id) => part.notes.has(id))) }];
+        });
     }
 
     private edits(batch: Waiting[]): Record<string, unknown> {

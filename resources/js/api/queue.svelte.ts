@@ -93,6 +93,11 @@ export class Queue {
         return this.front === null && [...this.flying, ...this.items].some(holdsInput);
     }
 
+    /** Whether something is under way that can be stopped. */
+    get isStoppable(): boolean {
+        return this.going || this.long.steps !== null;
+    }
+
     /** What goes before something that is pushed now. */
     private ahead(): Waiting[] {
         return this.front
@@ -259,8 +264,10 @@ export class Queue {
                 // Done before, and only the answer lost: what it did is caught up with, and what it said is taken.
                 if (e.done && e.answer) this.take({ ...e.catchUp, ...e.answer }, sealed, false);
                 else song.elsewhere.caughtUp(e.catchUp);
-                if (!e.done) this.again = sealed;
-                else if (!e.answer) {
+                if (!e.done) {
+                    this.pins.prune(sealed);
+                    this.again = sealed;
+                } else if (!e.answer) {
                     alone?.done(true, null);
                     this.tellQuiet(batch);
                 }

@@ -78,6 +78,8 @@ class Keys {
     gate: (again: () => void) => boolean = () => false;
     /** Whether what is pressed now has to wait. */
     holds: () => boolean = () => false;
+    /** Whether a stroke or a command waits for nothing: what stops the sound, or something that takes long. */
+    passes: (what: string) => boolean = () => false;
     /** Every stroke that stands for something, alone or in a sequence. */
     private strokes: ReadonlySet<string> = new Set();
     /** How many keys were pressed so far. */
@@ -146,7 +148,7 @@ class Keys {
 
     /** Does a command that was asked for by mouse, or from a list. */
     run(command: string, params: Record<string, unknown> = {}, how: How = 'mouse'): boolean {
-        if (this.isHeldBack(() => void this.runNow(command, params, how))) return true;
+        if (!this.passes(command) && this.isHeldBack(() => void this.runNow(command, params, how))) return true;
         return this.runNow(command, params, how);
     }
 
@@ -301,7 +303,7 @@ class Keys {
         // What plays sounds at once.
         if (this.count === null && !this.prefix && this.plays(e)) return e.preventDefault();
         const press = { stroke, code: e.code, key: e.key, repeat: e.repeat };
-        if (this.isHeldBack(() => this.pressAgain(press))) {
+        if (!this.passes(stroke) && this.isHeldBack(() => this.pressAgain(press))) {
             if (this.strokes.has(stroke) || /^\d$/.test(stroke)) e.preventDefault();
         } else if (this.press(press)) e.preventDefault();
     }

@@ -119,6 +119,10 @@
 
     // A key is done in its turn: what it does may hang on what the one before it leaves.
     keys.gate = (again) => song?.queue.newInput(again) ?? false;
+    keys.passes = (what) => {
+        if (what === 'Space' || what === 'play') return true;
+        return (what === 'Escape' || what === 'escape') && song !== null && song.queue.isStoppable;
+    };
     keys.holds = () => song?.queue.holdsInput ?? false;
     keys.onNothing = (stroke, elsewhere) => {
         const words = nothingHere(keys.context, stroke, elsewhere);

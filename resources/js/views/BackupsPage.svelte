@@ -34,11 +34,17 @@
     onMount(() => {
         void load();
         return keys.handle({
-            escape: () => (sure ? void (sure = '') : router.back()),
-            'open-songs': () => router.go({ at: 'songs' }),
+            escape: back,
+            'open-songs': back,
             backup: () => void make(),
         });
     });
+
+    /** Takes back that something is to be done; else goes back to where one was. */
+    function back(): void {
+        if (sure) sure = '';
+        else router.back();
+    }
 
     async function work<T>(doing: string, what: () => Promise<T>): Promise<T | null> {
         trouble = '';
