@@ -85,7 +85,8 @@ test('all parts deleted: the caret and the page go on, with no fault', async ({ 
     await expect(page.getByLabel('Everything is saved')).toBeVisible();
     await page.keyboard.press('Escape');
     await page.goto(`/songs/${song.id}`);
-    await page.keyboard.press('Control+z');
+    await expect(page.getByLabel('Everything is saved')).toBeVisible();
+    await press(page, 'Control+z');
     await expect(page.getByTestId('part')).toHaveCount(1);
     expect(faults).toEqual([]);
 });

@@ -401,7 +401,7 @@ test.describe('job 7: in the pocket', () => {
             ...(await notesOf(page, song))[0]!.slice(6),
         ]);
         for (let i = 0; i < 3; i++) await press(page, 'Control+z');
-        await said(page, /^Undone: 8 notes moved 1 grid cell later, 3 times/);
+        await said(page, /^Undone: .*of 3 times: 8 notes moved 1 grid cell later/);
         expect(await notesOf(page, song)).toEqual(take);
     });
 

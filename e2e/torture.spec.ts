@@ -280,9 +280,9 @@ test('what waits is kept when the window is reloaded, sent when it is there agai
     const reloaded = page.reload();
     const dialog = await asked;
     expect(dialog.type()).toBe('beforeunload');
-    down = false;
     await dialog.accept();
     await reloaded;
+    down = false;
     await said(page, /3 commands that a closed window had not sent were sent now/);
     const after = ((await (await page.request.get(`/api/songs/${song.id}`)).json()) as SongJson).tracks[0]!.parts[0]!
         .notes;

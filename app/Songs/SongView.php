@@ -14,6 +14,7 @@ use Jactonic\Core\Score\Ids;
 use Jactonic\Core\Score\Note;
 use Jactonic\Core\Score\Part;
 use Jactonic\Core\Score\PartHead;
+use Jactonic\Core\Score\PartSettings;
 use Jactonic\Core\Score\Point;
 use Jactonic\Core\Score\Rows;
 use Jactonic\Core\Score\RowSet;
@@ -118,10 +119,16 @@ final class SongView
         return self::maps($score->time) + ['lines' => (object) $lines, 'tables' => $tables->all(), 'sounds' => (object) array_map(static fn (Part $p): array => self::sounds($p, $score), $late)];
     }
 
-    /** @return array<string, mixed> */
+    /**
+     * Tempos, meters and markers, and the lines of a grid as it is at first, for a song that has no part.
+     *
+     * @return array<string, mixed>
+     */
     private static function maps(Timeline $time): array
     {
-        return ['tempos' => $time->tempos->toTable(), 'meters' => $time->meters->toArray(), 'markers' => $time->markers()];
+        $fresh = PartSettings::fresh();
+
+        return ['plain' => $time->lines($fresh->grid, $fresh->swing)->table(), 'tempos' => $time->tempos->toTable(), 'meters' => $time->meters->toArray(), 'markers' => $time->markers()];
     }
 
     /** @return array<string, mixed> */

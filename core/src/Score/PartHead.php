@@ -43,10 +43,10 @@ final readonly class PartHead
         return new self($track, $name, $from, $from, $to, lets: true);
     }
 
-    /** All of it later by so many ticks. */
+    /** All of it later by so many ticks; one without an end has none after that either. */
     public function moved(int $ticks): self
     {
-        return $this->with(['origin' => $this->origin + $ticks, 'from' => $this->from + $ticks, 'to' => $this->to + $ticks, 'plays' => $this->plays->moved($ticks)]);
+        return $this->with(['origin' => $this->origin + $ticks, 'from' => $this->from + $ticks, 'to' => $this->to === self::OPEN ? self::OPEN : $this->to + $ticks, 'plays' => $this->plays->moved($ticks)]);
     }
 
     /** Its contents later under the window, which stays. */

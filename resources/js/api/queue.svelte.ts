@@ -32,6 +32,8 @@ export class Queue {
     flying: Waiting[] = [];
     /** What was sent and not answered, to be sent again as it is. */
     private again: Sealed | null = null;
+    /** What was sent and may still be answered. */
+    private sent: Sealed | null = null;
     /** What comes up while something is done in its turn goes before all that waits. */
     private front: Waiting[] | null = null;
     /** A batch that is being put together. */
@@ -179,7 +181,7 @@ export class Queue {
     }
 
     private keep(): void {
-        this.unsent.keep(this.again, this.items);
+        this.unsent.keep(this.again ?? this.sent, this.items);
     }
 
     private async flush(): Promise<void> {
@@ -200,7 +202,9 @@ export class Queue {
                 await this.ask(first);
                 this.turning = false;
             } else {
+                this.sent = sealed;
                 await this.send(sealed);
+                this.sent = null;
             }
             this.flying = [];
             this.count();
@@ -228,8 +232,8 @@ export class Queue {
             await this.watched(item.ask());
         } catch (e) {
             if (e instanceof NoAnswer) {
-                this.waits(e);
                 this.items.unshift(item);
+                this.waits(e);
                 await new Promise((resolve) => setTimeout(resolve, RETRY_MS));
             } else this.song.tell('', [], e instanceof Error ? e.message : String(e), item.input);
         }
@@ -242,7 +246,7 @@ export class Queue {
         const alone = first.kind === 'do' ? first.alone : undefined;
         const quiet = first.kind === 'do' && first.quiet !== undefined;
         const path = sealed.path;
-        this.unsent.keep(sealed, this.items);
+        this.keep();
         try {
             const answer = await this.watched(
                 this.long.over(
@@ -272,8 +276,8 @@ export class Queue {
                     this.tellQuiet(batch);
                 }
             } else if (e instanceof NoAnswer) {
-                this.waits(e);
                 this.again = sealed;
+                this.waits(e);
                 this.count();
                 await new Promise((resolve) => setTimeout(resolve, RETRY_MS));
             } else {
@@ -363,6 +367,7 @@ export class Queue {
         for (const { sealed, items } of await this.unsent.takeOver()) {
             const batch = sealed && sealed.batch.length > 0 ? sealed : null;
             if (batch && !this.again && !this.busy) this.again = batch;
+            else if (batch) this.items.push(...batch.batch);
             this.items.push(...items);
             count += items.length + (batch?.batch.length ?? 0);
         }

@@ -111,7 +111,7 @@ export class Song extends Head {
     }
 
     private load(data: SongData): void {
-        this.time = new Time(data.ppq, data.tempos, data.meters, data.markers);
+        this.time = new Time(data.ppq, data.tempos, data.meters, data.markers, new Lines(data.plain));
         this.early = data.early;
         this.parts.clear();
         for (const track of data.tracks)
@@ -370,7 +370,7 @@ export class Song extends Head {
     /** Takes over other tempos and meters, and the lines that follow them. */
     retime(data: TimeData): void {
         const before = this.time;
-        this.time = new Time(this.time.ppq, data.tempos, data.meters, data.markers);
+        this.time = new Time(this.time.ppq, data.tempos, data.meters, data.markers, new Lines(data.plain));
         const tables = new Map(Object.entries(data.tables).map(([name, table]) => [name, new Lines(table)]));
         for (const [id, name] of Object.entries(data.lines)) {
             const part = this.parts.get(Number(id));

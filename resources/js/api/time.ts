@@ -8,6 +8,8 @@ export class Time {
         readonly tempos: SongData['tempos'],
         readonly meters: SongData['meters'],
         readonly markers: SongData['markers'] = [],
+        /** The lines that hold where no part is. */
+        readonly plain: Lines | null = null,
     ) {}
 
     seconds(tick: number): number {

@@ -82,6 +82,8 @@ export interface SongData extends SongHead {
     meters: [number, number, number][];
     /** tick, name */
     markers: [number, string][];
+    /** The lines of a grid as it is at first: for a song without parts. */
+    plain: LinesData;
     tables: Record<string, LinesData>;
     tracks: TrackData[];
 }
@@ -91,6 +93,7 @@ export interface TimeData {
     tempos: SongData['tempos'];
     meters: SongData['meters'];
     markers: SongData['markers'];
+    plain: LinesData;
     /** Which table each part's lines are. */
     lines: Record<string, string>;
     tables: Record<string, LinesData>;

@@ -72,14 +72,14 @@ export class Desk {
     }
 
     /** The part whose grid counts: the first chosen, else one on the caret's track, else any. */
-    get part(): Part {
+    get part(): Part | undefined {
         const { song } = this;
         const first = song.parts.get(song.chosenParts[0] ?? -1);
-        return first ?? this.track?.parts[0] ?? song.parts.values().next().value!;
+        return first ?? this.track?.parts[0] ?? song.parts.values().next().value;
     }
 
     get lines(): Lines {
-        return this.part.lines;
+        return this.part?.lines ?? this.song.time.plain!;
     }
 
     /** The track on which the caret stands. */

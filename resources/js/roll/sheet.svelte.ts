@@ -1,3 +1,4 @@
+import type { Lines } from '../api/lines';
 import type { Part } from '../api/part.svelte';
 import type { Song } from '../api/song.svelte';
 import { passing, type Note } from '../api/tables';
@@ -96,6 +97,10 @@ export class Sheet {
         this.views = new Views(this);
         this.stage = new Stage(() => this.place());
         this.colours = coloursOf(this.trackIndex);
+    }
+
+    get lines(): Lines {
+        return this.part.lines;
     }
 
     get isDrums(): boolean {

@@ -161,8 +161,7 @@
                 undo: () => here.undo(),
                 redo: () => here.redo(),
                 play: () => {
-                    const lines = here.parts.values().next().value?.lines;
-                    if (!lines) return transport.toggle();
+                    const lines = (here.parts.values().next().value?.lines ?? here.time.plain)!;
                     if (transport.playing) stopPlaying(here, lines);
                     else void startPlaying(here, lines, transport.tick);
                 },
@@ -170,7 +169,7 @@
                     transport.locate(
                         p.to === 'start'
                             ? 0
-                            : (part?.lastEnd ?? Math.max(...[...here.parts.values()].map((q) => q.lastEnd))),
+                            : (part?.lastEnd ?? Math.max(0, ...[...here.parts.values()].map((q) => q.lastEnd))),
                     ),
                 loop: () => {
                     if (recorder.on) return here.tell('The loop stays as it is while a take is recorded.');

@@ -41,7 +41,7 @@
         void song.revisionShown;
         void song.chosenParts;
         void song.caretTrack;
-        return song.parts.size > 0 ? (desk?.part ?? null) : null;
+        return desk?.part ?? null;
     });
     const open = $derived(panels.open);
     const spec = $derived(open?.name === 'edit' ? commands.find(open.edit ?? '') : undefined);

@@ -17,7 +17,7 @@ export function layersOf(desk: Desk): Record<LayerName, LayerSpec> {
         ruler: {
             paint: (ctx, _, height) => {
                 const marks = { loop: transport.loop, caret: song.caret.tick, recording: recorder.on, punch: false };
-                paintRuler(ctx, view, desk.part, song.time, marks, height, desk.colours);
+                paintRuler(ctx, view, desk, song.time, marks, height, desk.colours);
                 markerFlags(ctx, view, song.time, 18, desk.colours);
             },
             covers: true,

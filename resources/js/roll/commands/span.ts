@@ -7,7 +7,7 @@ import type { Song } from '../../api/song.svelte';
 /** A page on which there is a span: the roll, or the song's. */
 export interface InTime {
     readonly song: Song;
-    readonly part: { readonly lines: Lines };
+    readonly lines: Lines;
 }
 
 interface Found {
@@ -18,12 +18,12 @@ interface Found {
 
 /** Makes the span; whether it is looped stays as it was, unless that is said. */
 export function setSpan(sheet: InTime, from: number, to: number, on?: boolean, said?: string): void {
-    const { song, part } = sheet;
+    const { song, lines } = sheet;
     if (recorder.on) return song.tell('The span stays as it is while a take is recorded.');
     if (to <= from) return song.tell('A span ends after it begins: nothing changed.');
     const looped = on ?? transport.loop?.on ?? false;
     transport.setLoop({ from, to, on: looped });
-    const words = said ?? `Span from ${song.time.position(from, part.lines)} to ${song.time.position(to, part.lines)}`;
+    const words = said ?? `Span from ${song.time.position(from, lines)} to ${song.time.position(to, lines)}`;
     song.tell(`${words}${looped ? ', looped' : ''}.`);
 }
 
