@@ -5,7 +5,7 @@ import { bindingsOf, keyOf } from './commands.svelte';
 import { codeOf, layoutLabels, seen } from './layout';
 import { pace, type How } from './pace.svelte';
 import { isMac, Resolver, strokeOf, type Modifiers } from './strokes';
-import { belongsTo, isOutside, isPressed } from './targets';
+import { belongsTo, isInPanel, isOutside, isPressed } from './targets';
 import { typeInto, type Pressed } from './type-into';
 
 /** Takes keys to play notes with, while it is told to. */
@@ -287,11 +287,11 @@ class Keys {
     }
 
     private down(e: KeyboardEvent): void {
-        this.modifiers(e);
+        if (e.isTrusted) this.modifiers(e);
         if (seen(e)) this.version++;
         const stroke = strokeOf(e);
         if (stroke === null || e.defaultPrevented || e.isComposing) return;
-        if (!e.repeat) this.pressed++;
+        if (!e.repeat && e.isTrusted) this.pressed++;
         if (this.capture) {
             e.preventDefault();
             if (!e.repeat) this.capture(stroke);
@@ -336,13 +336,13 @@ class Keys {
         return false;
     }
 
-    /** A press whose turn has come: where a field has the keys by now, it is typed into that. */
+    /** A press whose turn has come: where a field or a panel has the keys by now, that has it first. */
     private pressAgain(press: Pressed): void {
         const target = document.activeElement;
         const tab = press.stroke === 'Tab' || press.stroke === 'Shift+Tab';
         if (
             target instanceof HTMLElement &&
-            (tab || belongsTo(target, press.stroke) || isPressed(target, press.stroke))
+            (tab || isInPanel(target) || belongsTo(target, press.stroke) || isPressed(target, press.stroke))
         )
             typeInto(target, press);
         else this.press(press);

@@ -11,16 +11,20 @@ export function isPressed(target: EventTarget | null, stroke: string): boolean {
 
 /** Whether a stroke is for the field or the panel that has the focus. */
 export function belongsTo(target: EventTarget | null, stroke: string): boolean {
-    const panel = target instanceof Element && target.closest('[role=dialog]') !== null;
     // A panel keeps what moves within it; the keys that open panels, undo and the like go on.
-    if (panel)
+    if (isInPanel(target))
         return stroke !== 'Escape' && !stroke.startsWith('Alt+') && (isTyping(target) || !stroke.startsWith('Mod+'));
     return isTyping(target);
 }
 
+/** Whether it is of a panel. */
+export function isInPanel(target: EventTarget | null): boolean {
+    return target instanceof Element && target.closest('[role=dialog]') !== null;
+}
+
 /** Whether it is a field that stands by itself, in no panel: what is typed into it waits for nothing. */
 export function isOutside(target: EventTarget | null): boolean {
-    return isTyping(target) && target instanceof Element && target.closest('[role=dialog]') === null;
+    return isTyping(target) && !isInPanel(target);
 }
 
 function isTyping(target: EventTarget | null): boolean {

@@ -43,6 +43,7 @@
     });
 
     function press(e: KeyboardEvent): void {
+        if (e.altKey) return;
         const step = { ArrowDown: 1, ArrowUp: -1 }[e.key];
         if (step) at = Math.max(0, Math.min(found.length - 1, Math.min(at, found.length - 1) + step));
         else if (e.key === 'Enter' && chosen) sheet.lanes.turn(chosen.name);

@@ -93,6 +93,7 @@
     }
 
     function press(e: KeyboardEvent): void {
+        if (e.altKey || e.ctrlKey || e.metaKey) return;
         if (e.key === 'ArrowRight' || e.key === 'ArrowLeft') go(at + (e.key === 'ArrowRight' ? 1 : -1), e.shiftKey);
         else if (/^[1-4]$/.test(e.key)) after = Number(e.key) - 1;
         else return;

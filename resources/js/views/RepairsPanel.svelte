@@ -80,6 +80,7 @@
     }
 
     function press(e: KeyboardEvent): void {
+        if (e.altKey) return;
         const fault = open[at];
         const kind = e.shiftKey ? open.filter((f) => f.kind === fault?.kind) : fault ? [fault] : [];
         if (e.key === 'ArrowDown' || e.key === 'ArrowUp') {

@@ -74,6 +74,7 @@
     }
 
     function press(e: KeyboardEvent): void {
+        if (e.altKey) return;
         const step = { ArrowDown: 1, ArrowUp: -1, PageDown: 8, PageUp: -8 }[e.key];
         if (step) at = Math.max(0, Math.min(found.length - 1, Math.min(at, found.length - 1) + step));
         else if (e.key === 'Enter' && (e.ctrlKey || e.metaKey)) fromHere();

@@ -16,6 +16,7 @@
     }
 
     function press(e: KeyboardEvent): void {
+        if (e.altKey) return;
         if (e.key !== 'ArrowDown' && e.key !== 'ArrowUp') return;
         e.preventDefault();
         e.stopPropagation();
