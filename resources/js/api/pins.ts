@@ -38,8 +38,12 @@ export class Pins {
         this.caret = this.song.caret;
     }
 
-    /** Takes in what an answer left. */
-    answered(answer: Answer, batch: readonly Waiting[], body: Record<string, unknown>): void {
+    /** Takes in what an answer left; what was refused leaves all as it was said to be. */
+    answered(
+        answer: Pick<Partial<Answer>, 'selection' | 'at'>,
+        batch: readonly Waiting[],
+        body: Record<string, unknown>,
+    ): void {
         const before = batch.findLast((i) => i.on)?.on ?? (body.on as On[] | undefined);
         if (answer.selection) this.on = answer.selection as On[];
         else if (before) this.on = before;

@@ -70,7 +70,9 @@ export class Queue {
 
     push(item: Item, input = this.input): void {
         const waiting = Object.assign(item, { input, ...this.pins.marks() }) as Waiting;
-        this.pins.pin(waiting, this.ahead());
+        const ahead = this.ahead();
+        this.pins.pin(waiting, ahead);
+        if (ahead.length === 0 && !waiting.on) this.pins.look();
         if (this.front) {
             this.front.push(waiting);
             return;
@@ -281,6 +283,7 @@ export class Queue {
                 this.count();
                 await new Promise((resolve) => setTimeout(resolve, RETRY_MS));
             } else {
+                if (!alone && !quiet) this.pins.answered({}, batch, sealed.body);
                 song.tell('', [], e instanceof Error ? e.message : String(e), batch.at(-1)!.input);
                 alone?.done(false, null);
                 this.tellQuiet(batch);

@@ -27,6 +27,8 @@ export function typeInto(target: HTMLElement, { stroke, code, key, repeat }: Pre
         return;
     }
     if (target instanceof HTMLButtonElement || target instanceof HTMLAnchorElement) return target.click();
+    const text = target instanceof HTMLInputElement || target instanceof HTMLTextAreaElement ? target : null;
+    if (text && stroke === 'Mod+A') return text.select();
     if (mods.ctrlKey || mods.altKey) return;
     if (target instanceof HTMLInputElement && target.type === 'number' && (key === 'ArrowUp' || key === 'ArrowDown')) {
         if (key === 'ArrowUp') target.stepUp();
