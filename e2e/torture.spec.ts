@@ -227,23 +227,28 @@ async function shortest(keys: string[][], differ: (some: string[][]) => Promise<
     return keys;
 }
 
-test('the server does not answer: five times up, then a click, and the five are done to what was selected', async ({
-    page,
-}) => {
+/** All selected, then five times up while the server does not answer, until it is told to. */
+async function fiveUpUnanswered(page: Page): Promise<[SongJson, () => void]> {
     const song = await begun(page, 'roll');
     await page.keyboard.press('Control+a');
     await rested(page);
     let down = true;
     await page.route(/\/edits$/, (route) => (down ? route.abort() : route.continue()));
     for (let i = 0; i < 5; i++) await page.keyboard.press('ArrowUp');
-    await page.evaluate(() => document.querySelector<HTMLElement>('[data-testid=note-button], [data-note]')?.click());
+    return [song, () => void (down = false)];
+}
+
+test('the server does not answer: five times up, then a click, and the five are done to what was selected', async ({
+    page,
+}) => {
+    const [song, answerAgain] = await fiveUpUnanswered(page);
     const before = song.tracks[0]!.parts[0]!.notes;
     const [, left, scale, top, row] = (await page.getByTestId('roll').getAttribute('data-drawn'))!.split(' ').map(Number) as [number, number, number, number, number]; // prettier-ignore
     const box = (await page.getByTestId('notes').boundingBox())!;
     const [, start, length, pitch] = before[3]! as [number, number, number, number];
     await page.mouse.click(box.x + (start + length / 2 - left) * scale, box.y + (top - pitch + 0.5) * row);
     await expect(page.getByTestId('chosen')).toContainText('1 of 8');
-    down = false;
+    answerAgain();
     await rested(page);
     const after = ((await (await page.request.get(`/api/songs/${song.id}`)).json()) as SongJson).tracks[0]!.parts[0]!
         .notes;
@@ -252,16 +257,11 @@ test('the server does not answer: five times up, then a click, and the five are 
 });
 
 test('leaving for the list of songs sends what waits, to what was selected', async ({ page }) => {
-    const song = await begun(page, 'roll');
-    await page.keyboard.press('Control+a');
-    await rested(page);
-    let down = true;
-    await page.route(/\/edits$/, (route) => (down ? route.abort() : route.continue()));
-    for (let i = 0; i < 5; i++) await page.keyboard.press('ArrowUp');
+    const [song, answerAgain] = await fiveUpUnanswered(page);
     await page.evaluate(() => history.pushState(null, '', '/'));
     await page.evaluate(() => window.dispatchEvent(new PopStateEvent('popstate')));
     await expect(page.getByTestId('songs')).toBeVisible();
-    down = false;
+    answerAgain();
     const pitches = async (): Promise<number[]> => ((await (await page.request.get(`/api/songs/${song.id}`)).json()) as SongJson).tracks[0]!.parts[0]!.notes.map((n) => n[3]!); // prettier-ignore
     await expect.poll(pitches).toEqual(song.tracks[0]!.parts[0]!.notes.map((n) => n[3]! + 5));
 });

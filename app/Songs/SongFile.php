@@ -14,7 +14,7 @@ use Jactonic\Core\Score\Rows;
 use Jactonic\Core\Score\Table;
 
 /**
- * One song with its history as a file, to be brought in on another machine: JSON, packed with gzip. It holds the rows of
+ * One song with its history as a file, to be imported on another machine: JSON, packed with gzip. It holds the rows of
  * the song as they are kept; where it comes in, tracks, parts and steps get numbers that are free there.
  */
 final class SongFile

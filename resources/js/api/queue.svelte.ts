@@ -40,6 +40,8 @@ export class Queue {
     private building: Waiting[] = [];
     busy = false;
     private idle: (() => void)[] = [];
+    /** A page is opened by what has its turn: what waits behind it is meant for that page. */
+    private turning = false;
     private wasGoing = false;
     private inputs = 0;
     /** The input that is being worked on. */
@@ -148,9 +150,6 @@ export class Queue {
             this.count();
         }
     }
-
-    /** A page is opened by what has its turn: what waits behind it is meant for that page. */
-    private turning = false;
 
     /** Waits for something that keys look at, in its turn: what is pressed meanwhile waits behind it. */
     during<T>(work: () => Promise<T>): Promise<T> {
