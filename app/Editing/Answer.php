@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace App\Editing;
 
 use App\Songs\SongView;
-use Jactonic\Core\Edit\PartChange;
+use Jactonic\Core\Change\PartChange;
+use Jactonic\Core\Change\RowsChange;
 use Jactonic\Core\Edit\Revoice;
-use Jactonic\Core\Edit\Sides;
 use Jactonic\Core\Score\ArticulationSet;
 use Jactonic\Core\Score\Note;
 use Jactonic\Core\Score\Part;
@@ -107,20 +107,20 @@ final class Answer
     /**
      * Whether those that stay are told by their columns: they are many, and it is known in which they are otherwise.
      *
-     * @param  Sides<covariant Note|Point>  $sides
+     * @param  RowsChange<covariant Note|Point>  $sides
      */
-    private static function areMany(Sides $sides): bool
+    private static function areMany(RowsChange $sides): bool
     {
-        return $sides->unlike !== Table::ALL && count($sides->touched()) >= self::MANY && $sides->staying() !== [];
+        return $sides->changedColumns !== Table::ALL && count($sides->touched()) >= self::MANY && $sides->staying() !== [];
     }
 
     /**
      * A point for each status and first data byte that is in a change.
      *
-     * @param  Sides<Point>  $points
+     * @param  RowsChange<Point>  $points
      * @return list<Point>
      */
-    private static function kinds(Sides $points): array
+    private static function kinds(RowsChange $points): array
     {
         [$statuses, $data] = [$points->integers('status'), $points->integers('data1')];
         $kinds = [];

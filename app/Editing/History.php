@@ -6,7 +6,7 @@ namespace App\Editing;
 
 use App\Models\Recipe;
 use App\Models\Song;
-use Jactonic\Core\Edit\Change;
+use Jactonic\Core\Change\Change;
 use Jactonic\Core\Edit\Foresight;
 use Jactonic\Core\Param\Context;
 use Jactonic\Core\Reading\Readings;

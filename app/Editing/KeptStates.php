@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Editing;
 
 use Illuminate\Support\Facades\DB;
-use Jactonic\Core\Edit\TimeChange;
+use Jactonic\Core\Change\TimeChange;
 use Jactonic\Core\Harmony\Scale;
 use Jactonic\Core\Score\Part;
 use Jactonic\Core\Score\PartHead;

@@ -6,9 +6,9 @@ namespace App\Editing;
 
 use App\Models\Step;
 use Illuminate\Support\Facades\DB;
+use Jactonic\Core\Change\ChangeCodec;
 use Jactonic\Core\Command\Rounds;
 use Jactonic\Core\Edit\Catalogue;
-use Jactonic\Core\Edit\ChangeCodec;
 use Jactonic\Core\Edit\Continued;
 use Jactonic\Core\Edit\Outcome;
 use Jactonic\Core\Selection\Selection;
@@ -75,7 +75,7 @@ final class Longer
 
     /**
      * @param  array<array-key, mixed>  $command
-     * @param  (\Closure(\Jactonic\Core\Edit\Change): string)|null  $sentence
+     * @param  (\Closure(\Jactonic\Core\Change\Change): string)|null  $sentence
      */
     private function rewrite(Step $step, array $command, ?string $said, Outcome $outcome, ?\Closure $sentence = null): string
     {

@@ -8,11 +8,11 @@ use App\Models\Step;
 use App\Songs\Keeping;
 use App\Songs\SongView;
 use Illuminate\Support\Facades\DB;
+use Jactonic\Core\Change\Change;
+use Jactonic\Core\Change\ChangeCodec;
+use Jactonic\Core\Change\PartChange;
+use Jactonic\Core\Change\ScoreDiff;
 use Jactonic\Core\Command\Following;
-use Jactonic\Core\Edit\Between;
-use Jactonic\Core\Edit\Change;
-use Jactonic\Core\Edit\ChangeCodec;
-use Jactonic\Core\Edit\PartChange;
 use Jactonic\Core\Refusal;
 use Jactonic\Core\Selection\On;
 use Jactonic\Core\Selection\Selection;
@@ -147,7 +147,7 @@ final class Tree
         }
         $this->session->batch->score = $this->session->whole();
         $kept = KeptStates::after($nearest, $this->session->batch->score->time);
-        $change = Between::scores($this->session->batch->score, $kept);
+        $change = ScoreDiff::scores($this->session->batch->score, $kept);
         $this->session->take($change, Selection::none());
         // The steps before and after write ticks of the song, also of what was out of sight: it lies where it lay then.
         foreach ($kept->gone as $id => $part) {

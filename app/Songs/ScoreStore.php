@@ -6,8 +6,8 @@ namespace App\Songs;
 
 use App\Models\Song;
 use Illuminate\Support\Facades\DB;
-use Jactonic\Core\Edit\Change;
-use Jactonic\Core\Edit\PartChange;
+use Jactonic\Core\Change\Change;
+use Jactonic\Core\Change\PartChange;
 use Jactonic\Core\Harmony\Scale;
 use Jactonic\Core\Score\Part;
 use Jactonic\Core\Score\PartHead;

@@ -6,7 +6,7 @@ namespace App\Songs;
 
 use App\Models\Song;
 use Illuminate\Support\Facades\DB;
-use Jactonic\Core\Edit\ChangeCodec;
+use Jactonic\Core\Change\ChangeCodec;
 use Jactonic\Core\Refusal;
 use Jactonic\Core\Score\Note;
 use Jactonic\Core\Score\Point;

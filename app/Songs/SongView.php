@@ -7,7 +7,7 @@ namespace App\Songs;
 use App\Models\Song;
 use App\Models\Track;
 use Illuminate\Support\Facades\DB;
-use Jactonic\Core\Edit\Sides;
+use Jactonic\Core\Change\RowsChange;
 use Jactonic\Core\Harmony\Tones;
 use Jactonic\Core\Score\ArticulationSet;
 use Jactonic\Core\Score\Ids;
@@ -195,10 +195,10 @@ final class SongView
      * What is otherwise in notes that stay: their ids, those that follow one another as a pair, and the columns, a number
      * for one that has that much more in each; `until` only where one of them does not sound to its end.
      *
-     * @param  Sides<Note>  $notes
+     * @param  RowsChange<Note>  $notes
      * @return array<string, list<mixed>|int>
      */
-    public static function changedNotes(Part $part, Sides $notes): array
+    public static function changedNotes(Part $part, RowsChange $notes): array
     {
         $changed = self::changed(Table::notes(), $notes);
         if ($notes->leaves(...Sounding::HANGS_ON)) {
@@ -216,10 +216,10 @@ final class SongView
     /**
      * Likewise of points; `heard` only where one of them is not.
      *
-     * @param  Sides<Point>  $points
+     * @param  RowsChange<Point>  $points
      * @return array<string, list<mixed>|int>
      */
-    public static function changedPoints(Part $part, Sides $points): array
+    public static function changedPoints(Part $part, RowsChange $points): array
     {
         return self::changed(Table::points(), $points) + ($points->leaves('tick') ? [] : self::heard($part, $points->integers('tick')[1]));
     }
@@ -249,13 +249,13 @@ final class SongView
 
     /**
      * @param  Table<covariant Note|Point>  $table
-     * @param  Sides<covariant Note|Point>  $sides
+     * @param  RowsChange<covariant Note|Point>  $sides
      * @return array<string, list<mixed>|int>
      */
-    private static function changed(Table $table, Sides $sides): array
+    private static function changed(Table $table, RowsChange $sides): array
     {
         $columns = ['id' => Ids::runs($sides->staying())];
-        foreach (array_intersect($table->shown, $table->named($sides->unlike)) as $name) {
+        foreach (array_intersect($table->shown, $table->named($sides->changedColumns)) as $name) {
             $columns[$name] = $sides->by($name) ?? $table->plain($name, $sides->column($name)[1]);
         }
 

@@ -27,10 +27,11 @@ final class WallTest extends TestCase
         'Selection' => ['Harmony', 'Score', 'Standard', 'Time'],
         'Midi' => ['Score', 'Sounding', 'Standard', 'Time'],
         'Param' => ['Harmony', 'Recording', 'Score', 'Selection', 'Standard', 'Time'],
-        'Edit' => ['Harmony', 'Param', 'Recording', 'Score', 'Selection', 'Sounding', 'Standard', 'Time'],
-        'Reading' => ['Edit', 'Harmony', 'Param', 'Recording', 'Score', 'Selection', 'Sounding', 'Standard', 'Time'],
+        'Change' => ['Harmony', 'Score', 'Selection', 'Time'],
+        'Edit' => ['Change', 'Harmony', 'Param', 'Recording', 'Score', 'Selection', 'Sounding', 'Standard', 'Time'],
+        'Reading' => ['Change', 'Edit', 'Harmony', 'Param', 'Recording', 'Score', 'Selection', 'Sounding', 'Standard', 'Time'],
         'Recipe' => ['Edit', 'Param', 'Score', 'Selection'],
-        'Command' => ['Edit', 'Param', 'Recipe', 'Score', 'Selection', 'Time'],
+        'Command' => ['Change', 'Edit', 'Param', 'Recipe', 'Score', 'Selection', 'Time'],
         'Keymap' => ['Command'],
     ];
 

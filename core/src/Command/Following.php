@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Command;
 
-use Jactonic\Core\Edit\Change;
+use Jactonic\Core\Change\Change;
 use Jactonic\Core\Score\Note;
 use Jactonic\Core\Score\Part;
 use Jactonic\Core\Score\Score;

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit;
 
+use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Score\Expression;
 use Jactonic\Core\Score\Lane;
 use Jactonic\Core\Score\Note;
@@ -107,39 +108,39 @@ final class Along
     }
 
     /** Puts curves, later by so many ticks, in place of what their lanes have in a stretch. */
-    public static function put(Draft $draft, Work $work, Part $part, Expression $curves, int $shift, int $from, int $until): void
+    public static function put(ChangeBuilder $builder, Work $work, Part $part, Expression $curves, int $shift, int $from, int $until): void
     {
         $channel = $work->score->channelOf($part);
         foreach (array_keys($curves->lanes) as $name) {
             $lane = Lane::parse($name);
             $held = Curve::heldAt($part, $lane, $channel, $until);
             $stands = Curve::standsAt($part, $lane, $channel, $until);
-            Curve::clear($draft, $part, $lane, $channel, $from, $until);
+            Curve::clear($builder, $part, $lane, $channel, $from, $until);
             $last = null;
             foreach ($curves->points($lane) as [$tick, $value]) {
-                $last = $lane->point($draft->newPointId($part), max(0, $tick + $shift), $channel, $value);
-                $draft->putPoint($part, $last);
+                $last = $lane->point($builder->newPointId($part), max(0, $tick + $shift), $channel, $value);
+                $builder->putPoint($part, $last);
             }
             if ($stands || $last === null) {
                 continue;
             }
             if ($held !== null && $held !== $lane->value($last)) {
-                $draft->putPoint($part, $lane->point($draft->newPointId($part), $until, $channel, $held));
+                $builder->putPoint($part, $lane->point($builder->newPointId($part), $until, $channel, $held));
             }
             foreach ($held === null ? LetGo::after([$last], $until) : [] as $free) {
-                $draft->putPoint($part, $free->copiedAs($draft->newPointId($part)));
+                $builder->putPoint($part, $free->copiedAs($builder->newPointId($part)));
             }
         }
     }
 
     /** Takes the points of a stretch away; what held at its end holds from its beginning on. */
-    public static function clear(Draft $draft, Part $part, int $from, int $until): int
+    public static function clear(ChangeBuilder $builder, Part $part, int $from, int $until): int
     {
         $count = 0;
         $after = [];
         foreach ($part->points->all() as $point) {
             if ($point->tick >= $from && $point->tick < $until) {
-                $draft->dropPoint($part, $point);
+                $builder->dropPoint($part, $point);
                 $after[Lane::of($point)->name.' '.($point->status & 0x0F)] = true;
                 $count++;
             }
@@ -152,7 +153,7 @@ final class Along
             $key = Lane::of($point)->name.' '.($point->status & 0x0F);
             // What a lane held before the stretch holds on by itself.
             if (isset($after[$key]) && array_key_exists($key, $before) && $before[$key] !== Lane::of($point)->value($point)) {
-                $draft->putPoint($part, $point->movedTo($from)->copiedAs($draft->newPointId($part)));
+                $builder->putPoint($part, $point->movedTo($from)->copiedAs($builder->newPointId($part)));
             }
         }
 

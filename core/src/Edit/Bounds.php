@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit;
 
+use Jactonic\Core\Change\Change;
 use Jactonic\Core\Refusal;
 use Jactonic\Core\Score\Note;
 use Jactonic\Core\Score\PartHead;

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Jactonic\Core\Edit;
 
 use Closure;
+use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Refusal;
 use Jactonic\Core\Score\Note;
 use Jactonic\Core\Selection\Chords;
@@ -24,7 +25,7 @@ final class Chordwise
      */
     public static function repitch(Work $work, Closure $turn, string $done): Outcome
     {
-        $draft = new Draft;
+        $builder = new ChangeBuilder;
         $count = $changed = 0;
         $ids = [];
         foreach ($work->parts() as $part) {
@@ -37,13 +38,13 @@ final class Chordwise
                 $count++;
                 $pitches = array_map(static fn (Note $n): int => $n->pitch, $chord);
                 foreach ($pitches === [] ? [] : $turn($pitches) as $i => $pitch) {
-                    $changed += Repitch::one($work, $draft, $part, $chord[$i], $pitch) ? 1 : 0;
+                    $changed += Repitch::one($work, $builder, $part, $chord[$i], $pitch) ? 1 : 0;
                 }
             }
         }
         $chords = $count === 1 ? '1 chord' : "$count chords";
 
-        return new Outcome($draft->change(), new Selection($ids), match (true) {
+        return new Outcome($builder->change(), new Selection($ids), match (true) {
             $count === 0 => 'There is no chord here: nothing changed.',
             $changed === 0 => "$chords: nothing to change.",
             default => "$chords $done.",

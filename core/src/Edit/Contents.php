@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit;
 
+use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Refusal;
 use Jactonic\Core\Score\Lane;
 use Jactonic\Core\Score\Note;
@@ -20,13 +21,13 @@ final class Contents
      *
      * @throws Refusal where it, or something in it, would begin before the song
      */
-    public static function move(Draft $draft, Part $part, int $ticks, ?int $track = null): void
+    public static function move(ChangeBuilder $builder, Part $part, int $ticks, ?int $track = null): void
     {
         $head = $part->head->moved($ticks);
         if ($head->from < 0 || ($ticks < 0 && min($part->notes->least() ?? -$ticks, $part->points->least() ?? -$ticks) + $ticks < 0)) {
             throw new Refusal(sprintf('“%s” would begin before the song: nothing moved.', $part->name));
         }
-        $draft->head($part, $track === null ? $head : $head->onTrack($track));
+        $builder->head($part, $track === null ? $head : $head->onTrack($track));
     }
 
     /**
@@ -36,22 +37,22 @@ final class Contents
      *
      * @throws Refusal as `move`
      */
-    public static function duplicate(Draft $draft, Part $part, Work $work, int $ticks, ?int $track = null, ?int $channel = null): Part
+    public static function duplicate(ChangeBuilder $builder, Part $part, Work $work, int $ticks, ?int $track = null, ?int $channel = null): Part
     {
         $head = $part->head->to === PartHead::OPEN ? $part->head->withWindow($part->head->from, self::end($part, $work)) : $part->head;
         $head = $head->moved($ticks);
         if ($head->from < 0) {
             throw new Refusal(sprintf('“%s” would begin before the song: nothing was copied.', $part->name));
         }
-        $copy = $draft->newPart($work->score, $track === null ? $head : $head->onTrack($track), $part->ownSettings());
+        $copy = $builder->newPart($work->score, $track === null ? $head : $head->onTrack($track), $part->ownSettings());
         foreach ($part->notes->all() as $note) {
             if ($note->start + $ticks >= 0) {
-                $draft->put($copy, $note->movedTo($note->start + $note->carryStart + $ticks)->with($channel === null ? [] : ['channel' => $channel]));
+                $builder->put($copy, $note->movedTo($note->start + $note->carryStart + $ticks)->with($channel === null ? [] : ['channel' => $channel]));
             }
         }
         foreach ($part->points->all() as $point) {
             if ($point->tick + $ticks >= 0 && ($channel === null || ! Revoice::isSound($point))) {
-                $draft->putPoint($copy, $point->movedTo($point->tick + $ticks)->with($channel === null ? [] : ['status' => ($point->status & 0xF0) | $channel]));
+                $builder->putPoint($copy, $point->movedTo($point->tick + $ticks)->with($channel === null ? [] : ['status' => ($point->status & 0xF0) | $channel]));
             }
         }
 
@@ -68,21 +69,21 @@ final class Contents
      * Puts what sounds in a stretch of a part into another: notes cut at its edges, points, and what each lane holds where
      * it begins.
      */
-    public static function copy(Draft $draft, Part $from, Part $into, int $start, int $end): void
+    public static function copy(ChangeBuilder $builder, Part $from, Part $into, int $start, int $end): void
     {
         foreach ($from->notes->all() as $note) {
             if ($note->start >= max($start, $from->head->from) && $note->start < min($end, $from->head->to)) {
-                self::put($draft, $into, $note->piece($note->start, min($note->end(), $end), $note->id));
+                self::put($builder, $into, $note->piece($note->start, min($note->end(), $end), $note->id));
             } elseif ($note->start < $start && $note->start >= $from->head->from && $note->end() > $start) {
-                self::put($draft, $into, $note->piece($start, min($note->end(), $end), $note->id));
+                self::put($builder, $into, $note->piece($start, min($note->end(), $end), $note->id));
             }
         }
         foreach (self::state($from, $start) as $point) {
-            $draft->putPoint($into, $point->copiedAs($draft->newPointId($into))->movedTo($start));
+            $builder->putPoint($into, $point->copiedAs($builder->newPointId($into))->movedTo($start));
         }
         foreach ($from->points->all() as $point) {
             if ($point->tick >= $start && $point->tick < $end) {
-                $draft->putPoint($into, $point->copiedAs($draft->newPointId($into)));
+                $builder->putPoint($into, $point->copiedAs($builder->newPointId($into)));
             }
         }
     }
@@ -94,20 +95,20 @@ final class Contents
     }
 
     /** Puts what is heard of a part into another, with all that it plays as. What is muted goes in muted, so that nothing is lost. */
-    public static function heard(Draft $draft, Part $part, Part $into, Work $work): void
+    public static function heard(ChangeBuilder $builder, Part $part, Part $into, Work $work): void
     {
         $muted = $part->head->muted;
         $part = $part->withHead($part->head->withMuted(false));
         foreach (Sounding::notes($part, $work->time()) as $note) {
-            self::put($draft, $into, $muted ? $note->with(['muted' => true]) : $note);
+            self::put($builder, $into, $muted ? $note->with(['muted' => true]) : $note);
         }
         foreach ($part->notes->all() as $note) {
             if ($note->muted && $part->head->holds($note->start)) {
-                self::put($draft, $into, $note);
+                self::put($builder, $into, $note);
             }
         }
         foreach (Sounding::points($part, $work->time()) as $point) {
-            $draft->putPoint($into, $point->copiedAs($draft->newPointId($into)));
+            $builder->putPoint($into, $point->copiedAs($builder->newPointId($into)));
         }
     }
 
@@ -131,8 +132,8 @@ final class Contents
         return array_values(array_diff_key($last, $there, ['note-off' => 0]));
     }
 
-    private static function put(Draft $draft, Part $into, Note $note): void
+    private static function put(ChangeBuilder $builder, Part $into, Note $note): void
     {
-        $draft->put($into, $note->copiedAs($draft->newId($into)));
+        $builder->put($into, $note->copiedAs($builder->newId($into)));
     }
 }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit;
 
+use Jactonic\Core\Change\Change;
+
 /** An edit that may come in pieces, which are one step of the history together. */
 interface Continued
 {

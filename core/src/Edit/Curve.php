@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit;
 
+use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Refusal;
 use Jactonic\Core\Score\Lane;
 use Jactonic\Core\Score\Part;
@@ -31,7 +32,7 @@ final class Curve
      *
      * @throws Refusal for a stretch of no length
      */
-    public static function draw(Draft $draft, Work $work, Part $part, Lane $lane, int $from, int $to, \Closure $value, int $every): int
+    public static function draw(ChangeBuilder $builder, Work $work, Part $part, Lane $lane, int $from, int $to, \Closure $value, int $every): int
     {
         if ($to <= $from) {
             throw Refusal::parameter('to', $to, 'a place after from');
@@ -42,12 +43,12 @@ final class Curve
         [$least, $most] = $lane->range();
         $step = $least < 0 ? self::BEND_STEP : 1;
         $held = self::heldAt($part, $lane, $channel, $to);
-        self::clear($draft, $part, $lane, $channel, $from, $to);
+        self::clear($builder, $part, $lane, $channel, $from, $to);
         $last = null;
         $count = 0;
-        $put = static function (int $tick, int $at) use (&$last, &$count, $draft, $part, $lane, $channel): void {
+        $put = static function (int $tick, int $at) use (&$last, &$count, $builder, $part, $lane, $channel): void {
             if ($at !== $last) {
-                $draft->putPoint($part, $lane->point($draft->newPointId($part), $tick, $channel, $at));
+                $builder->putPoint($part, $lane->point($builder->newPointId($part), $tick, $channel, $at));
                 $last = $at;
                 $count++;
             }
@@ -103,21 +104,21 @@ final class Curve
      * Puts a point at the end of a stretch that was cleared, where something else held there: so what comes after it sounds
      * as it did.
      */
-    public static function restore(Draft $draft, Part $part, Lane $lane, int $channel, int $from, int $to): void
+    public static function restore(ChangeBuilder $builder, Part $part, Lane $lane, int $channel, int $from, int $to): void
     {
         $held = self::heldAt($part, $lane, $channel, $to);
         if ($held !== null && $to < $part->head->to && ! self::standsAt($part, $lane, $channel, $to) && self::heldAt($part, $lane, $channel, $from - 1) !== $held) {
-            $draft->putPoint($part, $lane->point($draft->newPointId($part), $to, $channel, $held));
+            $builder->putPoint($part, $lane->point($builder->newPointId($part), $to, $channel, $held));
         }
     }
 
     /** Takes what lies in a stretch of a lane away, up to the tick before its end. */
-    public static function clear(Draft $draft, Part $part, Lane $lane, int $channel, int $from, int $to): int
+    public static function clear(ChangeBuilder $builder, Part $part, Lane $lane, int $channel, int $from, int $to): int
     {
         $count = 0;
         foreach ($part->points->all() as $point) {
             if ($lane->holds($point) && ($point->status & 0x0F) === $channel && $point->tick >= $from && $point->tick < $to) {
-                $draft->dropPoint($part, $point);
+                $builder->dropPoint($part, $point);
                 $count++;
             }
         }

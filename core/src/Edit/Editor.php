@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit;
 
+use Jactonic\Core\Change\Change;
 use Jactonic\Core\Param\Context;
 use Jactonic\Core\Param\Params;
 use Jactonic\Core\Score\Score;

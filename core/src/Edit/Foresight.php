@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit;
 
+use Jactonic\Core\Change\Change;
+use Jactonic\Core\Change\RowsChange;
 use Jactonic\Core\Score\Note;
 use Jactonic\Core\Score\Part;
 use Jactonic\Core\Score\Score;
@@ -74,9 +76,9 @@ final class Foresight
     /**
      * Whether all notes that there are move alike: then they lie to one another as they did.
      *
-     * @param  Sides<Note>  $notes
+     * @param  RowsChange<Note>  $notes
      */
-    private static function areAllMovedAlike(Sides $notes, ?Part $part): bool
+    private static function areAllMovedAlike(RowsChange $notes, ?Part $part): bool
     {
         if ($part === null || count($notes->staying()) !== count($part->notes) || $notes->coming() !== []) {
             return false;
@@ -91,10 +93,10 @@ final class Foresight
     }
 
     /**
-     * @param  Sides<Note>  $notes
+     * @param  RowsChange<Note>  $notes
      * @return list<int>
      */
-    private static function few(Sides $notes, ?Part $part): array
+    private static function few(RowsChange $notes, ?Part $part): array
     {
         [$before, $after] = [$notes->before(), $notes->after()];
         $others = static fn (Note $note): array => array_filter($part?->notes->at($note->start) ?? [], static fn (Note $n): bool => self::place($n) === self::place($note));
@@ -115,10 +117,10 @@ final class Foresight
     }
 
     /**
-     * @param  Sides<Note>  $notes
+     * @param  RowsChange<Note>  $notes
      * @return list<int>
      */
-    private static function many(Sides $notes, ?Part $part): array
+    private static function many(RowsChange $notes, ?Part $part): array
     {
         $were = $part === null ? [] : self::before($part);
         $staying = $notes->staying();

@@ -4,6 +4,10 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit;
 
+use Jactonic\Core\Change\Change;
+use Jactonic\Core\Change\HeadChange;
+use Jactonic\Core\Change\PartChange;
+use Jactonic\Core\Change\RowsChange;
 use Jactonic\Core\Score\Note;
 use Jactonic\Core\Score\PartHead;
 use Jactonic\Core\Score\Point;
@@ -57,9 +61,9 @@ final class Growth
     /**
      * Whether all that come, or stay otherwise, lie in a window.
      *
-     * @param  Sides<Note>  $notes
+     * @param  RowsChange<Note>  $notes
      */
-    private static function fits(Sides $notes, PartHead $head): bool
+    private static function fits(RowsChange $notes, PartHead $head): bool
     {
         [, $starts] = $notes->integers('start');
         [, $lengths] = $notes->integers('length');
@@ -75,10 +79,10 @@ final class Growth
     /**
      * Where the notes of a change come to lie, and where they lay.
      *
-     * @param  Sides<Note>  $notes
+     * @param  RowsChange<Note>  $notes
      * @return iterable<array{int, int, int|null, int|null}> start and end after it, and before it, null for one that comes
      */
-    private static function stretches(Sides $notes): iterable
+    private static function stretches(RowsChange $notes): iterable
     {
         $starts = $notes->integers('start');
         $lengths = $notes->integers('length');
@@ -93,10 +97,10 @@ final class Growth
     /**
      * Likewise for points.
      *
-     * @param  Sides<Point>  $points
+     * @param  RowsChange<Point>  $points
      * @return iterable<array{int, int, int|null, int|null}>
      */
-    private static function places(Sides $points): iterable
+    private static function places(RowsChange $points): iterable
     {
         $ticks = $points->integers('tick');
         foreach ($ticks[1] as $i => $tick) {

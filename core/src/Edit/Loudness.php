@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit;
 
+use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Score\Lane;
 use Jactonic\Core\Score\Note;
 use Jactonic\Core\Score\Part;
@@ -45,7 +46,7 @@ final class Loudness
     /** @param  \Closure(float, int, Part, bool): float  $value */
     private static function all(Work $work, \Closure $value, string $done, bool $carries, bool $inOrder): Outcome
     {
-        $draft = new Draft;
+        $builder = new ChangeBuilder;
         $low = $high = 0;
         foreach ($work->parts() as $part) {
             $ids = $work->ids($part);
@@ -59,7 +60,7 @@ final class Loudness
                 // Given outright, nothing is carried any more.
                 $carried[$i] = $carries ? $wanted - $velocities[$i] : 0;
             }
-            $draft->columns($part, $ids, ['velocity' => array_values($velocities), 'carryVelocity' => array_values($carried)]);
+            $builder->columns($part, $ids, ['velocity' => array_values($velocities), 'carryVelocity' => array_values($carried)]);
         }
         $clipped = 0;
         foreach ($work->partsOfPoints() as $part) {
@@ -81,9 +82,9 @@ final class Loudness
                 $clipped += $wanted < $least || $wanted > $most ? 1 : 0;
                 [$data1[$i], $data2[$i]] = $lane->data(max($least, min($most, $wanted)), $data1[$i]);
             }
-            $draft->pointColumns($part, $ids, ['data1' => array_values($data1), 'data2' => array_values($data2)]);
+            $builder->pointColumns($part, $ids, ['data1' => array_values($data1), 'data2' => array_values($data2)]);
         }
-        $outcome = new Outcome($draft->change(), $work->selection, Say::chosen($work).' '.($work->selection->isEmpty() ? strtr($done, self::OF_POINTS) : $done).'.');
+        $outcome = new Outcome($builder->change(), $work->selection, Say::chosen($work).' '.($work->selection->isEmpty() ? strtr($done, self::OF_POINTS) : $done).'.');
         foreach ([[$low, Note::SOFTEST], [$high, Note::LOUDEST]] as [$count, $at]) {
             $outcome = $count === 0 ? $outcome : $outcome->warn(sprintf('%s clipped at %d%s.', Say::notes($count), $at, $carries ? ', the rest carried' : ''));
         }

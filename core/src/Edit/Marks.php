@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit;
 
+use Jactonic\Core\Change\Change;
+use Jactonic\Core\Change\TimeChange;
 use Jactonic\Core\Refusal;
 use Jactonic\Core\Standard\Message;
 use Jactonic\Core\Time\Timeline;

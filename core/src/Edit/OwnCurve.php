@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit;
 
+use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Refusal;
 use Jactonic\Core\Score\BendRange;
 use Jactonic\Core\Score\Expression;
@@ -29,7 +30,7 @@ final class OwnCurve
      */
     public static function draw(Work $work, Lane $lane, \Closure $points, \Closure $said): Outcome
     {
-        $draft = new Draft;
+        $builder = new ChangeBuilder;
         $count = 0;
         foreach ($work->parts() as $part) {
             foreach ($work->chosen($part) as $note) {
@@ -37,11 +38,11 @@ final class OwnCurve
                     throw new Refusal('Drums share one channel, so that none of them can have curves of its own: nothing changed.');
                 }
                 $own = Expression::of($note->own)->with($lane, $points($note, $part));
-                $draft->put($part, $note->with(['own' => $own->text()]));
+                $builder->put($part, $note->with(['own' => $own->text()]));
                 $count++;
             }
         }
-        $change = $draft->change();
+        $change = $builder->change();
         $outcome = new Outcome($change, $work->selection, $said($count));
         $score = $change->applyTo($work->score);
         $voices = array_merge(...array_values(array_map(static fn (Part $p): array => $p->notes->hasOther('own') ? Performing::of($p, $score)->voices : [], $score->parts)));

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Jactonic\Core\Edit;
 
 use Closure;
+use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Refusal;
 use Jactonic\Core\Score\Note;
 use Jactonic\Core\Score\Part;
@@ -20,7 +21,7 @@ final class Repitch
      *
      * @throws Refusal
      */
-    public static function each(Work $work, Draft $draft, Closure $to): int
+    public static function each(Work $work, ChangeBuilder $builder, Closure $to): int
     {
         $changed = 0;
         foreach ($work->parts() as $part) {
@@ -33,7 +34,7 @@ final class Repitch
                 }
                 $changed += $pitch === $was ? 0 : 1;
             }
-            $draft->columns($part, $ids, ['pitch' => $pitches]);
+            $builder->columns($part, $ids, ['pitch' => $pitches]);
         }
 
         return $changed;
@@ -44,9 +45,9 @@ final class Repitch
      *
      * @throws Refusal
      */
-    public static function one(Work $work, Draft $draft, Part $part, Note $note, int $pitch): bool
+    public static function one(Work $work, ChangeBuilder $builder, Part $part, Note $note, int $pitch): bool
     {
-        return self::isPitch($pitch) ? $draft->put($part, $note->withPitch($pitch)) : throw self::outside($work, $note);
+        return self::isPitch($pitch) ? $builder->put($part, $note->withPitch($pitch)) : throw self::outside($work, $note);
     }
 
     private static function isPitch(int $pitch): bool

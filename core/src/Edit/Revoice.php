@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit;
 
+use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Score\Part;
 use Jactonic\Core\Score\Point;
 use Jactonic\Core\Standard\Message;
@@ -16,16 +17,16 @@ final class Revoice
      *
      * @param  bool  $leaveSound  whether its own programs and banks go, since the track that it comes to has its own
      */
-    public static function part(Draft $draft, Part $part, int $channel, bool $leaveSound): void
+    public static function part(ChangeBuilder $builder, Part $part, int $channel, bool $leaveSound): void
     {
         foreach ($part->notes->all() as $note) {
-            $draft->put($part, $note->with(['channel' => $channel]));
+            $builder->put($part, $note->with(['channel' => $channel]));
         }
         foreach ($part->points->all() as $point) {
             if ($leaveSound && self::isSound($point)) {
-                $draft->dropPoint($part, $point);
+                $builder->dropPoint($part, $point);
             } else {
-                $draft->putPoint($part, $point->with(['status' => ($point->status & 0xF0) | $channel]));
+                $builder->putPoint($part, $point->with(['status' => ($point->status & 0xF0) | $channel]));
             }
         }
     }

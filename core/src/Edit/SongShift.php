@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit;
 
+use Jactonic\Core\Change\Change;
+use Jactonic\Core\Change\ChangeBuilder;
+use Jactonic\Core\Change\TimeChange;
 use Jactonic\Core\Score\Kept;
 use Jactonic\Core\Score\Track;
 use Jactonic\Core\Time\Timeline;
@@ -23,13 +26,13 @@ final class SongShift
         $time = $work->time();
         $rows = TimeChange::rows($time);
         $after = Timeline::of($time->ppq, self::states($rows['tempos'], $from, $by), self::states($rows['meters'], $from, $by), self::markers($rows['markers'], $from, $by));
-        $draft = new Draft;
+        $builder = new ChangeBuilder;
         foreach ($work->score->tracks as $track) {
             $kept = array_map(static fn (Kept $k): Kept => new Kept(self::to($k->tick, $from, $by), $k->order, $k->status, $k->type, $k->bytes), $track->kept());
-            $draft->track($track, new Track($track->id, $track->name, $track->order, $kept, self::to($track->end, $from, $by)));
+            $builder->track($track, new Track($track->id, $track->name, $track->order, $kept, self::to($track->end, $from, $by)));
         }
 
-        return $change->then(new Change([], TimeChange::between($time, $after), $draft->change()->tracks));
+        return $change->then(new Change([], TimeChange::between($time, $after), $builder->change()->tracks));
     }
 
     /** Where a tick comes to. */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit;
 
+use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Param\Context;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Param\Params;
@@ -180,7 +181,7 @@ final readonly class Work
      * @param  \Closure(float): float  $to  from a place to where it goes, in ticks
      * @param  (\Closure(Note): \Throwable)|null  $early  what is thrown where a note would start before the song
      */
-    public function moveNotes(Draft $draft, Part $part, \Closure $to, ?\Closure $early = null): void
+    public function moveNotes(ChangeBuilder $builder, Part $part, \Closure $to, ?\Closure $early = null): void
     {
         $ids = $this->ids($part);
         $starts = $carried = [];
@@ -190,18 +191,18 @@ final readonly class Work
                 throw $early($part->notes[$ids[$i]]);
             }
         }
-        $draft->columns($part, $ids, ['start' => $starts, 'carryStart' => $carried]);
+        $builder->columns($part, $ids, ['start' => $starts, 'carryStart' => $carried]);
     }
 
     /**
      * Moves all chosen notes by a distance in ticks, drift and fractions with them; the first must stay in the song.
      * The lanes under them come along where the parameter `lanes` says so.
      */
-    public function moveAll(Draft $draft, float $distance): void
+    public function moveAll(ChangeBuilder $builder, float $distance): void
     {
         foreach ($this->parts() as $part) {
-            $this->moveNotes($draft, $part, static fn (float $place): float => $place + $distance);
-            $this->moveLanes($draft, $part, static fn (float $place): float => $place + $distance);
+            $this->moveNotes($builder, $part, static fn (float $place): float => $place + $distance);
+            $this->moveLanes($builder, $part, static fn (float $place): float => $place + $distance);
         }
     }
 
@@ -213,7 +214,7 @@ final readonly class Work
      * @param  list<int>  $lengths
      * @param  array{carryStart: list<float>, carryLength: list<float>}|null  $carried
      */
-    public function retime(Draft $draft, Part $part, array $starts, array $lengths, ?array $carried = null): void
+    public function retime(ChangeBuilder $builder, Part $part, array $starts, array $lengths, ?array $carried = null): void
     {
         $ids = $this->ids($part);
         $notes = $part->notes;
@@ -230,7 +231,7 @@ final readonly class Work
                 }
             }
         }
-        $draft->columns($part, $ids, ['start' => $starts, 'length' => $lengths, 'driftStart' => array_values($driftStart), 'driftLength' => array_values($driftLength)] + ($carried ?? array_map(array_values(...), $carries)));
+        $builder->columns($part, $ids, ['start' => $starts, 'length' => $lengths, 'driftStart' => array_values($driftStart), 'driftLength' => array_values($driftLength)] + ($carried ?? array_map(array_values(...), $carries)));
     }
 
     /**
@@ -238,7 +239,7 @@ final readonly class Work
      *
      * @param  \Closure(float, float, int): array{float, float}  $to  from the start, the length and the id to the start and the length that it gets
      */
-    public function resize(Draft $draft, Part $part, \Closure $to): void
+    public function resize(ChangeBuilder $builder, Part $part, \Closure $to): void
     {
         $ids = $this->ids($part);
         $lengths = $this->exact($part, 'length', 'carryLength');
@@ -248,7 +249,7 @@ final readonly class Work
             [$starts[], $carryStart[]] = Note::split($start);
             [$wholes[], $carryLength[]] = Note::split($length);
         }
-        $this->retime($draft, $part, $starts, $wholes, ['carryStart' => $carryStart, 'carryLength' => $carryLength]);
+        $this->retime($builder, $part, $starts, $wholes, ['carryStart' => $carryStart, 'carryLength' => $carryLength]);
     }
 
     /** What an edit that moves notes takes, to say whether the points of the lanes under them come along. */
@@ -263,14 +264,14 @@ final readonly class Work
      *
      * @param  \Closure(float): float  $to  from a place to where it goes, in ticks
      */
-    public function moveLanes(Draft $draft, Part $part, \Closure $to): void
+    public function moveLanes(ChangeBuilder $builder, Part $part, \Closure $to): void
     {
         $stretch = $part->points->isEmpty() ? null : Along::stretch($this, $part);
         if ($stretch === null) {
             return;
         }
         foreach (Along::points($part, ...$stretch) as $point) {
-            $draft->putPoint($part, $point->movedTo(max(0, Note::whole($to($point->tick)))));
+            $builder->putPoint($part, $point->movedTo(max(0, Note::whole($to($point->tick)))));
         }
     }
 

@@ -240,7 +240,7 @@ final class Note
     }
 
     /** What is otherwise in another note: a bit for each column of the table, in its order. */
-    public function unlike(self $other): int
+    public function changedColumns(self $other): int
     {
         return ($this->id === $other->id ? 0 : 1 << 0)
             | ($this->start === $other->start ? 0 : 1 << 1)

@@ -84,7 +84,7 @@ final readonly class Point
     }
 
     /** What is otherwise in another point: a bit for each column of the table, in its order. */
-    public function unlike(self $other): int
+    public function changedColumns(self $other): int
     {
         return ($this->id === $other->id ? 0 : 1 << 0)
             | ($this->tick === $other->tick ? 0 : 1 << 1)

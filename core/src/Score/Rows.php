@@ -42,7 +42,7 @@ final class Rows implements \ArrayAccess, \Countable, \IteratorAggregate
     /** @var self<T>|null what it is like but for some columns: the others need not be packed anew */
     private ?self $like = null;
 
-    private int $unlike = Table::ALL;
+    private int $changedColumns = Table::ALL;
 
     /** @var (\Closure(): string)|null gives the document, when it is asked for */
     private ?\Closure $source = null;
@@ -181,7 +181,7 @@ final class Rows implements \ArrayAccess, \Countable, \IteratorAggregate
     /** Whether any of them has something else in a column than its default. */
     public function hasOther(string $name): bool
     {
-        if ($this->packed === null && $this->like !== null && ($this->unlike & $this->table->bit($name)) === 0) {
+        if ($this->packed === null && $this->like !== null && ($this->changedColumns & $this->table->bit($name)) === 0) {
             return $this->like->hasOther($name);
         }
 
@@ -236,15 +236,15 @@ final class Rows implements \ArrayAccess, \Countable, \IteratorAggregate
      *
      * @param  array<int, T>  $before  those that go, or give way to one of the same id
      * @param  array<int, T>  $after
-     * @param  int  $unlike  the columns in which those that stay may be otherwise, a bit each
+     * @param  int  $changedColumns  the columns in which those that stay may be otherwise, a bit each
      * @return self<T>
      */
-    public function with(array $before, array $after, int $unlike = Table::ALL): self
+    public function with(array $before, array $after, int $changedColumns = Table::ALL): self
     {
         if ($before + $after === []) {
             return $this;
         } elseif ($this->all !== null || count($before) + count($after) > self::MANY) {
-            return $this->among($before, $after, $unlike);
+            return $this->among($before, $after, $changedColumns);
         }
 
         return $this->packedAs($this->packed()->with($before, $after));
@@ -298,7 +298,7 @@ final class Rows implements \ArrayAccess, \Countable, \IteratorAggregate
      * @param  array<int, T>  $after
      * @return self<T>
      */
-    private function among(array $before, array $after, int $unlike): self
+    private function among(array $before, array $after, int $changedColumns): self
     {
         $all = array_diff_key($this->all(), array_diff_key($before, $after));
         $isSame = count($all) === $this->count();
@@ -317,10 +317,10 @@ final class Rows implements \ArrayAccess, \Countable, \IteratorAggregate
         }
         $rows = new self($this->table);
         $rows->all = $all;
-        if ($isSame && $unlike !== Table::ALL) {
+        if ($isSame && $changedColumns !== Table::ALL) {
             // Where this is not packed yet either, they are like what it is like.
             $waits = $this->packed === null && $this->like !== null;
-            [$rows->like, $rows->unlike] = $waits ? [$this->like, $this->unlike | $unlike] : [$this, $unlike];
+            [$rows->like, $rows->changedColumns] = $waits ? [$this->like, $this->changedColumns | $changedColumns] : [$this, $changedColumns];
         }
 
         return $rows;
@@ -371,7 +371,7 @@ final class Rows implements \ArrayAccess, \Countable, \IteratorAggregate
         }
         $like = $this->like?->packed();
         $columns = [];
-        foreach ($this->table->named($like === null ? Table::ALL : $this->unlike) as $name) {
+        foreach ($this->table->named($like === null ? Table::ALL : $this->changedColumns) as $name) {
             $columns[$name] = array_column($this->all, $name);
         }
         $this->like = null;

@@ -75,7 +75,7 @@ final readonly class Table
     }
 
     /**
-     * The columns for which bits are set, as `unlike` sets them.
+     * The columns for which bits are set, as `changedColumns` sets them.
      *
      * @return list<string>
      */

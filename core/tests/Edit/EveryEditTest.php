@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Tests\Edit;
 
+use Jactonic\Core\Change\ChangeCodec;
 use Jactonic\Core\Command\Batch;
 use Jactonic\Core\Edit\Catalogue;
-use Jactonic\Core\Edit\ChangeCodec;
 use Jactonic\Core\Edit\Needs;
 use Jactonic\Core\Edit\Takes;
 use Jactonic\Core\Param\CurvesValue;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Tests\Edit;
 
-use Jactonic\Core\Edit\Draft;
+use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Foresight;
 use Jactonic\Core\Score\Note;
 use Jactonic\Core\Score\Part;
@@ -35,29 +35,29 @@ final class ForesightTest extends TestCase
         $part = $score->part(1);
         mt_srand($seed);
         // Few places, so that many meet.
-        $draft = new Draft;
+        $builder = new ChangeBuilder;
         foreach ($part->notes->all() as $note) {
-            $draft->put($part, $note->exactly(['start' => 240 * mt_rand(0, 9), 'pitch' => mt_rand(60, 65), 'channel' => mt_rand(0, 1)]));
+            $builder->put($part, $note->exactly(['start' => 240 * mt_rand(0, 9), 'pitch' => mt_rand(60, 65), 'channel' => mt_rand(0, 1)]));
         }
-        $score = $draft->change()->applyTo($score);
+        $score = $builder->change()->applyTo($score);
         $part = $score->part(1);
 
-        $draft = new Draft;
+        $builder = new ChangeBuilder;
         foreach (array_slice($part->notes->all(), 0, $count) as $note) {
             if (in_array('drop', $how, true) && mt_rand(0, 5) === 0) {
-                $draft->drop($part, $note);
+                $builder->drop($part, $note);
 
                 continue;
             }
-            $draft->put($part, $note->exactly(array_filter([
+            $builder->put($part, $note->exactly(array_filter([
                 'start' => in_array('start', $how, true) ? 240 * mt_rand(0, 30) : null,
                 'pitch' => in_array('pitch', $how, true) ? mt_rand(60, 72) : null,
             ], is_int(...))));
             if (in_array('put', $how, true) && mt_rand(0, 5) === 0) {
-                $draft->put($part, $note->exactly(['id' => 1000 + $note->id, 'start' => 240 * mt_rand(0, 30)]));
+                $builder->put($part, $note->exactly(['id' => 1000 + $note->id, 'start' => 240 * mt_rand(0, 30)]));
             }
         }
-        $change = $draft->change();
+        $change = $builder->change();
         $merging = Foresight::merging($change, $score)[1] ?? [];
         sort($merging);
 

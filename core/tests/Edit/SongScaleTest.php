@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Tests\Edit;
 
+use Jactonic\Core\Change\ChangeCodec;
 use Jactonic\Core\Command\Batch;
-use Jactonic\Core\Edit\ChangeCodec;
 use Jactonic\Core\Harmony\Chord;
 use Jactonic\Core\Midi\Exporter;
 use Jactonic\Core\Midi\Importer;

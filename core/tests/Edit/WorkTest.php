@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Tests\Edit;
 
-use Jactonic\Core\Edit\Draft;
+use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Work;
 use Jactonic\Core\Param\Params;
 use Jactonic\Core\Score\Note;
@@ -31,7 +31,7 @@ final class WorkTest extends TestCase
     public function test_moved(int $seed, array $ids): void
     {
         // Thrice: the fractions are carried on.
-        self::thrice($seed, $ids, static fn (Work $work, Draft $draft) => $work->moveNotes($draft, $work->part(), static fn (float $place): float => $place + 10.3),
+        self::thrice($seed, $ids, static fn (Work $work, ChangeBuilder $builder) => $work->moveNotes($builder, $work->part(), static fn (float $place): float => $place + 10.3),
             static fn (Note $note): Note => $note->movedTo($note->start + $note->carryStart + 10.3));
     }
 
@@ -40,10 +40,10 @@ final class WorkTest extends TestCase
     public function test_given_other_edges(int $seed, array $ids): void
     {
         $edges = static fn (int $start, int $length): array => $start % 3 === 0 ? [$start, $length] : [$start + 7, 1 + intdiv($length, 2)];
-        self::thrice($seed, $ids, static function (Work $work, Draft $draft) use ($edges): void {
+        self::thrice($seed, $ids, static function (Work $work, ChangeBuilder $builder) use ($edges): void {
             $ids = $work->ids($work->part());
             $pairs = array_map($edges, $work->part()->notes->integers('start', $ids), $work->part()->notes->integers('length', $ids));
-            $work->retime($draft, $work->part(), array_column($pairs, 0), array_column($pairs, 1));
+            $work->retime($builder, $work->part(), array_column($pairs, 0), array_column($pairs, 1));
         }, static fn (Note $note): Note => $edges($note->start, $note->length) === [$note->start, $note->length] ? $note : $note->retimed(...$edges($note->start, $note->length)));
     }
 
@@ -51,7 +51,7 @@ final class WorkTest extends TestCase
     #[DataProvider('choices')]
     public function test_made_longer_the_fractions_are_carried(int $seed, array $ids): void
     {
-        self::thrice($seed, $ids, static fn (Work $work, Draft $draft) => $work->resize($draft, $work->part(), static fn (float $start, float $length): array => [$start - 0.25, $length * 1.01]), static function (Note $note): Note {
+        self::thrice($seed, $ids, static fn (Work $work, ChangeBuilder $builder) => $work->resize($builder, $work->part(), static fn (float $start, float $length): array => [$start - 0.25, $length * 1.01]), static function (Note $note): Note {
             [$start, $carryStart] = Note::split($note->start + $note->carryStart - 0.25);
             [$length, $carryLength] = Note::split(($note->length + $note->carryLength) * 1.01);
 
@@ -69,21 +69,21 @@ final class WorkTest extends TestCase
 
     /**
      * @param  list<int>  $ids
-     * @param  \Closure(Work, Draft): mixed  $byColumns
+     * @param  \Closure(Work, ChangeBuilder): mixed  $byColumns
      * @param  \Closure(Note): Note  $byItself
      */
     private static function thrice(int $seed, array $ids, \Closure $byColumns, \Closure $byItself): void
     {
         $one = $other = Make::take($seed, 130);
         for ($i = 0; $i < 3; $i++) {
-            $draft = new Draft;
-            $byColumns(new Work($one, new Selection([1 => $ids]), Params::read([], [], 'none')), $draft);
-            $one = $draft->change()->applyTo($one);
-            $draft = new Draft;
+            $builder = new ChangeBuilder;
+            $byColumns(new Work($one, new Selection([1 => $ids]), Params::read([], [], 'none')), $builder);
+            $one = $builder->change()->applyTo($one);
+            $builder = new ChangeBuilder;
             foreach ($ids as $id) {
-                $draft->put($other->part(1), $byItself($other->part(1)->notes[$id]));
+                $builder->put($other->part(1), $byItself($other->part(1)->notes[$id]));
             }
-            $other = $draft->change()->applyTo($other);
+            $other = $builder->change()->applyTo($other);
             self::assertSame(Make::bytes($other), Make::bytes($one));
         }
     }

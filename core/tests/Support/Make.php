@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Tests\Support;
 
+use Jactonic\Core\Change\TimeChange;
 use Jactonic\Core\Command\Batch;
 use Jactonic\Core\Edit\Catalogue;
 use Jactonic\Core\Edit\Outcome;
 use Jactonic\Core\Edit\Takes;
-use Jactonic\Core\Edit\TimeChange;
 use Jactonic\Core\Score\ArticulationSet;
 use Jactonic\Core\Score\Lane;
 use Jactonic\Core\Score\Note;

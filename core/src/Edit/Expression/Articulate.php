@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit\Expression;
 
-use Jactonic\Core\Edit\Draft;
+use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Outcome;
@@ -31,7 +31,7 @@ final class Articulate implements Edit
 
     public function apply(Work $work): Outcome
     {
-        $draft = new Draft;
+        $builder = new ChangeBuilder;
         $count = 0;
         $said = '';
         $wanted = trim($work->params->text('name'));
@@ -43,12 +43,12 @@ final class Articulate implements Edit
                 throw Refusal::parameter('number', $number, sprintf('0 to %d: “%s” has no more', count($set->articulations), $set->name));
             }
             foreach ($work->chosen($part) as $note) {
-                $draft->put($part, $note->with(['articulation' => $number]));
+                $builder->put($part, $note->with(['articulation' => $number]));
                 $count++;
             }
             $said = $said !== '' ? $said : ($number === 0 ? 'no articulation, and so “'.$set->at(0)['name'].'”' : '“'.$set->at($number)['name'].'”');
         }
 
-        return new Outcome($draft->change(), $work->selection, sprintf('%s: %s.', Say::notes($count), $said));
+        return new Outcome($builder->change(), $work->selection, sprintf('%s: %s.', Say::notes($count), $said));
     }
 }

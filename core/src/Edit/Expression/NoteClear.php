@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit\Expression;
 
-use Jactonic\Core\Edit\Draft;
+use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Outcome;
@@ -27,15 +27,15 @@ final class NoteClear implements Edit
 
     public function apply(Work $work): Outcome
     {
-        $draft = new Draft;
+        $builder = new ChangeBuilder;
         $count = 0;
         foreach ($work->parts() as $part) {
             foreach ($work->chosen($part) as $note) {
                 $own = $work->params->has('lane') ? Expression::of($note->own)->with($work->params->lane('lane'), [])->text() : '';
-                $count += $draft->put($part, $note->own === $own ? $note : $note->with(['own' => $own])) ? 1 : 0;
+                $count += $builder->put($part, $note->own === $own ? $note : $note->with(['own' => $own])) ? 1 : 0;
             }
         }
 
-        return new Outcome($draft->change(), $work->selection, $count === 0 ? 'Nothing is drawn on the notes chosen: nothing changed.' : sprintf('What was drawn on %s is cleared.', Say::notes($count)));
+        return new Outcome($builder->change(), $work->selection, $count === 0 ? 'Nothing is drawn on the notes chosen: nothing changed.' : sprintf('What was drawn on %s is cleared.', Say::notes($count)));
     }
 }

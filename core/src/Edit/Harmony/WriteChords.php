@@ -4,7 +4,8 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit\Harmony;
 
-use Jactonic\Core\Edit\Change;
+use Jactonic\Core\Change\Change;
+use Jactonic\Core\Change\TrackChange;
 use Jactonic\Core\Edit\ChordLine;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
@@ -12,7 +13,6 @@ use Jactonic\Core\Edit\Needs;
 use Jactonic\Core\Edit\Outcome;
 use Jactonic\Core\Edit\Spec;
 use Jactonic\Core\Edit\Takes;
-use Jactonic\Core\Edit\TrackChange;
 use Jactonic\Core\Edit\Work;
 use Jactonic\Core\Harmony\Chord;
 use Jactonic\Core\Refusal;

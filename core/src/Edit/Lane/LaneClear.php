@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit\Lane;
 
+use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Curve;
-use Jactonic\Core\Edit\Draft;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Needs;
@@ -38,20 +38,20 @@ final class LaneClear implements Edit
         if ($to <= $from) {
             throw Refusal::parameter('to', $to, 'a place after from');
         }
-        $draft = new Draft;
+        $builder = new ChangeBuilder;
         $count = 0;
         $channels = [];
         foreach ($work->part()->points->all() as $point) {
             if ($lane->holds($point) && $point->tick >= $from && $point->tick < $to) {
-                $draft->dropPoint($work->part(), $point);
+                $builder->dropPoint($work->part(), $point);
                 $channels[$point->status & 0x0F] = true;
                 $count++;
             }
         }
         foreach (array_keys($channels) as $channel) {
-            Curve::restore($draft, $work->part(), $lane, $channel, $from, $to);
+            Curve::restore($builder, $work->part(), $lane, $channel, $from, $to);
         }
 
-        return new Outcome($draft->change(), $work->selection, $count === 0 ? "No points of {$lane->title()} lie there." : sprintf('%s of %s deleted.', Say::points($count), $lane->title()));
+        return new Outcome($builder->change(), $work->selection, $count === 0 ? "No points of {$lane->title()} lie there." : sprintf('%s of %s deleted.', Say::points($count), $lane->title()));
     }
 }

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit\Lane;
 
-use Jactonic\Core\Edit\Change;
+use Jactonic\Core\Change\Change;
+use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Curve;
-use Jactonic\Core\Edit\Draft;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Needs;
@@ -58,14 +58,14 @@ final class LaneCopy implements Edit
         if ($state !== null) {
             $copied[$from] = $state;
         }
-        $draft = new Draft;
+        $builder = new ChangeBuilder;
         $points = $part->points->all();
         usort($points, static fn (Point $a, Point $b): int => $a->tick <=> $b->tick ?: $a->id <=> $b->id);
         foreach ($points as $point) {
             if ($lane->holds($point) && ($point->status & 0x0F) === $channel && $point->tick >= $from && $point->tick < $to) {
                 $copied[$point->tick] = $lane->value($point);
                 if ($params->flag('move')) {
-                    $draft->dropPoint($part, $point);
+                    $builder->dropPoint($part, $point);
                 }
             }
         }
@@ -74,18 +74,18 @@ final class LaneCopy implements Edit
         }
         $end = $at + $to - $from;
         $after = Curve::heldAt($target, $into, $channelThere, $end);
-        Curve::clear($draft, $target, $into, $channelThere, $at, $end);
+        Curve::clear($builder, $target, $into, $channelThere, $at, $end);
         [$least, $most] = $lane->range();
         [$low, $high] = $into->range();
         $mapped = null;
         foreach ($copied as $tick => $value) {
             $mapped = (int) round($low + ($value - $least) * ($high - $low) / ($most - $least));
-            $draft->putPoint($target, $into->point($draft->newPointId($target), $tick - $from + $at, $channelThere, $mapped));
+            $builder->putPoint($target, $into->point($builder->newPointId($target), $tick - $from + $at, $channelThere, $mapped));
         }
         if ($after !== null && $after !== $mapped && ! Curve::standsAt($target, $into, $channelThere, $end)) {
-            $draft->putPoint($target, $into->point($draft->newPointId($target), $end, $channelThere, $after));
+            $builder->putPoint($target, $into->point($builder->newPointId($target), $end, $channelThere, $after));
         }
 
-        return new Outcome($draft->change(), $work->selection, sprintf('%s of %s %s %s%s.', Say::points(count($copied)), $lane->title(), $params->flag('move') ? 'moved to' : 'copied to', $work->time()->position($at), $into->name === $lane->name ? '' : ' as '.$into->title()));
+        return new Outcome($builder->change(), $work->selection, sprintf('%s of %s %s %s%s.', Say::points(count($copied)), $lane->title(), $params->flag('move') ? 'moved to' : 'copied to', $work->time()->position($at), $into->name === $lane->name ? '' : ' as '.$into->title()));
     }
 }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit\Lane;
 
-use Jactonic\Core\Edit\Draft;
+use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Needs;
@@ -28,7 +28,7 @@ final class LaneDraw implements Edit
 
     public function apply(Work $work): Outcome
     {
-        $draft = new Draft;
+        $builder = new ChangeBuilder;
         $part = $work->part();
         $lane = $work->params->lane('lane');
         $points = $work->params->points('points');
@@ -36,16 +36,16 @@ final class LaneDraw implements Edit
         $channel = $work->score->channelOf($part);
         foreach ($part->points->all() as $old) {
             if ($lane->holds($old) && ($old->status & 0x0F) === $channel && $old->tick >= $points[0][0] && $old->tick <= $points[count($points) - 1][0]) {
-                $draft->dropPoint($part, $old);
+                $builder->dropPoint($part, $old);
             }
         }
         foreach ($points as [$tick, $value]) {
             if ($value < $least || $value > $most) {
                 throw Refusal::parameter('points', $value, "a value from $least to $most");
             }
-            $draft->putPoint($part, $lane->point($draft->newPointId($part), $tick, $channel, $value));
+            $builder->putPoint($part, $lane->point($builder->newPointId($part), $tick, $channel, $value));
         }
 
-        return new Outcome($draft->change(), $work->selection, sprintf('%s drawn in %s.', Say::points(count($points)), $lane->title()));
+        return new Outcome($builder->change(), $work->selection, sprintf('%s drawn in %s.', Say::points(count($points)), $lane->title()));
     }
 }

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit\Lane;
 
+use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Curve;
-use Jactonic\Core\Edit\Draft;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Needs;
@@ -41,10 +41,10 @@ final class LaneLine implements Edit
         $params = $work->params;
         $lane = $params->lane('lane');
         [$from, $to, $low, $high, $curve] = [$params->integer('from'), $params->integer('to'), $params->integer('low'), $params->integer('high'), $params->integer('curve')];
-        $draft = new Draft;
-        $count = Curve::draw($draft, $work, $work->part(), $lane, $from, $to, static fn (float $x): float => $low + ($high - $low) * Curve::bent($x, $curve),
+        $builder = new ChangeBuilder;
+        $count = Curve::draw($builder, $work, $work->part(), $lane, $from, $to, static fn (float $x): float => $low + ($high - $low) * Curve::bent($x, $curve),
             max(1, (int) round($params->step('every')->distance($work->time(), $work->lines($work->part()), 1, $from))));
 
-        return new Outcome($draft->change(), $work->selection, sprintf('%s from %d to %d: %s.', $lane->title(), $low, $high, Say::points($count)));
+        return new Outcome($builder->change(), $work->selection, sprintf('%s from %d to %d: %s.', $lane->title(), $low, $high, Say::points($count)));
     }
 }

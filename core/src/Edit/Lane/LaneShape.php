@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Jactonic\Core\Edit\Lane;
 
 use Jactonic\Core\Chance;
+use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Curve;
-use Jactonic\Core\Edit\Draft;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Needs;
@@ -53,8 +53,8 @@ final class LaneShape implements Edit
         $values = [];
         $shape = $params->choice('shape');
         $length = max(1, $to - $from);
-        $draft = new Draft;
-        $count = Curve::draw($draft, $work, $work->part(), $lane, $from, $to, static function (float $x) use ($shape, $low, $high, $length, $period, $chance, &$values): float {
+        $builder = new ChangeBuilder;
+        $count = Curve::draw($builder, $work, $work->part(), $lane, $from, $to, static function (float $x) use ($shape, $low, $high, $length, $period, $chance, &$values): float {
             $at = $x * $length / $period;
 
             return $low + ($high - $low) * match ($shape) {
@@ -67,6 +67,6 @@ final class LaneShape implements Edit
             };
         }, 1);
 
-        return new Outcome($draft->change(), $work->selection, sprintf('%s: %s from %d to %d, %s.', $lane->title(), $shape, $low, $high, Say::points($count)));
+        return new Outcome($builder->change(), $work->selection, sprintf('%s: %s from %d to %d, %s.', $lane->title(), $shape, $low, $high, Say::points($count)));
     }
 }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit\Lane;
 
-use Jactonic\Core\Edit\Draft;
+use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Needs;
@@ -39,7 +39,7 @@ final class LaneThin implements Edit
         $tolerance = $work->params->integer('tolerance') * ($most - $least) / 127;
         $points = array_filter($part->points->all(), $lane->holds(...));
         usort($points, static fn (Point $a, Point $b): int => $a->tick <=> $b->tick ?: $a->id <=> $b->id);
-        $draft = new Draft;
+        $builder = new ChangeBuilder;
         $held = [];
         $gone = 0;
         $worst = 0;
@@ -48,13 +48,13 @@ final class LaneThin implements Edit
             $channel = $point->status & 0x0F;
             if (isset($held[$channel]) && abs($value - $held[$channel]) <= $tolerance) {
                 $worst = max($worst, abs($value - $held[$channel]));
-                $draft->dropPoint($part, $point);
+                $builder->dropPoint($part, $point);
                 $gone++;
             } else {
                 $held[$channel] = $value;
             }
         }
 
-        return new Outcome($draft->change(), $work->selection, $gone === 0 ? "Every point of {$lane->title()} is needed." : sprintf('%s of %d of %s went; the greatest difference is %d.', Say::points($gone), count($points), $lane->title(), $worst));
+        return new Outcome($builder->change(), $work->selection, $gone === 0 ? "Every point of {$lane->title()} is needed." : sprintf('%s of %d of %s went; the greatest difference is %d.', Say::points($gone), count($points), $lane->title(), $worst));
     }
 }

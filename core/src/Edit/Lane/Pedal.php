@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit\Lane;
 
+use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Curve;
-use Jactonic\Core\Edit\Draft;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Outcome;
@@ -34,7 +34,7 @@ final class Pedal implements Edit
 
     public function apply(Work $work): Outcome
     {
-        $draft = new Draft;
+        $builder = new ChangeBuilder;
         $lane = Lane::parse(self::SUSTAIN);
         $chords = 0;
         foreach ($work->parts() as $part) {
@@ -45,8 +45,8 @@ final class Pedal implements Edit
             $channel = $work->score->channelOf($part);
             $found = Chords::of($notes, $work->time(), $work->params->number('gather'));
             $end = max(array_map(static fn (Note $n): int => $n->end(), $notes));
-            Curve::clear($draft, $part, $lane, $channel, $notes[0]->start, $end + 1);
-            $put = static fn (int $tick, int $value) => $draft->putPoint($part, $lane->point($draft->newPointId($part), $tick, $channel, $value));
+            Curve::clear($builder, $part, $lane, $channel, $notes[0]->start, $end + 1);
+            $put = static fn (int $tick, int $value) => $builder->putPoint($part, $lane->point($builder->newPointId($part), $tick, $channel, $value));
             $starts = array_map(static fn (array $chord): int => min(array_map(static fn (Note $n): int => $n->start, $chord) ?: [0]), $found);
             foreach ($starts as $i => $start) {
                 $next = $starts[$i + 1] ?? $end;
@@ -60,6 +60,6 @@ final class Pedal implements Edit
             $put($end, 0);
         }
 
-        return new Outcome($draft->change(), $work->selection, sprintf('The pedal follows %s.', $chords === 1 ? '1 chord' : "$chords chords"));
+        return new Outcome($builder->change(), $work->selection, sprintf('The pedal follows %s.', $chords === 1 ? '1 chord' : "$chords chords"));
     }
 }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit\Length;
 
-use Jactonic\Core\Edit\Draft;
+use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Outcome;
@@ -32,7 +32,7 @@ final class ClearOverlaps implements Edit
 
     public function apply(Work $work): Outcome
     {
-        $draft = new Draft;
+        $builder = new ChangeBuilder;
         $any = $work->params->choice('scope') === 'any';
         $shortened = 0;
         foreach ($work->parts() as $part) {
@@ -44,7 +44,7 @@ final class ClearOverlaps implements Edit
                 foreach ($chord as $note) {
                     $limit = $any ? $next : ($struck[self::key($note)] ?? PHP_INT_MAX);
                     if ($note->end() > $limit) {
-                        $draft->put($part, $note->retimed($note->start, max(1, $limit - $note->start)));
+                        $builder->put($part, $note->retimed($note->start, max(1, $limit - $note->start)));
                         $shortened++;
                     }
                 }
@@ -57,7 +57,7 @@ final class ClearOverlaps implements Edit
             }
         }
 
-        return new Outcome($draft->change(), $work->selection, Say::notes($work->selection->count()).': '
+        return new Outcome($builder->change(), $work->selection, Say::notes($work->selection->count()).': '
             .($shortened === 0 ? 'none sounds into a later one.' : Say::notes($shortened).' shortened to where the next begins.'));
     }
 

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit\Length;
 
-use Jactonic\Core\Edit\Draft;
+use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Outcome;
@@ -25,20 +25,20 @@ final class EndAt implements Edit
 
     public function apply(Work $work): Outcome
     {
-        $draft = new Draft;
+        $builder = new ChangeBuilder;
         $tick = $work->params->integer('tick');
         $ended = 0;
         foreach ($work->parts() as $part) {
             foreach ($work->chosen($part) as $note) {
                 if ($note->start < $tick) {
-                    $draft->put($part, $note->retimed($note->start, $tick - $note->start));
+                    $builder->put($part, $note->retimed($note->start, $tick - $note->start));
                     $ended++;
                 }
             }
         }
         $later = $work->selection->count() - $ended;
 
-        return new Outcome($draft->change(), $work->selection, sprintf('%s %s at %s%s.', Say::notes($ended), $ended === 1 ? 'ends' : 'end',
+        return new Outcome($builder->change(), $work->selection, sprintf('%s %s at %s%s.', Say::notes($ended), $ended === 1 ? 'ends' : 'end',
             $work->time()->position($tick), $later === 0 ? '' : "; $later start there or later and stay"));
     }
 }

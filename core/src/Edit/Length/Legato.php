@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit\Length;
 
-use Jactonic\Core\Edit\Draft;
+use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Outcome;
@@ -37,7 +37,7 @@ final class Legato implements Edit
 
     public function apply(Work $work): Outcome
     {
-        $draft = new Draft;
+        $builder = new ChangeBuilder;
         $gap = $work->params->integer('gap');
         $mode = $work->params->choice('mode');
         $changed = $chordCount = $short = 0;
@@ -55,11 +55,11 @@ final class Legato implements Edit
                     }
                     $length = max(1, $end - $note->start);
                     $short += $end - $note->start < 1 ? 1 : 0;
-                    $changed += $draft->put($part, $length === $note->length ? $note : $note->retimed($note->start, $length)) ? 1 : 0;
+                    $changed += $builder->put($part, $length === $note->length ? $note : $note->retimed($note->start, $length)) ? 1 : 0;
                 }
             }
         }
-        $outcome = new Outcome($draft->change(), $work->selection, sprintf('%s in %s: %s.', Say::notes($work->selection->count()),
+        $outcome = new Outcome($builder->change(), $work->selection, sprintf('%s in %s: %s.', Say::notes($work->selection->count()),
             $chordCount === 1 ? '1 chord' : "$chordCount chords", $changed === 0 ? 'all reached already' : "$changed now reach the next"));
 
         return $short === 0 ? $outcome : $outcome->warn(Say::notes($short).' had no room for the gap and got 1 tick.');

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit\Length;
 
-use Jactonic\Core\Edit\Draft;
+use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Outcome;
@@ -38,7 +38,7 @@ final class Resize implements Edit
 
     public function apply(Work $work): Outcome
     {
-        $draft = new Draft;
+        $builder = new ChangeBuilder;
         $steps = $work->params->integer('steps');
         $atEnd = $work->params->choice('edge') === 'end';
         $first = $work->firstStart();
@@ -49,7 +49,7 @@ final class Resize implements Edit
             $words = $by->words($steps);
             $lines = $work->lines($part);
             $together = $by->isOfTime() ? null : $by->distance($work->time(), $lines, $steps, $first);
-            $work->resize($draft, $part, static function (float $start, float $length, int $id) use ($work, $part, $by, $lines, $together, $atEnd, $steps, &$clipped): array {
+            $work->resize($builder, $part, static function (float $start, float $length, int $id) use ($work, $part, $by, $lines, $together, $atEnd, $steps, &$clipped): array {
                 $moved = $together ?? $by->distance($work->time(), $lines, $steps, $atEnd ? $start + $length : $start);
                 $longer = $atEnd ? $length + $moved : $length - $moved;
                 if (Note::whole($longer) < 1) {
@@ -66,7 +66,7 @@ final class Resize implements Edit
                 return [$start, $longer];
             });
         }
-        $outcome = new Outcome($draft->change(), $work->selection, sprintf('%s %s by %s%s.', Say::notes($work->selection->count()),
+        $outcome = new Outcome($builder->change(), $work->selection, sprintf('%s %s by %s%s.', Say::notes($work->selection->count()),
             ($steps < 0) === $atEnd ? 'shorter' : 'longer', $words, $atEnd ? '' : ', at the start'));
 
         return $clipped === 0 ? $outcome : $outcome->warn(Say::notes($clipped).' could get no shorter than 1 tick.');

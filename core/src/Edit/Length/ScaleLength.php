@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit\Length;
 
-use Jactonic\Core\Edit\Draft;
+use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Outcome;
@@ -32,11 +32,11 @@ final class ScaleLength implements Edit
 
     public function apply(Work $work): Outcome
     {
-        $draft = new Draft;
+        $builder = new ChangeBuilder;
         $percent = $work->params->number('percent');
         $short = 0;
         foreach ($work->parts() as $part) {
-            $work->resize($draft, $part, static function (float $start, float $length) use ($percent, &$short): array {
+            $work->resize($builder, $part, static function (float $start, float $length) use ($percent, &$short): array {
                 $length = $length * $percent / 100;
                 if (Note::whole($length) < 1) {
                     $length = 1.0;
@@ -46,7 +46,7 @@ final class ScaleLength implements Edit
                 return [$start, $length];
             });
         }
-        $outcome = new Outcome($draft->change(), $work->selection, sprintf('%s: lengths at %s %%.',
+        $outcome = new Outcome($builder->change(), $work->selection, sprintf('%s: lengths at %s %%.',
             Say::notes($work->selection->count()), Say::number($percent)));
 
         return $short === 0 ? $outcome : $outcome->warn(Say::notes($short).' could get no shorter than 1 tick.');

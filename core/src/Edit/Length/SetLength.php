@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit\Length;
 
-use Jactonic\Core\Edit\Draft;
+use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Outcome;
@@ -28,13 +28,13 @@ final class SetLength implements Edit
 
     public function apply(Work $work): Outcome
     {
-        $draft = new Draft;
+        $builder = new ChangeBuilder;
         $to = $work->params->step('value');
         foreach ($work->parts() as $part) {
             $lines = $work->lines($part);
-            $work->resize($draft, $part, static fn (float $start): array => [$start, max(1.0, $to->distance($work->time(), $lines, 1, $start))]);
+            $work->resize($builder, $part, static fn (float $start): array => [$start, max(1.0, $to->distance($work->time(), $lines, 1, $start))]);
         }
 
-        return new Outcome($draft->change(), $work->selection, sprintf('%s: length %s.', Say::notes($work->selection->count()), $to->words(1)));
+        return new Outcome($builder->change(), $work->selection, sprintf('%s: length %s.', Say::notes($work->selection->count()), $to->words(1)));
     }
 }

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit\Part;
 
+use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Contents;
-use Jactonic\Core\Edit\Draft;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Needs;
@@ -49,16 +49,16 @@ final class InsertTime implements Edit
         $by = $to - $at;
         $whole = $work->params->choice('in') === 'song';
         $cut = $work->params->choice('across') === 'cut';
-        $draft = new Draft;
+        $builder = new ChangeBuilder;
         $parts = $whole ? $work->score->parts : $work->wholeParts();
         foreach ($parts as $part) {
             if ($part->head->from >= $at) {
-                Contents::move($draft, $part, $by);
+                Contents::move($builder, $part, $by);
             } elseif ($part->head->soundsTo() > $at) {
-                self::within($draft, $part, $at, $by, $cut);
+                self::within($builder, $part, $at, $by, $cut);
             }
         }
-        $change = $draft->change();
+        $change = $builder->change();
         if (! $whole && $parts === []) {
             return new Outcome($change, $work->selection, 'No parts are chosen: nothing changed.');
         }
@@ -69,26 +69,26 @@ final class InsertTime implements Edit
         return new Outcome($whole ? SongShift::change($change, $work, $at, $by) : $change, $work->selection, sprintf('%s put in at %s%s.', $isBars ? ($bars === 1 ? '1 bar' : "$bars bars") : Say::number($by / $work->time()->ppq).' quarters', $work->time()->position($at), $whole ? '' : ' in '.Say::parts(count($parts))));
     }
 
-    private static function within(Draft $draft, Part $part, int $at, int $by, bool $cut): void
+    private static function within(ChangeBuilder $builder, Part $part, int $at, int $by, bool $cut): void
     {
         foreach ($part->notes->all() as $note) {
             if ($note->start >= $at) {
-                $draft->put($part, $note->movedTo($note->start + $note->carryStart + $by));
+                $builder->put($part, $note->movedTo($note->start + $note->carryStart + $by));
             } elseif ($note->end() > $at && ! $cut) {
-                $draft->put($part, $note->with(['length' => $note->length + $by]));
+                $builder->put($part, $note->with(['length' => $note->length + $by]));
             } elseif ($note->end() > $at) {
-                $draft->put($part, $note->piece($note->start, $at, $note->id));
-                $draft->put($part, $note->piece($at, $note->end(), $draft->newId($part))->movedTo($at + $by));
+                $builder->put($part, $note->piece($note->start, $at, $note->id));
+                $builder->put($part, $note->piece($at, $note->end(), $builder->newId($part))->movedTo($at + $by));
             }
         }
         foreach ($part->points->all() as $point) {
             if ($point->tick >= $at) {
-                $draft->putPoint($part, $point->movedTo($point->tick + $by));
+                $builder->putPoint($part, $point->movedTo($point->tick + $by));
             }
         }
         $head = $part->head;
         if ($head->to !== PartHead::OPEN) {
-            $draft->head($part, $head->withWindow($head->from, $head->to > $at ? $head->to + $by : $head->to)->playing($head->plays->until > $at ? $head->plays->moved($by) : $head->plays));
+            $builder->head($part, $head->withWindow($head->from, $head->to > $at ? $head->to + $by : $head->to)->playing($head->plays->until > $at ? $head->plays->moved($by) : $head->plays));
         }
     }
 }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit\Part;
 
-use Jactonic\Core\Edit\Draft;
+use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Needs;
@@ -36,13 +36,13 @@ final class PartCrop implements Edit
         if ($to <= $from) {
             throw Refusal::parameter('to', $to, 'a place after from');
         }
-        $draft = new Draft;
+        $builder = new ChangeBuilder;
         $parts = $work->wholeParts() === [] ? $work->parts() : $work->wholeParts();
         foreach ($parts as $part) {
-            $draft->head($part, $part->head->withWindow($from, $to));
+            $builder->head($part, $part->head->withWindow($from, $to));
         }
 
-        return new Outcome($draft->change(), $work->selection, sprintf('%s cropped to %s–%s.', (count($parts) === 1 ? "“{$parts[0]->name}”" : Say::parts(count($parts))), $work->time()->position($from), $work->time()->position($to)));
+        return new Outcome($builder->change(), $work->selection, sprintf('%s cropped to %s–%s.', (count($parts) === 1 ? "“{$parts[0]->name}”" : Say::parts(count($parts))), $work->time()->position($from), $work->time()->position($to)));
     }
 
     /** @return array{int, int} */

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit\Part;
 
-use Jactonic\Core\Edit\Draft;
+use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Needs;
@@ -25,12 +25,12 @@ final class PartDelete implements Edit
 
     public function apply(Work $work): Outcome
     {
-        $draft = new Draft;
+        $builder = new ChangeBuilder;
         $parts = $work->wholeParts();
         foreach ($parts as $part) {
-            $draft->head($part, null);
+            $builder->head($part, null);
         }
 
-        return new Outcome($draft->change(), Selection::none(), (count($parts) === 1 ? "“{$parts[0]->name}”" : Say::parts(count($parts))).' deleted.');
+        return new Outcome($builder->change(), Selection::none(), (count($parts) === 1 ? "“{$parts[0]->name}”" : Say::parts(count($parts))).' deleted.');
     }
 }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit\Part;
 
-use Jactonic\Core\Edit\Draft;
+use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Needs;
@@ -57,7 +57,7 @@ final class PartInsert implements Edit
         $tick = static fn (int $t): int => $at + (int) round($t * $scale);
         $tracks = array_keys($score->tracks);
         $first = $work->params->has('track') ? (int) array_search($score->track($work->params->integer('track'))->id, $tracks, true) : 0;
-        $draft = new Draft;
+        $builder = new ChangeBuilder;
         $made = $ids = [];
         $left = 0;
         $taken = Sound::taken($score);
@@ -65,19 +65,19 @@ final class PartInsert implements Edit
             $place = $first + $carried['track'];
             $key = "{$carried['track']}";
             $track = $work->params->flag('sounds') ? null : $tracks[$place] ?? null;
-            [$track, $channel, $isNew] = $track !== null ? [$track, Sound::of($score, $track)?->channel, false] : $made[$key] ??= self::track($draft, $score, $carried, count($made), $taken);
+            [$track, $channel, $isNew] = $track !== null ? [$track, Sound::of($score, $track)?->channel, false] : $made[$key] ??= self::track($builder, $score, $carried, count($made), $taken);
             $own = $channel === null || $isNew;
             $channel ??= $carried['drums'] ? GeneralMidi::DRUM_CHANNEL : Sound::free($taken) ?? 0;
             $plays = PlaysAs::fromArray($carried['plays']);
             $head = PartHead::fresh($track, $carried['name'], $tick($carried['from']), max($tick($carried['from']) + 1, $tick($carried['to'])))->withMuted($carried['muted']);
-            $part = $draft->newPart($score, $head->playing($plays->until === 0 ? $plays : $plays->goingTo($tick($plays->until))), PartSettings::fromArray($carried['settings']));
+            $part = $builder->newPart($score, $head->playing($plays->until === 0 ? $plays : $plays->goingTo($tick($plays->until))), PartSettings::fromArray($carried['settings']));
             foreach (Table::notes()->read($carried['notes']) as $note) {
                 if ($tick($note->start) < 0) {
                     $left++;
 
                     continue;
                 }
-                $draft->put($part, $note->with(['start' => $tick($note->start), 'length' => max(1, (int) round($note->length * $scale)), 'channel' => $channel,
+                $builder->put($part, $note->with(['start' => $tick($note->start), 'length' => max(1, (int) round($note->length * $scale)), 'channel' => $channel,
                     'driftStart' => (int) round($note->driftStart * $scale), 'driftLength' => (int) round($note->driftLength * $scale),
                     'own' => $note->own === '' ? '' : Expression::of($note->own)->stretched($scale)->text()]));
             }
@@ -85,15 +85,15 @@ final class PartInsert implements Edit
             foreach (Table::points()->read($carried['points']) as $point) {
                 if ($tick($point->tick) >= 0 && ($own || ! Revoice::isSound($point))) {
                     $hasProgram = $hasProgram || ($point->status & 0xF0) === Message::PROGRAM;
-                    $draft->putPoint($part, $point->with(['tick' => $tick($point->tick), 'status' => ($point->status & 0xF0) | $channel])->copiedAs($draft->newPointId($part)));
+                    $builder->putPoint($part, $point->with(['tick' => $tick($point->tick), 'status' => ($point->status & 0xF0) | $channel])->copiedAs($builder->newPointId($part)));
                 }
             }
             if ($own && ! $hasProgram) {
-                $draft->putPoint($part, new Point($draft->newPointId($part), $part->head->from, Message::PROGRAM | $channel, $carried['program']));
+                $builder->putPoint($part, new Point($builder->newPointId($part), $part->head->from, Message::PROGRAM | $channel, $carried['program']));
             }
             $ids[] = $part->id;
         }
-        $outcome = new Outcome($draft->change(), new Selection(parts: $ids), sprintf('%s put in at %s.', count($ids) === 1 ? "“{$clip->parts[0]['name']}”" : Say::parts(count($ids)), $work->time()->position($at)));
+        $outcome = new Outcome($builder->change(), new Selection(parts: $ids), sprintf('%s put in at %s.', count($ids) === 1 ? "“{$clip->parts[0]['name']}”" : Say::parts(count($ids)), $work->time()->position($at)));
         $end = max(array_map(static fn (array $c): int => $tick($c['to']), $clip->parts));
 
         return ($left === 0 ? $outcome : $outcome->warn(Say::notes($left).' that lay hidden before the part would come before the song, and stayed behind.'))->caretAt($end);
@@ -104,13 +104,13 @@ final class PartInsert implements Edit
      * @param  list<int>  $taken
      * @return array{int, int, true} its id, its channel, and that it is new
      */
-    private static function track(Draft $draft, Score $score, array $carried, int $before, array &$taken): array
+    private static function track(ChangeBuilder $builder, Score $score, array $carried, int $before, array &$taken): array
     {
-        $id = $draft->newTrackId($score);
+        $id = $builder->newTrackId($score);
         $channel = $carried['drums'] ? GeneralMidi::DRUM_CHANNEL : Sound::free($taken) ?? 0;
         $taken[] = $channel;
         $orders = array_map(static fn (Track $t): int => $t->order, $score->tracks);
-        $draft->track(null, (new Track($id, '', ($orders === [] ? 0 : max($orders) + 1) + $before))->withName($carried['name']));
+        $builder->track(null, (new Track($id, '', ($orders === [] ? 0 : max($orders) + 1) + $before))->withName($carried['name']));
 
         return [$id, $channel, true];
     }

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit\Part;
 
+use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Contents;
-use Jactonic\Core\Edit\Draft;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Needs;
@@ -29,7 +29,7 @@ final class PartJoin implements Edit
 
     public function apply(Work $work): Outcome
     {
-        $draft = new Draft;
+        $builder = new ChangeBuilder;
         $ids = [];
         $joined = 0;
         $byTrack = [];
@@ -53,27 +53,27 @@ final class PartJoin implements Edit
                 // What lay hidden past its end would be heard now.
                 foreach ($first->notes->all() as $note) {
                     if ($note->start >= $first->head->to) {
-                        $draft->drop($first, $note);
+                        $builder->drop($first, $note);
                     } elseif ($note->end() > $first->head->to) {
-                        $draft->put($first, $note->piece($note->start, $first->head->to, $note->id));
+                        $builder->put($first, $note->piece($note->start, $first->head->to, $note->id));
                     }
                 }
-                $draft->head($first, $first->head->withWindow($first->head->from, $to));
+                $builder->head($first, $first->head->withWindow($first->head->from, $to));
                 $into = $first;
             } else {
                 // What it plays as is its alone: it is written out, so that the others are not bound by it.
-                $into = $draft->newPart($work->score, $first->head->playing(PlaysAs::plain())->withWindow($first->head->from, $to), $first->ownSettings());
-                Contents::heard($draft, $first, $into, $work);
-                $draft->head($first, null);
+                $into = $builder->newPart($work->score, $first->head->playing(PlaysAs::plain())->withWindow($first->head->from, $to), $first->ownSettings());
+                Contents::heard($builder, $first, $into, $work);
+                $builder->head($first, null);
             }
             $ids[] = $into->id;
             foreach ($parts as $part) {
-                $part->head->plays->isPlain() ? Contents::copy($draft, $part, $into, $part->head->from, Contents::end($part, $work)) : Contents::heard($draft, $part, $into, $work);
-                $draft->head($part, null);
+                $part->head->plays->isPlain() ? Contents::copy($builder, $part, $into, $part->head->from, Contents::end($part, $work)) : Contents::heard($builder, $part, $into, $work);
+                $builder->head($part, null);
                 $joined++;
             }
         }
 
-        return new Outcome($draft->change(), new Selection(parts: $ids), $joined === 0 ? 'There is no part after it to be joined with: nothing changed.' : sprintf('%s joined into %s.', Say::parts($joined + count($ids)), count($ids) === 1 ? 'one' : Say::parts(count($ids))));
+        return new Outcome($builder->change(), new Selection(parts: $ids), $joined === 0 ? 'There is no part after it to be joined with: nothing changed.' : sprintf('%s joined into %s.', Say::parts($joined + count($ids)), count($ids) === 1 ? 'one' : Say::parts(count($ids))));
     }
 }

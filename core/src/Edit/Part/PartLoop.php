@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit\Part;
 
+use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Contents;
-use Jactonic\Core\Edit\Draft;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Needs;
@@ -43,12 +43,12 @@ final class PartLoop implements Edit
     {
         $parts = $work->wholeParts();
         $until = $work->params->choice('to') === 'song' ? self::songEnd($work) : $work->params->integer('until');
-        $draft = new Draft;
+        $builder = new ChangeBuilder;
         $rounds = 0;
         foreach ($parts as $part) {
             $head = $part->head;
             if ($until === 0) {
-                $draft->head($part, $head->playing($head->plays->goingTo(0)));
+                $builder->head($part, $head->playing($head->plays->goingTo(0)));
 
                 continue;
             }
@@ -62,11 +62,11 @@ final class PartLoop implements Edit
             if ($rounds * max(1, $part->notes->count() + $part->points->count()) > Sounding::MOST) {
                 throw new Refusal(sprintf('“%s” would go round %s times, which makes more than %s notes and points: nothing changed.', $part->name, number_format($rounds), number_format(Sounding::MOST)), 'until');
             }
-            $draft->head($part, $head);
+            $builder->head($part, $head);
         }
         $name = count($parts) === 1 ? "“{$parts[0]->name}”" : Say::parts(count($parts));
 
-        return new Outcome($draft->change(), $work->selection, $until === 0 ? "$name no longer goes round." : sprintf('%s goes round up to %s%s.', $name, $work->time()->position($until), count($parts) === 1 ? ", $rounds times" : ''));
+        return new Outcome($builder->change(), $work->selection, $until === 0 ? "$name no longer goes round." : sprintf('%s goes round up to %s%s.', $name, $work->time()->position($until), count($parts) === 1 ? ", $rounds times" : ''));
     }
 
     /** Where the last part ends. */

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit\Part;
 
-use Jactonic\Core\Edit\Draft;
+use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Needs;
@@ -29,7 +29,7 @@ final class PartMakeReal implements Edit
 
     public function apply(Work $work): Outcome
     {
-        $draft = new Draft;
+        $builder = new ChangeBuilder;
         $notes = $hidden = $done = 0;
         foreach ($work->wholeParts() as $part) {
             $head = $part->head;
@@ -45,29 +45,29 @@ final class PartMakeReal implements Edit
             foreach ($part->notes->all() as $note) {
                 if (! $head->holds($note->start) ? $note->start >= $from && $note->start < $to : ! $note->muted) {
                     $hidden += $head->holds($note->start) ? 0 : 1;
-                    $draft->drop($part, $note);
+                    $builder->drop($part, $note);
                 }
             }
             foreach ($part->points->all() as $point) {
                 if ($point->tick >= $from && $point->tick < $to) {
-                    $draft->dropPoint($part, $point);
+                    $builder->dropPoint($part, $point);
                 }
             }
             $used = [];
             foreach ($sounding as $note) {
-                $draft->put($part, isset($used[$note->id]) ? $note->copiedAs($draft->newId($part)) : $note);
+                $builder->put($part, isset($used[$note->id]) ? $note->copiedAs($builder->newId($part)) : $note);
                 $used[$note->id] = true;
                 $notes++;
             }
             // The end of the window lets go by itself.
             foreach (Sounding::points($part, $work->time()) as $point) {
                 if ($point->tick < $to) {
-                    $draft->putPoint($part, $point->copiedAs($draft->newPointId($part)));
+                    $builder->putPoint($part, $point->copiedAs($builder->newPointId($part)));
                 }
             }
-            $draft->head($part, $head->withWindow($from, $to)->playing(PlaysAs::plain()));
+            $builder->head($part, $head->withWindow($from, $to)->playing(PlaysAs::plain()));
         }
-        $outcome = new Outcome($draft->change(), $work->selection, $done === 0 ? 'They play what is written already.' : sprintf('%s made real: %s.', Say::parts($done), Say::notes($notes)));
+        $outcome = new Outcome($builder->change(), $work->selection, $done === 0 ? 'They play what is written already.' : sprintf('%s made real: %s.', Say::parts($done), Say::notes($notes)));
 
         return $hidden === 0 ? $outcome : $outcome->warn(Say::notes($hidden).' that lay hidden there '.($hidden === 1 ? 'is' : 'are').' deleted.');
     }

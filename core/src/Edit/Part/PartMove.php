@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit\Part;
 
+use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Contents;
-use Jactonic\Core\Edit\Draft;
 use Jactonic\Core\Edit\Edges;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
@@ -72,7 +72,7 @@ final class PartMove implements Edit
         };
         $track = $params->has('track') ? $work->score->track($params->integer('track'))->id : null;
         $order = array_keys($work->score->tracks);
-        $draft = new Draft;
+        $builder = new ChangeBuilder;
         $ids = [];
         $copies = $params->flag('copy');
         $to = $first->head->track;
@@ -82,17 +82,17 @@ final class PartMove implements Edit
             // The sound of the track that it comes to, where that has one.
             $sound = $to === $part->head->track ? null : Sound::of($work->score, $to);
             if ($copies) {
-                $ids[] = Contents::duplicate($draft, $part, $work, $ticks, $to, $sound?->channel)->id;
+                $ids[] = Contents::duplicate($builder, $part, $work, $ticks, $to, $sound?->channel)->id;
 
                 continue;
             }
             if ($sound !== null) {
-                Revoice::part($draft, $part, $sound->channel, true);
+                Revoice::part($builder, $part, $sound->channel, true);
             }
-            Contents::move($draft, $part, $ticks, $to);
+            Contents::move($builder, $part, $ticks, $to);
         }
 
-        return new Outcome($draft->change(), $copies ? new Selection(parts: $ids) : $work->selection, sprintf('%s %s %s.', count($parts) === 1 ? "“{$first->name}”" : Say::parts(count($parts)), $copies ? 'copied' : 'moved', match (true) {
+        return new Outcome($builder->change(), $copies ? new Selection(parts: $ids) : $work->selection, sprintf('%s %s %s.', count($parts) === 1 ? "“{$first->name}”" : Say::parts(count($parts)), $copies ? 'copied' : 'moved', match (true) {
             $to !== $first->head->track && $ticks === 0 => 'to “'.$work->score->track($to)->name.'”',
             $edge !== null => 'to '.$work->time()->position($edge),
             $params->has('to') => 'to '.$work->time()->position($params->integer('to')),

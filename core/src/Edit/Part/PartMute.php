@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit\Part;
 
-use Jactonic\Core\Edit\Draft;
+use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Needs;
@@ -28,14 +28,14 @@ final class PartMute implements Edit
 
     public function apply(Work $work): Outcome
     {
-        $draft = new Draft;
+        $builder = new ChangeBuilder;
         $state = $work->params->choice('state');
         $parts = $work->wholeParts();
         $muted = $state === 'on' || ($state === 'toggle' && array_filter($parts, static fn (Part $p): bool => ! $p->head->muted) !== []);
         foreach ($parts as $part) {
-            $draft->head($part, $part->head->withMuted($muted));
+            $builder->head($part, $part->head->withMuted($muted));
         }
 
-        return new Outcome($draft->change(), $work->selection, (count($parts) === 1 ? "“{$parts[0]->name}”" : Say::parts(count($parts))).($muted ? ' muted.' : ' sounding.'));
+        return new Outcome($builder->change(), $work->selection, (count($parts) === 1 ? "“{$parts[0]->name}”" : Say::parts(count($parts))).($muted ? ' muted.' : ' sounding.'));
     }
 }

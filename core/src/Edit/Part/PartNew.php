@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit\Part;
 
-use Jactonic\Core\Edit\Draft;
+use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Needs;
@@ -45,14 +45,14 @@ final class PartNew implements Edit
         $first = reset($parts);
         $head = PartHead::fresh($track->id, $params->has('name') ? $params->text('name') : trim($track->name.' '.(count($parts) + 1)), ...self::window($work));
         $near = $work->selection->partIds()[0] ?? ($first === false ? null : $first->id);
-        $draft = new Draft;
-        $part = $draft->newPart($score, $head, $near === null ? null : $score->part($near)->ownSettings());
+        $builder = new ChangeBuilder;
+        $part = $builder->newPart($score, $head, $near === null ? null : $score->part($near)->ownSettings());
         if ($first !== false) {
             $sound = Sound::of($score, $track->id);
-            $draft->putPoint($part, new Point($draft->newPointId($part), $head->from, Message::PROGRAM | ($sound->channel ?? $score->channelOf($first)), $sound->program->data1 ?? 0));
+            $builder->putPoint($part, new Point($builder->newPointId($part), $head->from, Message::PROGRAM | ($sound->channel ?? $score->channelOf($first)), $sound->program->data1 ?? 0));
         }
 
-        return new Outcome($draft->change(), new Selection([$part->id => []], parts: [$part->id]), sprintf('“%s” is a new part at bar %d.', $head->name, $work->time()->meters->barAt($head->from)->index + 1));
+        return new Outcome($builder->change(), new Selection([$part->id => []], parts: [$part->id]), sprintf('“%s” is a new part at bar %d.', $head->name, $work->time()->meters->barAt($head->from)->index + 1));
     }
 
     /**

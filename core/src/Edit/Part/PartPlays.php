@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit\Part;
 
-use Jactonic\Core\Edit\Draft;
+use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Needs;
@@ -44,7 +44,7 @@ final class PartPlays implements Edit
     {
         $params = $work->params;
         $value = static fn (string $name, int $now): int => ($params->has($name) ? $params->integer($name) : $now) + $params->integer($name.'By');
-        $draft = new Draft;
+        $builder = new ChangeBuilder;
         $clipped = 0;
         $parts = $work->wholeParts();
         $words = '';
@@ -63,9 +63,9 @@ final class PartPlays implements Edit
             $clipped += $held === $velocity ? 0 : 1;
             $plays = new PlaysAs($transpose, $held, $delay, $now->until);
             $words = $words === '' ? ($plays->words() === '' ? 'as it is written' : $plays->words()) : $words;
-            $draft->head($part, $part->head->playing($plays));
+            $builder->head($part, $part->head->playing($plays));
         }
-        $outcome = new Outcome($draft->change(), $work->selection, count($parts) === 1 ? "“{$parts[0]->name}” plays: $words." : sprintf('%s play otherwise; the first: %s.', Say::parts(count($parts)), $words));
+        $outcome = new Outcome($builder->change(), $work->selection, count($parts) === 1 ? "“{$parts[0]->name}” plays: $words." : sprintf('%s play otherwise; the first: %s.', Say::parts(count($parts)), $words));
         $drums = count(array_filter($parts, static fn (Part $p): bool => ! $p->notes->isEmpty() && $p->channel() === GeneralMidi::DRUM_CHANNEL && $p->head->plays->transpose !== $value('transpose', $p->head->plays->transpose)));
 
         return $outcome->warn(...($clipped === 0 ? [] : [Say::parts($clipped).' stayed at the limit of loudness.']), ...($drums === 0 ? [] : ['Drums keep their pitches.']));

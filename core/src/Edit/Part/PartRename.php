@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit\Part;
 
-use Jactonic\Core\Edit\Draft;
+use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Needs;
@@ -26,12 +26,12 @@ final class PartRename implements Edit
 
     public function apply(Work $work): Outcome
     {
-        $draft = new Draft;
+        $builder = new ChangeBuilder;
         $name = $work->params->text('name');
         foreach ($work->wholeParts() as $part) {
-            $draft->head($part, $part->head->withName($name));
+            $builder->head($part, $part->head->withName($name));
         }
 
-        return new Outcome($draft->change(), $work->selection, sprintf('“%s” is now “%s”.', $work->wholeParts()[0]->name, $name));
+        return new Outcome($builder->change(), $work->selection, sprintf('“%s” is now “%s”.', $work->wholeParts()[0]->name, $name));
     }
 }

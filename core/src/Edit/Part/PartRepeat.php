@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit\Part;
 
+use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Contents;
-use Jactonic\Core\Edit\Draft;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Needs;
@@ -33,7 +33,7 @@ final class PartRepeat implements Edit
 
     public function apply(Work $work): Outcome
     {
-        $draft = new Draft;
+        $builder = new ChangeBuilder;
         $parts = $work->wholeParts();
         $times = $work->params->integer('times');
         if ($times * count($parts) > self::MOST) {
@@ -53,11 +53,11 @@ final class PartRepeat implements Edit
         $ids = [];
         foreach ($parts as $part) {
             for ($i = 1; $i <= $times; $i++) {
-                $copy = Contents::duplicate($draft, $part, $work, $i * $every);
+                $copy = Contents::duplicate($builder, $part, $work, $i * $every);
                 $ids[] = $copy->id;
             }
         }
 
-        return new Outcome($draft->change(), new Selection(parts: $ids), sprintf('%s repeated%s.', (count($parts) === 1 ? "“{$parts[0]->name}”" : Say::parts(count($parts))), $times === 1 ? '' : ", $times times"));
+        return new Outcome($builder->change(), new Selection(parts: $ids), sprintf('%s repeated%s.', (count($parts) === 1 ? "“{$parts[0]->name}”" : Say::parts(count($parts))), $times === 1 ? '' : ", $times times"));
     }
 }

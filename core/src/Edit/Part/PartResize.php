@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit\Part;
 
+use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Contents;
-use Jactonic\Core\Edit\Draft;
 use Jactonic\Core\Edit\Edges;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
@@ -41,7 +41,7 @@ final class PartResize implements Edit
         $params = $work->params;
         $parts = $work->wholeParts();
         $isStart = $params->choice('edge') === 'start';
-        $draft = new Draft;
+        $builder = new ChangeBuilder;
         foreach ($parts as $part) {
             [$from, $to] = [$part->head->from, Contents::end($part, $work)];
             $edge = $isStart ? $from : $to;
@@ -55,10 +55,10 @@ final class PartResize implements Edit
             if ($from < 0 || $to <= $from) {
                 throw new Refusal(sprintf('“%s” would be of no length: nothing changed.', $part->name), $params->has('to') ? 'to' : 'steps');
             }
-            $draft->head($part, $part->head->withWindow($from, $to));
+            $builder->head($part, $part->head->withWindow($from, $to));
         }
-        $first = $draft->change()->parts[$parts[0]->id]->head->after ?? $parts[0]->head;
+        $first = $builder->change()->parts[$parts[0]->id]->head->after ?? $parts[0]->head;
 
-        return new Outcome($draft->change(), $work->selection, sprintf('%s now %s %s.', (count($parts) === 1 ? "“{$parts[0]->name}”" : Say::parts(count($parts))), $isStart ? 'begins at' : 'ends at', $work->time()->position($isStart ? $first->from : $first->to)));
+        return new Outcome($builder->change(), $work->selection, sprintf('%s now %s %s.', (count($parts) === 1 ? "“{$parts[0]->name}”" : Say::parts(count($parts))), $isStart ? 'begins at' : 'ends at', $work->time()->position($isStart ? $first->from : $first->to)));
     }
 }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit\Part;
 
-use Jactonic\Core\Edit\Draft;
+use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Needs;
@@ -33,7 +33,7 @@ final class PartSlide implements Edit
 
     public function apply(Work $work): Outcome
     {
-        $draft = new Draft;
+        $builder = new ChangeBuilder;
         $parts = $work->wholeParts();
         $steps = $work->params->integer('steps');
         foreach ($parts as $part) {
@@ -44,9 +44,9 @@ final class PartSlide implements Edit
             if ($places !== [] && min($places) + $by < 0) {
                 throw new Refusal(sprintf('Something in “%s” would come before the song: nothing moved.', $part->name), 'steps');
             }
-            $draft->head($part, $head->slid($by));
+            $builder->head($part, $head->slid($by));
         }
 
-        return new Outcome($draft->change(), $work->selection, sprintf('What is in %s moved %s.', (count($parts) === 1 ? "“{$parts[0]->name}”" : Say::parts(count($parts))), $work->params->step('by', $parts[0]->settings())->words($steps).($steps < 0 ? ' earlier' : ' later')));
+        return new Outcome($builder->change(), $work->selection, sprintf('What is in %s moved %s.', (count($parts) === 1 ? "“{$parts[0]->name}”" : Say::parts(count($parts))), $work->params->step('by', $parts[0]->settings())->words($steps).($steps < 0 ? ' earlier' : ' later')));
     }
 }

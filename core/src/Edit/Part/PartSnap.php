@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit\Part;
 
+use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Contents;
-use Jactonic\Core\Edit\Draft;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Needs;
@@ -31,7 +31,7 @@ final class PartSnap implements Edit
 
     public function apply(Work $work): Outcome
     {
-        $draft = new Draft;
+        $builder = new ChangeBuilder;
         $steps = $work->params->integer('steps');
         $parts = $work->wholeParts();
         $lines = fn (Part $part): Lines => $work->time()->lines($work->params->grid('grid', $part->settings()), $part->settings()->swing);
@@ -42,18 +42,18 @@ final class PartSnap implements Edit
                 $line = $steps > 0 ? $lines($parts[0])->after($line) : $lines($parts[0])->before($line);
             }
             foreach ($parts as $part) {
-                Contents::move($draft, $part, $line - $from);
+                Contents::move($builder, $part, $line - $from);
             }
 
-            return new Outcome($draft->change(), $work->selection, $line === $from ? 'It begins on the first line of the song already.' : sprintf('%s moved to the line at %s.', count($parts) === 1 ? "“{$parts[0]->name}”" : Say::parts(count($parts)), $work->time()->position($line)));
+            return new Outcome($builder->change(), $work->selection, $line === $from ? 'It begins on the first line of the song already.' : sprintf('%s moved to the line at %s.', count($parts) === 1 ? "“{$parts[0]->name}”" : Say::parts(count($parts)), $work->time()->position($line)));
         }
         $moved = 0;
         foreach ($parts as $part) {
             $by = $lines($part)->nearest($part->head->from) - $part->head->from;
-            Contents::move($draft, $part, $by);
+            Contents::move($builder, $part, $by);
             $moved += $by === 0 ? 0 : 1;
         }
 
-        return new Outcome($draft->change(), $work->selection, $moved === 0 ? 'They begin on lines already.' : Say::parts($moved).' moved to the nearest line.');
+        return new Outcome($builder->change(), $work->selection, $moved === 0 ? 'They begin on lines already.' : Say::parts($moved).' moved to the nearest line.');
     }
 }

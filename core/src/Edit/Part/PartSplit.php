@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit\Part;
 
+use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Contents;
-use Jactonic\Core\Edit\Draft;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Needs;
@@ -40,7 +40,7 @@ final class PartSplit implements Edit
 
     public function apply(Work $work): Outcome
     {
-        $draft = new Draft;
+        $builder = new ChangeBuilder;
         $ids = [];
         $pieces = 0;
         foreach ($work->wholeParts() as $part) {
@@ -58,27 +58,27 @@ final class PartSplit implements Edit
             }
             foreach ($cuts as $i => $from) {
                 $to = $cuts[$i + 1] ?? $end;
-                $new = $draft->newPart($work->score, new PartHead($part->head->track, $part->name.' '.($i + 2), $from, $from, $to, $part->head->muted, $part->head->plays->goingTo(0), true), $part->ownSettings());
-                Contents::copy($draft, $part, $new, $from, $to);
+                $new = $builder->newPart($work->score, new PartHead($part->head->track, $part->name.' '.($i + 2), $from, $from, $to, $part->head->muted, $part->head->plays->goingTo(0), true), $part->ownSettings());
+                Contents::copy($builder, $part, $new, $from, $to);
                 $ids[] = $new->id;
                 $pieces++;
             }
             foreach ($part->notes->all() as $note) {
                 if ($note->start >= $cuts[0] && $part->head->holds($note->start)) {
-                    $draft->drop($part, $note);
+                    $builder->drop($part, $note);
                 } elseif ($note->start < $cuts[0] && $note->end() > $cuts[0]) {
-                    $draft->put($part, $note->piece($note->start, $cuts[0], $note->id));
+                    $builder->put($part, $note->piece($note->start, $cuts[0], $note->id));
                 }
             }
             foreach ($part->points->all() as $point) {
                 if ($point->tick >= $cuts[0] && $point->tick < $end) {
-                    $draft->dropPoint($part, $point);
+                    $builder->dropPoint($part, $point);
                 }
             }
-            $draft->head($part, $part->head->withWindow($part->head->from, $cuts[0]));
+            $builder->head($part, $part->head->withWindow($part->head->from, $cuts[0]));
         }
 
-        return new Outcome($draft->change(), new Selection(parts: $ids), $pieces === 0 ? 'There is nowhere to split.' : sprintf('%s split into %d.', Say::parts(count($ids) - $pieces), count($ids)));
+        return new Outcome($builder->change(), new Selection(parts: $ids), $pieces === 0 ? 'There is nowhere to split.' : sprintf('%s split into %d.', Say::parts(count($ids) - $pieces), count($ids)));
     }
 
     /** @return list<int> ticks at which it is asked to be split, ascending */

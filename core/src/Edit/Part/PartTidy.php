@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit\Part;
 
+use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Contents;
-use Jactonic\Core\Edit\Draft;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Needs;
@@ -27,31 +27,31 @@ final class PartTidy implements Edit
 
     public function apply(Work $work): Outcome
     {
-        $draft = new Draft;
+        $builder = new ChangeBuilder;
         $parts = $work->wholeParts();
         $gone = $cut = 0;
         foreach ($parts as $part) {
             [$from, $to] = [$part->head->from, $part->head->to];
             foreach ($part->notes->all() as $note) {
                 if (! $part->head->holds($note->start)) {
-                    $draft->drop($part, $note);
+                    $builder->drop($part, $note);
                     $gone++;
                 } elseif ($to !== PartHead::OPEN && $note->end() > $to) {
-                    $draft->put($part, $note->piece($note->start, $to, $note->id));
+                    $builder->put($part, $note->piece($note->start, $to, $note->id));
                     $cut++;
                 }
             }
             $state = Contents::state($part, $from);
             foreach ($part->points->all() as $point) {
                 if (in_array($point, $state, true)) {
-                    $draft->putPoint($part, $point->movedTo($from));
+                    $builder->putPoint($part, $point->movedTo($from));
                 } elseif (! $part->head->holds($point->tick)) {
-                    $draft->dropPoint($part, $point);
+                    $builder->dropPoint($part, $point);
                     $gone++;
                 }
             }
         }
 
-        return new Outcome($draft->change(), $work->selection, $gone + $cut === 0 ? 'Nothing lies outside.' : sprintf('%d outside deleted%s.', $gone, $cut === 0 ? '' : ', '.Say::notes($cut).' cut'));
+        return new Outcome($builder->change(), $work->selection, $gone + $cut === 0 ? 'Nothing lies outside.' : sprintf('%d outside deleted%s.', $gone, $cut === 0 ? '' : ', '.Say::notes($cut).' cut'));
     }
 }

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit\Part;
 
-use Jactonic\Core\Edit\Change;
+use Jactonic\Core\Change\Change;
+use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Contents;
-use Jactonic\Core\Edit\Draft;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Needs;
@@ -39,15 +39,15 @@ final class PartUnite implements Edit
         usort($parts, static fn (Part $a, Part $b): int => $a->head->from <=> $b->head->from ?: $a->id <=> $b->id);
         $order = array_flip(array_keys($work->score->tracks));
         usort($parts, static fn (Part $a, Part $b): int => $order[$a->head->track] <=> $order[$b->head->track]);
-        $draft = new Draft;
+        $builder = new ChangeBuilder;
         $from = min(array_map(static fn (Part $p): int => $p->head->from, $parts));
         $to = max(array_map(static fn (Part $p): int => max(Contents::end($p, $work), $p->head->plays->until), $parts));
-        $into = $draft->newPart($work->score, PartHead::fresh($parts[0]->head->track, $parts[0]->name, $from, $to), $parts[0]->ownSettings());
+        $into = $builder->newPart($work->score, PartHead::fresh($parts[0]->head->track, $parts[0]->name, $from, $to), $parts[0]->ownSettings());
         foreach ($parts as $part) {
-            Contents::heard($draft, $part, $into, $work);
-            $draft->head($part, null);
+            Contents::heard($builder, $part, $into, $work);
+            $builder->head($part, null);
         }
 
-        return new Outcome($draft->change(), new Selection(parts: [$into->id]), sprintf('%s united in “%s”.', Say::parts(count($parts)), $into->name));
+        return new Outcome($builder->change(), new Selection(parts: [$into->id]), sprintf('%s united in “%s”.', Say::parts(count($parts)), $into->name));
     }
 }

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit\Part;
 
-use Jactonic\Core\Edit\Change;
+use Jactonic\Core\Change\Change;
+use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Contents;
-use Jactonic\Core\Edit\Draft;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Needs;
@@ -52,20 +52,20 @@ final class RemoveTime implements Edit
         if (! $whole && $parts === []) {
             return new Outcome(new Change, $work->selection, 'No parts are chosen: nothing changed.');
         }
-        $draft = new Draft;
+        $builder = new ChangeBuilder;
         $gone = $notes = 0;
         foreach ($parts as $part) {
             $head = $part->head;
             if ($head->from >= $to) {
-                Contents::move($draft, $part, $from - $to);
+                Contents::move($builder, $part, $from - $to);
             } elseif ($head->from >= $from && $head->soundsTo() <= $to && ! $part->notes->isEmpty()) {
-                $draft->head($part, null);
+                $builder->head($part, null);
                 $gone++;
             } elseif ($head->soundsTo() > $from) {
-                $notes += self::within($draft, $part, $from, $to);
+                $notes += self::within($builder, $part, $from, $to);
             }
         }
-        $change = $draft->change();
+        $change = $builder->change();
         $said = array_filter([$gone === 0 ? '' : Say::parts($gone), $notes === 0 ? '' : Say::notes($notes)]);
 
         return new Outcome($whole ? SongShift::change($change, $work, $from, $from - $to) : $change, new Selection(parts: array_values(array_filter($work->selection->parts, static fn (int $id): bool => ($change->parts[$id]->head ?? null)?->after !== null || ! isset($change->parts[$id]->head)))),
@@ -73,31 +73,31 @@ final class RemoveTime implements Edit
     }
 
     /** @return int how many notes go */
-    private static function within(Draft $draft, Part $part, int $from, int $to): int
+    private static function within(ChangeBuilder $builder, Part $part, int $from, int $to): int
     {
         $by = $to - $from;
         $gone = 0;
         foreach ($part->notes->all() as $note) {
             [$start, $end] = [$note->start, $note->end()];
             if ($start >= $to) {
-                $draft->put($part, $note->movedTo($start + $note->carryStart - $by));
+                $builder->put($part, $note->movedTo($start + $note->carryStart - $by));
             } elseif ($start >= $from && $end > $to) {
-                $draft->put($part, $note->piece($to, $end, $note->id)->movedTo($from));
+                $builder->put($part, $note->piece($to, $end, $note->id)->movedTo($from));
             } elseif ($start >= $from) {
-                $draft->drop($part, $note);
+                $builder->drop($part, $note);
                 $gone++;
             } elseif ($end > $to) {
-                $draft->put($part, $note->with(['length' => $note->length - $by]));
+                $builder->put($part, $note->with(['length' => $note->length - $by]));
             } elseif ($end > $from) {
-                $draft->put($part, $note->piece($start, $from, $note->id));
+                $builder->put($part, $note->piece($start, $from, $note->id));
             }
         }
         $held = Contents::state($part, $to);
         foreach ($part->points->all() as $point) {
             if ($point->tick >= $to) {
-                $draft->putPoint($part, $point->movedTo($point->tick - $by));
+                $builder->putPoint($part, $point->movedTo($point->tick - $by));
             } elseif ($point->tick >= $from) {
-                in_array($point, $held, true) ? $draft->putPoint($part, $point->movedTo($from)) : $draft->dropPoint($part, $point);
+                in_array($point, $held, true) ? $builder->putPoint($part, $point->movedTo($from)) : $builder->dropPoint($part, $point);
             }
         }
         $head = $part->head;
@@ -105,7 +105,7 @@ final class RemoveTime implements Edit
             $moved = static fn (int $tick): int => $tick <= $from ? $tick : max($from, $tick - $by);
             [$first, $last] = [$moved($head->from), $moved($head->to)];
             $plays = $head->plays->until === 0 ? $head->plays : $head->plays->goingTo($moved($head->plays->until));
-            $draft->head($part, $head->withWindow($first, max($first + 1, $last))->playing($plays->until > $last ? $plays : $plays->goingTo(0)));
+            $builder->head($part, $head->withWindow($first, max($first + 1, $last))->playing($plays->until > $last ? $plays : $plays->goingTo(0)));
         }
 
         return $gone;

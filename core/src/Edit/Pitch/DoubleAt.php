@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit\Pitch;
 
-use Jactonic\Core\Edit\Draft;
+use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Outcome;
@@ -35,7 +35,7 @@ final class DoubleAt implements Edit
 
     public function apply(Work $work): Outcome
     {
-        $draft = new Draft;
+        $builder = new ChangeBuilder;
         $semitones = $work->params->integer('semitones');
         $degrees = $work->params->has('degrees') ? $work->params->integer('degrees') : null;
         $by = $degrees === null ? [abs($semitones).' semitones', $semitones < 0] : [abs($degrees).' steps of the scale', $degrees < 0];
@@ -48,12 +48,12 @@ final class DoubleAt implements Edit
                 if ($pitch < Note::LOWEST || $pitch > Note::HIGHEST) {
                     throw new Refusal(sprintf('%s cannot be doubled %s %s: there is no such pitch. Nothing was copied.', Say::note($note, $work->score), $by[0], $by[1] ? 'down' : 'up'));
                 }
-                $copy = $draft->regrouped($part, $note->copiedAs($draft->newId($part))->withPitch($pitch));
-                $draft->put($part, $copy);
+                $copy = $builder->regrouped($part, $note->copiedAs($builder->newId($part))->withPitch($pitch));
+                $builder->put($part, $copy);
                 $ids[$part->id][] = $copy->id;
             }
         }
 
-        return new Outcome($draft->change(), new Selection($ids), sprintf('%s doubled %s %s.', Say::notes($work->selection->count()), $by[0], $by[1] ? 'down' : 'up'));
+        return new Outcome($builder->change(), new Selection($ids), sprintf('%s doubled %s %s.', Say::notes($work->selection->count()), $by[0], $by[1] ? 'down' : 'up'));
     }
 }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit\Pitch;
 
-use Jactonic\Core\Edit\Draft;
+use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Outcome;
@@ -31,17 +31,17 @@ final class FitToScale implements Edit
 
     public function apply(Work $work): Outcome
     {
-        $draft = new Draft;
+        $builder = new ChangeBuilder;
         $toward = $work->params->choice('toward');
         $names = [];
-        $moved = Repitch::each($work, $draft, static function (int $pitch, Part $part) use ($work, $toward, &$names): int {
+        $moved = Repitch::each($work, $builder, static function (int $pitch, Part $part) use ($work, $toward, &$names): int {
             $scale = $work->params->scale('scale', $work->score->scaleOf($part));
             $names[$scale->name] = true;
 
             return $scale->nearest($pitch, $toward);
         });
 
-        return new Outcome($draft->change(), $work->selection, sprintf('%s in %s: %s.', Say::notes($work->selection->count()), implode(', ', array_keys($names)),
+        return new Outcome($builder->change(), $work->selection, sprintf('%s in %s: %s.', Say::notes($work->selection->count()), implode(', ', array_keys($names)),
             $moved === 0 ? 'all lay in it already' : ($moved === 1 ? '1 moved' : "$moved moved")));
     }
 }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit\Pitch;
 
-use Jactonic\Core\Edit\Draft;
+use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Outcome;
@@ -36,7 +36,7 @@ final class Mirror implements Edit
 
     public function apply(Work $work): Outcome
     {
-        $draft = new Draft;
+        $builder = new ChangeBuilder;
         $pitches = [];
         foreach ($work->parts() as $part) {
             foreach ($work->chosen($part) as $note) {
@@ -47,18 +47,18 @@ final class Mirror implements Edit
             return $this->inScale($work, $pitches);
         }
         $twice = $work->params->has('axis') ? 2 * $work->params->integer('axis') : ($pitches === [] ? 0 : min($pitches) + max($pitches));
-        Repitch::each($work, $draft, static fn (int $pitch): int => $twice - $pitch);
+        Repitch::each($work, $builder, static fn (int $pitch): int => $twice - $pitch);
         $about = $twice % 2 === 0 ? Say::pitch(intdiv($twice, 2), $work->score) : 'between '.Say::pitch(intdiv($twice, 2), $work->score).' and '.Say::pitch(intdiv($twice, 2) + 1, $work->score);
 
-        return new Outcome($draft->change(), $work->selection, sprintf('%s mirrored about %s.', Say::notes($work->selection->count()), $about));
+        return new Outcome($builder->change(), $work->selection, sprintf('%s mirrored about %s.', Say::notes($work->selection->count()), $about));
     }
 
     /** @param  list<int>  $pitches  of all that is chosen */
     private function inScale(Work $work, array $pitches): Outcome
     {
-        $draft = new Draft;
+        $builder = new ChangeBuilder;
         $names = [];
-        Repitch::each($work, $draft, static function (int $pitch, Part $part) use ($work, $pitches, &$names): int {
+        Repitch::each($work, $builder, static function (int $pitch, Part $part) use ($work, $pitches, &$names): int {
             $scale = $work->params->scale('scale', $work->score->scaleOf($part));
             $names[$scale->name] = true;
             $degree = $scale->degree($pitch);
@@ -67,6 +67,6 @@ final class Mirror implements Edit
             return $scale->pitch($twice - $degree) - ($pitch - $scale->pitch($degree));
         });
 
-        return new Outcome($draft->change(), $work->selection, sprintf('%s mirrored in %s.', Say::notes($work->selection->count()), implode(', ', array_keys($names))));
+        return new Outcome($builder->change(), $work->selection, sprintf('%s mirrored in %s.', Say::notes($work->selection->count()), implode(', ', array_keys($names))));
     }
 }

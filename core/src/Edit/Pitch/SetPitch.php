@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit\Pitch;
 
-use Jactonic\Core\Edit\Draft;
+use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Outcome;
@@ -28,14 +28,14 @@ final class SetPitch implements Edit
 
     public function apply(Work $work): Outcome
     {
-        $draft = new Draft;
+        $builder = new ChangeBuilder;
         $pitch = $work->params->integer('pitch');
         foreach ($work->parts() as $part) {
             $ids = $work->ids($part);
-            $draft->columns($part, $ids, ['pitch' => array_fill(0, count($ids), $pitch)]);
+            $builder->columns($part, $ids, ['pitch' => array_fill(0, count($ids), $pitch)]);
         }
 
-        return new Outcome($draft->change(), $work->selection, sprintf('%s on %s.', Say::notes($work->selection->count()), Say::pitch($pitch, $work->score, $this->isDrums($work))));
+        return new Outcome($builder->change(), $work->selection, sprintf('%s on %s.', Say::notes($work->selection->count()), Say::pitch($pitch, $work->score, $this->isDrums($work))));
     }
 
     private function isDrums(Work $work): bool

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit\Pitch;
 
-use Jactonic\Core\Edit\Draft;
+use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Outcome;
@@ -31,12 +31,12 @@ final class StepInRows implements Edit
 
     public function apply(Work $work): Outcome
     {
-        $draft = new Draft;
+        $builder = new ChangeBuilder;
         $steps = $work->params->integer('steps');
         $rows = $work->params->rows('rows');
-        Repitch::each($work, $draft, static fn (int $pitch): int => self::stepped($pitch, $steps, $rows));
+        Repitch::each($work, $builder, static fn (int $pitch): int => self::stepped($pitch, $steps, $rows));
 
-        return new Outcome($draft->change(), $work->selection, sprintf('%s %s %s.', Say::notes($work->selection->count()), $steps < 0 ? 'down' : 'up', abs($steps) === 1 ? 'a row' : abs($steps).' rows'));
+        return new Outcome($builder->change(), $work->selection, sprintf('%s %s %s.', Say::notes($work->selection->count()), $steps < 0 ? 'down' : 'up', abs($steps) === 1 ? 'a row' : abs($steps).' rows'));
     }
 
     /** @param  non-empty-list<int>  $rows  in the order in which they stand, from below */

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit\Pitch;
 
-use Jactonic\Core\Edit\Draft;
+use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Outcome;
@@ -37,17 +37,17 @@ final class StepInScale implements Edit
 
     public function apply(Work $work): Outcome
     {
-        $draft = new Draft;
+        $builder = new ChangeBuilder;
         $degrees = $work->params->integer('degrees');
         $names = [];
-        Repitch::each($work, $draft, static function (int $pitch, Part $part) use ($work, $degrees, &$names): int {
+        Repitch::each($work, $builder, static function (int $pitch, Part $part) use ($work, $degrees, &$names): int {
             $scale = $work->params->scale('scale', $work->score->scaleOf($part));
             $names[$scale->name] = true;
 
             return $scale->stepped($pitch, $degrees);
         });
 
-        return new Outcome($draft->change(), $work->selection, sprintf('%s %s %s of %s.', Say::notes($work->selection->count()), $degrees < 0 ? 'down' : 'up',
+        return new Outcome($builder->change(), $work->selection, sprintf('%s %s %s of %s.', Say::notes($work->selection->count()), $degrees < 0 ? 'down' : 'up',
             abs($degrees) === 1 ? 'a step' : abs($degrees).' steps', implode(', ', array_keys($names))));
     }
 }

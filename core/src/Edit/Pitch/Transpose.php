@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit\Pitch;
 
-use Jactonic\Core\Edit\Draft;
+use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Outcome;
@@ -30,7 +30,7 @@ final class Transpose implements Edit
 
     public function apply(Work $work): Outcome
     {
-        $draft = new Draft;
+        $builder = new ChangeBuilder;
         $semitones = $work->params->integer('semitones');
         foreach ($work->parts() as $part) {
             $ids = $work->ids($part);
@@ -42,10 +42,10 @@ final class Transpose implements Edit
                         $semitones > 0 ? 'up' : 'down', abs($semitones), Say::pitch($semitones > 0 ? Note::HIGHEST : Note::LOWEST, $work->score), $semitones > 0 ? 'highest' : 'lowest'));
                 }
             }
-            $draft->columns($part, $ids, ['pitch' => $pitches]);
+            $builder->columns($part, $ids, ['pitch' => $pitches]);
         }
 
-        return new Outcome($draft->change(), $work->selection, sprintf('%s %s %s.', Say::notes($work->selection->count()),
+        return new Outcome($builder->change(), $work->selection, sprintf('%s %s %s.', Say::notes($work->selection->count()),
             $semitones < 0 ? 'down' : 'up', self::interval(abs($semitones))));
     }
 

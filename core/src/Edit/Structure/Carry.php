@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit\Structure;
 
-use Jactonic\Core\Edit\Draft;
+use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Outcome;
@@ -45,7 +45,7 @@ final class Carry implements Edit
     {
         $params = $work->params;
         $semitones = $params->integer('semitones');
-        $draft = new Draft;
+        $builder = new ChangeBuilder;
         $chosen = [];
         $made = '';
         foreach ($work->parts() as $part) {
@@ -58,26 +58,26 @@ final class Carry implements Edit
                     throw new Refusal(sprintf('%s would leave the keyboard: nothing was carried.', Say::note($note, $work->score)), 'semitones');
                 }
             }
-            $into = $this->target($work, $draft, $part, $notes);
+            $into = $this->target($work, $builder, $part, $notes);
             $made = $into->name;
             $channel = Sound::of($work->score, $into->head->track)->channel ?? $part->channel();
             foreach ($notes as $note) {
-                $id = $draft->newId($into);
-                $draft->put($into, $draft->regrouped($into, $note->copiedAs($id)->with(['channel' => $channel, 'pitch' => $note->pitch + $semitones])));
+                $id = $builder->newId($into);
+                $builder->put($into, $builder->regrouped($into, $note->copiedAs($id)->with(['channel' => $channel, 'pitch' => $note->pitch + $semitones])));
                 $chosen[$into->id][] = $id;
                 if ($params->flag('mute')) {
-                    $draft->put($part, $note->withMuted(true));
+                    $builder->put($part, $note->withMuted(true));
                 } elseif (! $params->flag('copy')) {
-                    $draft->drop($part, $note);
+                    $builder->drop($part, $note);
                 }
             }
         }
 
-        return new Outcome($draft->change(), new Selection($chosen), sprintf('%s %s “%s”%s.', Say::notes($work->selection->count()), $params->flag('copy') || $params->flag('mute') ? 'copied to' : 'carried to', $made, $semitones === 0 ? '' : ', '.Say::signed($semitones)));
+        return new Outcome($builder->change(), new Selection($chosen), sprintf('%s %s “%s”%s.', Say::notes($work->selection->count()), $params->flag('copy') || $params->flag('mute') ? 'copied to' : 'carried to', $made, $semitones === 0 ? '' : ', '.Say::signed($semitones)));
     }
 
     /** @param  non-empty-list<Note>  $notes */
-    private function target(Work $work, Draft $draft, Part $part, array $notes): Part
+    private function target(Work $work, ChangeBuilder $builder, Part $part, array $notes): Part
     {
         $score = $work->score;
         if ($work->params->has('part')) {
@@ -98,12 +98,12 @@ final class Carry implements Edit
             }
         }
         $meters = $work->time()->meters;
-        $new = $draft->newPart($score, PartHead::fresh($track, $score->track($track)->name, $meters->barAt($from)->start, $meters->barAt(max($from, $to - 1))->end()), $part->ownSettings());
+        $new = $builder->newPart($score, PartHead::fresh($track, $score->track($track)->name, $meters->barAt($from)->start, $meters->barAt(max($from, $to - 1))->end()), $part->ownSettings());
         // A track with nothing in it has no sound yet: it gets that of the notes.
         if (Sound::of($score, $track) === null) {
             $program = Sound::of($score, $part->head->track)?->program;
             if ($program !== null) {
-                $draft->putPoint($new, $program->movedTo($new->head->from)->copiedAs($draft->newPointId($new)));
+                $builder->putPoint($new, $program->movedTo($new->head->from)->copiedAs($builder->newPointId($new)));
             }
         }
 

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit\Structure;
 
-use Jactonic\Core\Edit\Draft;
+use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Needs;
@@ -40,19 +40,19 @@ final class CopySpan implements Edit
             throw Refusal::parameter('to', $to, 'a tick after from');
         }
         $shift = ($work->params->has('at') ? $work->params->integer('at') : $to) - $from;
-        $draft = new Draft;
+        $builder = new ChangeBuilder;
         $ids = [];
         foreach ($work->parts() as $part) {
             $ids[$part->id] = [];
             foreach (Cut::inside($work->chosenOrAll($part), $from, $to) as $note) {
-                $copy = $draft->regrouped($part, $note->copiedAs($draft->newId($part))->movedTo($note->start + $note->carryStart + $shift));
-                $draft->put($part, $copy);
+                $copy = $builder->regrouped($part, $note->copiedAs($builder->newId($part))->movedTo($note->start + $note->carryStart + $shift));
+                $builder->put($part, $copy);
                 $ids[$part->id][] = $copy->id;
             }
         }
         $selection = new Selection($ids);
 
-        return new Outcome($draft->change(), $selection, $selection->isEmpty()
+        return new Outcome($builder->change(), $selection, $selection->isEmpty()
             ? 'Nothing sounds in the span: nothing was copied.'
             : sprintf('%s of the span copied to %s.', Say::notes($selection->count()), $work->time()->position($from + $shift)));
     }

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit\Structure;
 
+use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Along;
-use Jactonic\Core\Edit\Draft;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Needs;
@@ -39,14 +39,14 @@ final class CutSpan implements Edit
         if ($to <= $from) {
             throw Refusal::parameter('to', $to, 'a tick after from');
         }
-        $draft = new Draft;
+        $builder = new ChangeBuilder;
         $touched = 0;
         $left = [];
         $all = $work->selection->isEmpty();
         foreach ($work->parts() as $part) {
             $left[$part->id] = [];
             if ($all && $work->params->choice('lanes', $part->ownSettings()) === 'along') {
-                Along::clear($draft, $part, $from, $to);
+                Along::clear($builder, $part, $from, $to);
             }
             foreach ($work->chosenOrAll($part) as $note) {
                 if ($note->start >= $to || $note->end() <= $from) {
@@ -58,20 +58,20 @@ final class CutSpan implements Edit
                 }
                 $touched++;
                 $before = $note->start < $from ? $note->piece($note->start, $from, $note->id) : null;
-                $after = $note->end() > $to ? $note->piece($to, $note->end(), $before === null ? $note->id : $draft->newId($part)) : null;
+                $after = $note->end() > $to ? $note->piece($to, $note->end(), $before === null ? $note->id : $builder->newId($part)) : null;
                 if ($before === null && $after === null) {
-                    $draft->drop($part, $note);
+                    $builder->drop($part, $note);
                 }
                 foreach ([$before, $after] as $piece) {
                     if ($piece !== null) {
-                        $draft->put($part, $piece);
+                        $builder->put($part, $piece);
                         $all ?: $left[$part->id][] = $piece->id;
                     }
                 }
             }
         }
 
-        return new Outcome($draft->change(), new Selection($left), $touched === 0
+        return new Outcome($builder->change(), new Selection($left), $touched === 0
             ? 'Nothing sounds in the span: nothing changed.'
             : sprintf('The span is cut out of %s.', Say::notes($touched)));
     }

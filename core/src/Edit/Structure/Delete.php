@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit\Structure;
 
+use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Along;
-use Jactonic\Core\Edit\Draft;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Outcome;
@@ -25,22 +25,22 @@ final class Delete implements Edit
 
     public function apply(Work $work): Outcome
     {
-        $draft = new Draft;
+        $builder = new ChangeBuilder;
         foreach ($work->parts() as $part) {
             $stretch = Along::stretch($work, $part);
             if ($stretch !== null) {
-                Along::clear($draft, $part, ...$stretch);
+                Along::clear($builder, $part, ...$stretch);
             }
             foreach ($work->chosen($part) as $note) {
-                $draft->drop($part, $note);
+                $builder->drop($part, $note);
             }
         }
         foreach ($work->partsOfPoints() as $part) {
             foreach ($work->chosenPoints($part) as $point) {
-                $draft->dropPoint($part, $point);
+                $builder->dropPoint($part, $point);
             }
         }
 
-        return new Outcome($draft->change(), new Selection(array_map(static fn (): array => [], $work->selection->notes)), Say::chosen($work).' deleted.');
+        return new Outcome($builder->change(), new Selection(array_map(static fn (): array => [], $work->selection->notes)), Say::chosen($work).' deleted.');
     }
 }

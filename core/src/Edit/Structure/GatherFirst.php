@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit\Structure;
 
-use Jactonic\Core\Edit\Draft;
+use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Needs;
@@ -41,7 +41,7 @@ final class GatherFirst implements Edit
 
     public function apply(Work $work): Outcome
     {
-        $draft = new Draft;
+        $builder = new ChangeBuilder;
         $rest = $work->params->choice('rest');
         $each = $work->params->grid('each');
         $of = $work->params->choice('of');
@@ -59,15 +59,15 @@ final class GatherFirst implements Edit
             $others[$part->id] = array_map(static fn (Note $n): int => $n->id, $left);
             foreach ($left as $note) {
                 if ($rest === 'deleted') {
-                    $draft->drop($part, $note);
+                    $builder->drop($part, $note);
                 } elseif ($rest === 'muted') {
-                    $draft->put($part, $note->withMuted(true));
+                    $builder->put($part, $note->withMuted(true));
                 }
             }
         }
         $n = (new Selection($others))->count();
 
-        return new Outcome($draft->change(), new Selection($rest === 'chosen' ? $others : $kept), sprintf('%s kept as the first chord of each %s; %s.',
+        return new Outcome($builder->change(), new Selection($rest === 'chosen' ? $others : $kept), sprintf('%s kept as the first chord of each %s; %s.',
             Say::notes((new Selection($kept))->count()), match (true) {
                 $of === 'change' => 'run of one chord',
                 $of === 'span' => 'part in the span',

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit\Structure;
 
-use Jactonic\Core\Edit\Draft;
+use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Outcome;
@@ -22,20 +22,20 @@ final class Group implements Edit
 
     public function apply(Work $work): Outcome
     {
-        $draft = new Draft;
+        $builder = new ChangeBuilder;
         $count = 0;
         foreach ($work->parts() as $part) {
             $chosen = $work->chosen($part);
             if (count($chosen) < 2) {
                 continue;
             }
-            $group = $draft->newGroup($part);
+            $group = $builder->newGroup($part);
             foreach ($chosen as $note) {
-                $draft->put($part, $note->with(['group' => $group]));
+                $builder->put($part, $note->with(['group' => $group]));
             }
             $count += count($chosen);
         }
 
-        return new Outcome($draft->change(), $work->selection, $count === 0 ? 'A group is of two notes or more: nothing changed.' : Say::notes($count).' are a group now.');
+        return new Outcome($builder->change(), $work->selection, $count === 0 ? 'A group is of two notes or more: nothing changed.' : Say::notes($count).' are a group now.');
     }
 }

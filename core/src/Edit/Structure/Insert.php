@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit\Structure;
 
+use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Along;
-use Jactonic\Core\Edit\Draft;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Needs;
@@ -47,11 +47,11 @@ final class Insert implements Edit
 
     public function apply(Work $work): Outcome
     {
-        $draft = new Draft;
+        $builder = new ChangeBuilder;
         $part = $work->part();
         $given = $work->params->notes('notes');
         if ($given === []) {
-            return new Outcome($draft->change(), $work->selection, 'There was nothing to insert: nothing changed.');
+            return new Outcome($builder->change(), $work->selection, 'There was nothing to insert: nothing changed.');
         }
         $earliest = array_reduce($given, static fn (int $least, array $new): int => min($least, $new['start']), PHP_INT_MAX);
         $anchor = $work->params->has('anchor') ? $work->params->integer('anchor') : $earliest;
@@ -63,7 +63,7 @@ final class Insert implements Edit
         foreach ($given as $new) {
             $start = $new['start'] + $shift;
             $last = Table::notes()->one([
-                'id' => $draft->newId($part), 'start' => $start,
+                'id' => $builder->newId($part), 'start' => $start,
                 'length' => $new['length'] > 0 ? $new['length'] : $part->settings()->penTicks($work->time(), $start),
                 'velocity' => $this->velocity($work, $part, $new),
                 'channel' => $new['channel'] >= 0 ? $new['channel'] : $work->score->channelOf($part),
@@ -71,16 +71,16 @@ final class Insert implements Edit
             if ($last->end() > Place::LAST) {
                 throw new Refusal('A note would lie past the end of time: nothing was inserted.', 'at');
             }
-            $last = $draft->regrouped($part, $last);
-            $draft->put($part, $last);
+            $last = $builder->regrouped($part, $last);
+            $builder->put($part, $last);
             $ids[] = $last->id;
         }
         $curves = $work->params->curves('points');
         if (! $curves->isEmpty()) {
             $ends = array_map(static fn (array $new): int => $new['start'] + max(1, $new['length']), $given);
-            Along::put($draft, $work, $part, $curves, $shift, $earliest + $shift, max($ends) + $shift);
+            Along::put($builder, $work, $part, $curves, $shift, $earliest + $shift, max($ends) + $shift);
         }
-        $outcome = new Outcome($draft->change(), new Selection([$part->id => $ids]), count($ids) === 1
+        $outcome = new Outcome($builder->change(), new Selection([$part->id => $ids]), count($ids) === 1
             ? Say::note($last, $work->score).' inserted.'
             : Say::notes(count($ids)).' inserted.');
 
@@ -111,10 +111,10 @@ final class Insert implements Edit
      */
     private function again(Work $work, Part $part, Note $there, array $new): Outcome
     {
-        $draft = new Draft;
+        $builder = new ChangeBuilder;
         $velocity = $this->velocity($work, $part, $new);
-        $draft->put($part, $there->withVelocity($velocity));
-        $outcome = new Outcome($draft->change(), new Selection([$part->id => [$there->id]]),
+        $builder->put($part, $there->withVelocity($velocity));
+        $outcome = new Outcome($builder->change(), new Selection([$part->id => [$there->id]]),
             Say::note($there, $work->score).($there->velocity === $velocity ? " is there already, velocity $velocity." : " was there: velocity $velocity."));
 
         return $outcome->caretAt($part->settings()->penGoesOn($work->time(), $there->start, $there->length));

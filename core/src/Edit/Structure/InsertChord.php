@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit\Structure;
 
-use Jactonic\Core\Edit\Draft;
+use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Needs;
@@ -43,13 +43,13 @@ final class InsertChord implements Edit
 
     public function apply(Work $work): Outcome
     {
-        $draft = new Draft;
+        $builder = new ChangeBuilder;
         $part = $work->part();
         $chord = $work->params->chord('chord');
         $tick = $work->params->integer('tick');
         $length = $part->settings()->penTicks($work->time(), $tick);
         $ids = $names = [];
-        $group = $work->params->flag('group') ? $draft->newGroup($part) : 0;
+        $group = $work->params->flag('group') ? $builder->newGroup($part) : 0;
         foreach (Voicing::opened($chord->pitches($work->params->integer('low'), $work->params->integer('inversion')), $work->params->integer('spread')) as $pitch) {
             if ($pitch < Note::LOWEST) {
                 throw new Refusal("$chord->name would leave the keyboard: nothing was inserted.", 'spread');
@@ -57,12 +57,12 @@ final class InsertChord implements Edit
             if ($pitch > Note::HIGHEST) {
                 throw new Refusal("$chord->name would leave the keyboard: nothing was inserted.", 'low');
             }
-            $note = new Note($draft->newId($part), $tick, $length, $pitch, $work->params->integer('velocity', $part->settings()), group: $group, channel: $work->score->channelOf($part));
-            $draft->put($part, $note);
+            $note = new Note($builder->newId($part), $tick, $length, $pitch, $work->params->integer('velocity', $part->settings()), group: $group, channel: $work->score->channelOf($part));
+            $builder->put($part, $note);
             $ids[] = $note->id;
             $names[] = Say::pitch($pitch, $work->score);
         }
-        $outcome = new Outcome($draft->change(), new Selection([$part->id => $ids]), sprintf('%s at %s: %s.', $chord->name, $work->time()->position($tick), implode(' ', $names)));
+        $outcome = new Outcome($builder->change(), new Selection([$part->id => $ids]), sprintf('%s at %s: %s.', $chord->name, $work->time()->position($tick), implode(' ', $names)));
 
         return $outcome->caretAt($part->settings()->penGoesOn($work->time(), $tick, $length));
     }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit\Structure;
 
-use Jactonic\Core\Edit\Draft;
+use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Needs;
@@ -43,7 +43,7 @@ final class InsertProgression implements Edit
 
     public function apply(Work $work): Outcome
     {
-        $draft = new Draft;
+        $builder = new ChangeBuilder;
         $part = $work->part();
         $progression = $work->params->progression('chords');
         $scale = $progression->wantsScale() ? $work->params->scale('scale', $work->score->scaleOf($part)) : null;
@@ -59,8 +59,8 @@ final class InsertProgression implements Edit
             foreach (self::shares($at, $bar->end(), intdiv(4 * $work->time()->ppq, $bar->meter->unit), count($chords)) as $i => [$from, $to]) {
                 $pitches = self::voices($chords[$i], $near ? $before : [], $low);
                 foreach ($pitches as $pitch) {
-                    $note = new Note($draft->newId($part), $from, $to - $from, $pitch, $velocity, channel: $channel);
-                    $draft->put($part, $note);
+                    $note = new Note($builder->newId($part), $from, $to - $from, $pitch, $velocity, channel: $channel);
+                    $builder->put($part, $note);
                     $ids[] = $note->id;
                 }
                 $before = $pitches;
@@ -70,7 +70,7 @@ final class InsertProgression implements Edit
         }
         $said = sprintf('%s from %s: %s.', $count === 1 ? '1 chord' : "$count chords", $work->time()->position($work->params->integer('tick')), Say::shortened($progression->text));
 
-        return (new Outcome($draft->change(), new Selection([$part->id => $ids]), $said))->caretAt($at);
+        return (new Outcome($builder->change(), new Selection([$part->id => $ids]), $said))->caretAt($at);
     }
 
     /**

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit\Structure;
 
-use Jactonic\Core\Edit\Draft;
+use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Needs;
@@ -48,7 +48,7 @@ final class InsertRun implements Edit
 
     public function apply(Work $work): Outcome
     {
-        $draft = new Draft;
+        $builder = new ChangeBuilder;
         $part = $work->part();
         $pitch = $work->params->integer('pitch');
         $to = $work->params->integer('to');
@@ -71,13 +71,13 @@ final class InsertRun implements Edit
             }
             $rise = count($starts) < 2 ? 0 : $work->params->integer('rise') * $i / (count($starts) - 1);
             $velocity = max(Note::SOFTEST, min(Note::LOUDEST, (int) round($pen + $rise)));
-            $note = new Note($draft->newId($part), $start, max(1, min($to, $lines->after($start)) - $start), $pitch, $velocity, channel: $channel);
-            $draft->put($part, $note);
+            $note = new Note($builder->newId($part), $start, max(1, min($to, $lines->after($start)) - $start), $pitch, $velocity, channel: $channel);
+            $builder->put($part, $note);
             $ids[] = $note->id;
         }
         $there = count($starts) - count($ids);
 
-        return new Outcome($draft->change(), new Selection([$part->id => $ids]), sprintf('%s laid on %s%s.', Say::notes(count($ids)),
+        return new Outcome($builder->change(), new Selection([$part->id => $ids]), sprintf('%s laid on %s%s.', Say::notes(count($ids)),
             Say::pitch($pitch, $work->score, $channel === GeneralMidi::DRUM_CHANNEL), $there === 0 ? '' : "; $there stood there already"));
     }
 }

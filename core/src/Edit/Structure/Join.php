@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit\Structure;
 
-use Jactonic\Core\Edit\Draft;
+use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Outcome;
@@ -31,7 +31,7 @@ final class Join implements Edit
 
     public function apply(Work $work): Outcome
     {
-        $draft = new Draft;
+        $builder = new ChangeBuilder;
         $within = $work->params->step('within');
         $ids = [];
         foreach ($work->parts() as $part) {
@@ -54,13 +54,13 @@ final class Join implements Edit
                     'driftLength' => $played - $first->playedStart() - ($end - $first->start), 'carryLength' => 0.0,
                 ]);
                 $open[$row] = $joined;
-                $draft->put($part, $joined);
-                $draft->drop($part, $note);
+                $builder->put($part, $joined);
+                $builder->drop($part, $note);
             }
         }
         $left = array_sum(array_map('count', $ids));
 
-        return new Outcome($draft->change(), new Selection(array_map(array_keys(...), $ids + array_map(static fn (): array => [], $work->selection->notes))),
+        return new Outcome($builder->change(), new Selection(array_map(array_keys(...), $ids + array_map(static fn (): array => [], $work->selection->notes))),
             $left === $work->selection->count()
                 ? Say::notes($left).': none lies near enough to another of its pitch to be joined.'
                 : Say::notes($work->selection->count()).' joined to '.$left.'.');

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit\Structure;
 
-use Jactonic\Core\Edit\Draft;
+use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Outcome;
@@ -29,15 +29,15 @@ final class Mute implements Edit
 
     public function apply(Work $work): Outcome
     {
-        $draft = new Draft;
+        $builder = new ChangeBuilder;
         $state = $work->params->choice('state');
         $sounds = static fn (Part $part): bool => in_array(false, $part->notes->values('muted', $work->ids($part)), true);
         $muted = $state === 'on' || ($state === 'toggle' && array_filter($work->parts(), $sounds) !== []);
         foreach ($work->parts() as $part) {
             $ids = $work->ids($part);
-            $draft->columns($part, $ids, ['muted' => array_fill(0, count($ids), $muted)]);
+            $builder->columns($part, $ids, ['muted' => array_fill(0, count($ids), $muted)]);
         }
 
-        return new Outcome($draft->change(), $work->selection, Say::notes($work->selection->count()).($muted ? ' muted.' : ' sounding.'));
+        return new Outcome($builder->change(), $work->selection, Say::notes($work->selection->count()).($muted ? ' muted.' : ' sounding.'));
     }
 }

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit\Structure;
 
+use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Along;
-use Jactonic\Core\Edit\Draft;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Outcome;
@@ -52,18 +52,18 @@ final class Repeat implements Edit
             throw Refusal::parameter('times', $times, sprintf('fewer: %d copies at most', self::MOST_COPIES));
         }
         [$shifts, $said] = $this->shifts($work, $times);
-        $draft = new Draft;
+        $builder = new ChangeBuilder;
         $ids = [];
         foreach ($work->parts() as $part) {
             $stretch = Along::stretch($work, $part);
             $curves = $stretch === null ? null : Along::curves($part, ...$stretch);
             foreach ($shifts as $shift) {
                 if ($stretch !== null && $curves !== null) {
-                    Along::put($draft, $work, $part, $curves, $shift, $stretch[0] + $shift, $stretch[1] + $shift);
+                    Along::put($builder, $work, $part, $curves, $shift, $stretch[0] + $shift, $stretch[1] + $shift);
                 }
                 foreach ($work->chosen($part) as $note) {
-                    $copy = $draft->regrouped($part, $note->copiedAs($draft->newId($part))->movedTo($note->start + $note->carryStart + $shift), $shift);
-                    $draft->put($part, $copy);
+                    $copy = $builder->regrouped($part, $note->copiedAs($builder->newId($part))->movedTo($note->start + $note->carryStart + $shift), $shift);
+                    $builder->put($part, $copy);
                     $ids[$part->id][] = $copy->id;
                 }
             }
@@ -72,7 +72,7 @@ final class Repeat implements Edit
             throw new Refusal('A copy would lie past the end of time: nothing was copied.', 'times');
         }
 
-        return new Outcome($draft->change(), new Selection($ids), sprintf('%s repeated%s, every %s.', Say::notes($work->selection->count()), $times === 1 ? '' : ", $times times", $said));
+        return new Outcome($builder->change(), new Selection($ids), sprintf('%s repeated%s, every %s.', Say::notes($work->selection->count()), $times === 1 ? '' : ", $times times", $said));
     }
 
     /**

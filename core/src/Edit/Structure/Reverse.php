@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit\Structure;
 
-use Jactonic\Core\Edit\Draft;
+use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Outcome;
@@ -26,20 +26,20 @@ final class Reverse implements Edit
 
     public function apply(Work $work): Outcome
     {
-        $draft = new Draft;
+        $builder = new ChangeBuilder;
         [$from, $to] = $work->stretch();
         foreach ($work->parts() as $part) {
             foreach ($work->chosen($part) as $note) {
                 $end = $note->start + $note->carryStart + $note->length + $note->carryLength;
-                $draft->put($part, $note->movedTo($from + $to - $end));
+                $builder->put($part, $note->movedTo($from + $to - $end));
             }
         }
         foreach ($work->partsOfPoints() as $part) {
             foreach ($work->chosenPoints($part) as $point) {
-                $draft->putPoint($part, $point->movedTo(max(0, (int) round($from + $to) - $point->tick)));
+                $builder->putPoint($part, $point->movedTo(max(0, (int) round($from + $to) - $point->tick)));
             }
         }
 
-        return new Outcome($draft->change(), $work->selection, Say::chosen($work).' reversed.');
+        return new Outcome($builder->change(), $work->selection, Say::chosen($work).' reversed.');
     }
 }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit\Structure;
 
-use Jactonic\Core\Edit\Draft;
+use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Outcome;
@@ -46,7 +46,7 @@ final class Split implements Edit
         if ($work->params->has('into') && $work->params->has('at')) {
             throw new Refusal('“into” and “at” were both given; a note is split one way at a time.', 'into');
         }
-        $draft = new Draft;
+        $builder = new ChangeBuilder;
         $ids = [];
         $whole = 0;
         foreach ($work->parts() as $part) {
@@ -59,11 +59,11 @@ final class Split implements Edit
                 foreach ($edges as $i => $to) {
                     $last = $i === count($edges) - 1;
                     $piece = $note->with([
-                        'id' => $i === 0 ? $note->id : $draft->newId($part), 'start' => $from, 'length' => $to - $from,
+                        'id' => $i === 0 ? $note->id : $builder->newId($part), 'start' => $from, 'length' => $to - $from,
                         'release' => $last ? $note->release : Note::RELEASE, 'driftLength' => $last ? $note->driftLength : 0,
                         'carryStart' => $i === 0 ? $note->carryStart : 0.0, 'carryLength' => $last ? $note->carryLength : 0.0,
                     ]);
-                    $draft->put($part, $piece);
+                    $builder->put($part, $piece);
                     $ids[$part->id][] = $piece->id;
                     $from = $to;
                 }
@@ -71,7 +71,7 @@ final class Split implements Edit
         }
         $selection = new Selection($ids);
 
-        return new Outcome($draft->change(), $selection, match (true) {
+        return new Outcome($builder->change(), $selection, match (true) {
             $whole === $work->selection->count() => Say::notes($whole).': there is nowhere to cut.',
             $whole > 0 => sprintf('%s split into %d; %d stayed whole.', Say::notes($work->selection->count() - $whole), $selection->count() - $whole, $whole),
             default => sprintf('%s split into %d.', Say::notes($work->selection->count()), $selection->count()),

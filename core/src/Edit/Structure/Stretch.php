@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit\Structure;
 
-use Jactonic\Core\Edit\Draft;
+use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Outcome;
@@ -35,21 +35,21 @@ final class Stretch implements Edit
 
     public function apply(Work $work): Outcome
     {
-        $draft = new Draft;
+        $builder = new ChangeBuilder;
         $factor = $work->params->number('factor');
         [$from] = $work->stretch();
         foreach ($work->parts() as $part) {
             foreach ($work->chosen($part) as $note) {
                 $start = $from + ($note->start + $note->carryStart - $from) * $factor;
-                $draft->put($part, $note->stretched($start, max(1.0, ($note->length + $note->carryLength) * $factor), $factor));
+                $builder->put($part, $note->stretched($start, max(1.0, ($note->length + $note->carryLength) * $factor), $factor));
             }
         }
         foreach ($work->partsOfPoints() as $part) {
             foreach ($work->chosenPoints($part) as $point) {
-                $draft->putPoint($part, $point->movedTo(Note::whole($from + ($point->tick - $from) * $factor)));
+                $builder->putPoint($part, $point->movedTo(Note::whole($from + ($point->tick - $from) * $factor)));
             }
         }
 
-        return new Outcome($draft->change(), $work->selection, sprintf('%s stretched to %s %% of their time.', Say::chosen($work), Say::number($factor * 100)));
+        return new Outcome($builder->change(), $work->selection, sprintf('%s stretched to %s %% of their time.', Say::chosen($work), Say::number($factor * 100)));
     }
 }

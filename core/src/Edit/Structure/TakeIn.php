@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit\Structure;
 
-use Jactonic\Core\Edit\Change;
+use Jactonic\Core\Change\Change;
+use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Continued;
-use Jactonic\Core\Edit\Draft;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Needs;
@@ -76,8 +76,8 @@ final class TakeIn implements Continued, Edit
         $settings = $part->settings();
         $lines = $params->choice('timing') === 'quantized' ? $work->time()->lines($settings->grid, $settings->swing) : null;
         $latency = $params->number('latency') / 1e3;
-        $draft = new Draft;
-        $replaced = $params->choice('mode') === 'replace' ? $this->replace($work, $draft, $part, $round, $loop, $punch) : 0;
+        $builder = new ChangeBuilder;
+        $replaced = $params->choice('mode') === 'replace' ? $this->replace($work, $builder, $part, $round, $loop, $punch) : 0;
         $early = $outside = 0;
         foreach ($params->played('events') as $event) {
             if ($event->on - $latency < -self::EARLY) {
@@ -89,20 +89,20 @@ final class TakeIn implements Continued, Edit
                 [, $place] = $round->place($event->on - $latency);
                 $tick = max(0, Note::whole($place));
                 if ($punch === null || ($tick >= $punch[0] && $tick < $punch[1])) {
-                    $draft->putPoint($part, new Point($draft->newPointId($part), $tick, $event->status | $part->channel(), $event->data1, $event->data2));
+                    $builder->putPoint($part, new Point($builder->newPointId($part), $tick, $event->status | $part->channel(), $event->data1, $event->data2));
                 }
 
                 continue;
             }
-            $note = self::note($event, $latency, $round, $loop, $punch, $draft->newId($part), $part->channel());
+            $note = self::note($event, $latency, $round, $loop, $punch, $builder->newId($part), $part->channel());
             if ($note === null) {
                 $outside++;
 
                 continue;
             }
-            $draft->put($part, $lines === null ? $note : self::quantized($note, $lines, $settings->strength, $loop));
+            $builder->put($part, $lines === null ? $note : self::quantized($note, $lines, $settings->strength, $loop));
         }
-        $change = $draft->change();
+        $change = $builder->change();
         $warnings = [];
         if ($early > 0) {
             $warnings[] = ($early === 1 ? '1 was played before the take and is' : "$early were played before the take and are").' left out.';
@@ -200,7 +200,7 @@ final class TakeIn implements Continued, Edit
      * @param  array{int, int}|null  $punch
      * @return int how many notes
      */
-    private function replace(Work $work, Draft $draft, Part $part, Round $round, ?array $loop, ?array $punch): int
+    private function replace(Work $work, ChangeBuilder $builder, Part $part, Round $round, ?array $loop, ?array $punch): int
     {
         $params = $work->params;
         if (! $params->has('since') || ! $params->has('until')) {
@@ -222,13 +222,13 @@ final class TakeIn implements Continued, Edit
         foreach ($part->shownPoints() as $point) {
             $status = $point->status & 0xF0;
             if ($point->tick >= $from && $point->tick < $to && isset($kinds[$status << 7 | ($status === 0xB0 ? $point->data1 : 0)])) {
-                $draft->dropPoint($part, $point);
+                $builder->dropPoint($part, $point);
             }
         }
         $gone = 0;
         foreach ($part->inOrder() as $note) {
             if ($note->start >= $from && $note->start < $to) {
-                $draft->drop($part, $note);
+                $builder->drop($part, $note);
                 $gone++;
             }
         }

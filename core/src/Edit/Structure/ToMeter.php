@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit\Structure;
 
-use Jactonic\Core\Edit\Change;
-use Jactonic\Core\Edit\Draft;
+use Jactonic\Core\Change\Change;
+use Jactonic\Core\Change\ChangeBuilder;
+use Jactonic\Core\Change\TimeChange;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Outcome;
 use Jactonic\Core\Edit\Say;
 use Jactonic\Core\Edit\Spec;
-use Jactonic\Core\Edit\TimeChange;
 use Jactonic\Core\Edit\Work;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Refusal;
@@ -52,7 +52,7 @@ final class ToMeter implements Edit
         }
         $first = $time->meantBar(Note::whole($work->firstStart()));
         $fills = $work->params->choice('how') === 'fill';
-        $draft = new Draft;
+        $builder = new ChangeBuilder;
         $last = $first->index;
         foreach ($work->parts() as $part) {
             foreach ($work->chosen($part) as $note) {
@@ -65,13 +65,13 @@ final class ToMeter implements Edit
                 $end = $note->end() + $note->carryStart + $note->carryLength;
                 $endBar = $end <= $bar->end() ? $bar : $time->meters->barAt((int) $end - 1);
                 $factor = $fills ? 1.0 : $length / ($bar->end() - $bar->start);
-                $draft->put($part, $note->stretched(max(0.0, $start), max(1.0, self::place($end, $endBar, $first, $length, $fills) - $start), $factor));
+                $builder->put($part, $note->stretched(max(0.0, $start), max(1.0, self::place($end, $endBar, $first, $length, $fills) - $start), $factor));
             }
         }
         $bars = $last - $first->index + 1;
         $change = $work->params->choice('meter') === 'set' ? self::meters($time, $first, $bars, $beats, $unit, $length) : null;
 
-        return new Outcome(new Change($draft->change()->parts, $change), $work->selection, sprintf('%s, %s, put into %d/%d%s.', Say::notes($work->selection->count()),
+        return new Outcome(new Change($builder->change()->parts, $change), $work->selection, sprintf('%s, %s, put into %d/%d%s.', Say::notes($work->selection->count()),
             $bars === 1 ? '1 bar' : "$bars bars", $beats, $unit, $fills ? ', with silence where a bar is longer' : ''));
     }
 

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit\Structure;
 
-use Jactonic\Core\Edit\Draft;
+use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Outcome;
@@ -22,14 +22,14 @@ final class Ungroup implements Edit
 
     public function apply(Work $work): Outcome
     {
-        $draft = new Draft;
+        $builder = new ChangeBuilder;
         $count = 0;
         foreach ($work->parts() as $part) {
             foreach ($work->chosen($part) as $note) {
-                $count += $draft->put($part, $note->with(['group' => 0])) ? 1 : 0;
+                $count += $builder->put($part, $note->with(['group' => 0])) ? 1 : 0;
             }
         }
 
-        return new Outcome($draft->change(), $work->selection, $count === 0 ? 'None of them is in a group: nothing changed.' : Say::notes($count).' are in no group any more.');
+        return new Outcome($builder->change(), $work->selection, $count === 0 ? 'None of them is in a group: nothing changed.' : Say::notes($count).' are in no group any more.');
     }
 }

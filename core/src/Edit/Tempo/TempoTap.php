@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit\Tempo;
 
-use Jactonic\Core\Edit\Change;
+use Jactonic\Core\Change\Change;
 use Jactonic\Core\Edit\Continued;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit\Timing;
 
-use Jactonic\Core\Edit\Draft;
+use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Outcome;
@@ -34,7 +34,7 @@ final class AlignToParts implements Edit
 
     public function apply(Work $work): Outcome
     {
-        $draft = new Draft;
+        $builder = new ChangeBuilder;
         $starts = [];
         foreach ($work->params->partIds('parts') as $id) {
             foreach ($work->score->part($id)->inOrder() as $note) {
@@ -44,10 +44,10 @@ final class AlignToParts implements Edit
         $starts = array_values(array_unique(array_filter($starts, static fn (int $s): bool => $s >= 0)));
         sort($starts);
         if ($starts === []) {
-            return new Outcome($draft->change(), $work->selection, 'There is nothing to line up with: nothing changed.');
+            return new Outcome($builder->change(), $work->selection, 'There is nothing to line up with: nothing changed.');
         }
         if ($work->params->choice('toward') !== 'nearest') {
-            return $this->together($work, $draft, $starts, $work->params->choice('toward') === 'next' ? 1 : -1);
+            return $this->together($work, $builder, $starts, $work->params->choice('toward') === 'next' ? 1 : -1);
         }
         [$within, $strength] = [$work->params->number('within'), $work->params->integer('strength')];
         $moved = $far = 0;
@@ -60,25 +60,25 @@ final class AlignToParts implements Edit
                     continue;
                 }
                 $start = Note::whole($note->start + ($to - $note->start) * $strength / 100);
-                $moved += $start !== $note->start && $draft->put($part, $note->retimed($start, $note->length)) ? 1 : 0;
+                $moved += $start !== $note->start && $builder->put($part, $note->retimed($start, $note->length)) ? 1 : 0;
             }
         }
 
-        return new Outcome($draft->change(), $work->selection, sprintf('%s lined up: %s moved%s.', Say::notes($work->selection->count()), $moved, $far === 0 ? '' : ", $far have nothing near"));
+        return new Outcome($builder->change(), $work->selection, sprintf('%s lined up: %s moved%s.', Say::notes($work->selection->count()), $moved, $far === 0 ? '' : ", $far have nothing near"));
     }
 
     /** @param  non-empty-list<int>  $starts */
-    private function together(Work $work, Draft $draft, array $starts, int $way): Outcome
+    private function together(Work $work, ChangeBuilder $builder, array $starts, int $way): Outcome
     {
         $from = $work->firstStart();
         $beyond = array_values(array_filter($starts, static fn (int $s): bool => ($s <=> $from) === $way));
         if ($beyond === []) {
-            return new Outcome($draft->change(), $work->selection, 'Nothing starts there any more: nothing changed.');
+            return new Outcome($builder->change(), $work->selection, 'Nothing starts there any more: nothing changed.');
         }
         $to = $way > 0 ? $beyond[0] : $beyond[count($beyond) - 1];
-        $work->moveAll($draft, $to - $from);
+        $work->moveAll($builder, $to - $from);
 
-        return new Outcome($draft->change(), $work->selection, sprintf('%s to %s, where another part has a note.', Say::notes($work->selection->count()), $work->time()->position($to)));
+        return new Outcome($builder->change(), $work->selection, sprintf('%s to %s, where another part has a note.', Say::notes($work->selection->count()), $work->time()->position($to)));
     }
 
     /** @param  non-empty-list<int>  $starts  ascending */

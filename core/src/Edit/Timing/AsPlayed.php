@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit\Timing;
 
-use Jactonic\Core\Edit\Draft;
+use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Outcome;
@@ -30,7 +30,7 @@ final class AsPlayed implements Edit
 
     public function apply(Work $work): Outcome
     {
-        $draft = new Draft;
+        $builder = new ChangeBuilder;
         $what = $work->params->choice('what');
         $moved = 0;
         foreach ($work->parts() as $part) {
@@ -49,11 +49,11 @@ final class AsPlayed implements Edit
                     $lengths[$i] = $length;
                 }
             }
-            $work->retime($draft, $part, array_values($starts), array_values($lengths));
+            $work->retime($builder, $part, array_values($starts), array_values($lengths));
         }
         $all = $work->selection->count();
 
-        return new Outcome($draft->change(), $work->selection, $moved === 0
+        return new Outcome($builder->change(), $work->selection, $moved === 0
             ? Say::notes($all).': all stand as they were played.'
             : sprintf('%s as played: %d went back.', Say::notes($all), $moved));
     }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit\Timing;
 
-use Jactonic\Core\Edit\Draft;
+use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Outcome;
@@ -37,7 +37,7 @@ final class GrooveQuantize implements Edit
 
     public function apply(Work $work): Outcome
     {
-        $draft = new Draft;
+        $builder = new ChangeBuilder;
         $time = $work->time();
         $groove = $work->params->groove('groove');
         $strength = $work->params->integer('strength');
@@ -52,12 +52,12 @@ final class GrooveQuantize implements Edit
                 $loud = $groove->velocity[$groove->place($line, $time)] ?? $note->velocity;
                 $velocity = (int) round($note->velocity + ($loud - $note->velocity) * $dynamics / 100);
                 $new = $start === $note->start ? $note : $note->retimed($start, $note->length);
-                $moved += $draft->put($part, $velocity === $note->velocity ? $new : $new->withVelocity($velocity)) ? 1 : 0;
+                $moved += $builder->put($part, $velocity === $note->velocity ? $new : $new->withVelocity($velocity)) ? 1 : 0;
                 $largest = max($largest, abs($time->tempos->milliseconds($note->start, $start)));
             }
         }
 
-        return new Outcome($draft->change(), $work->selection, sprintf('%s to the groove “%s”: %s.', Say::notes($work->selection->count()), $groove->name,
+        return new Outcome($builder->change(), $work->selection, sprintf('%s to the groove “%s”: %s.', Say::notes($work->selection->count()), $groove->name,
             $moved === 0 ? 'all were there already' : sprintf('%d changed, %s at most', $moved, Say::ms($largest))));
     }
 

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Jactonic\Core\Edit\Timing;
 
 use Jactonic\Core\Chance;
-use Jactonic\Core\Edit\Draft;
+use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Outcome;
@@ -37,7 +37,7 @@ final class Humanize implements Edit
 
     public function apply(Work $work): Outcome
     {
-        $draft = new Draft;
+        $builder = new ChangeBuilder;
         $tempos = $work->time()->tempos;
         $timing = $work->params->number('timing');
         $velocity = $work->params->integer('velocity');
@@ -59,11 +59,11 @@ final class Humanize implements Edit
                 // What is not touched stays as it was, also the end that its file gave it.
                 $moved = $start === $note->start && $length === $note->length ? $note : $note->retimed($start, $length);
                 $by = (int) round($louder);
-                $changed += $draft->put($part, $by === 0 ? $moved : self::louder($moved, $by)) ? 1 : 0;
+                $changed += $builder->put($part, $by === 0 ? $moved : self::louder($moved, $by)) ? 1 : 0;
             }
         }
 
-        return new Outcome($draft->change(), $work->selection, sprintf('%s humanized: %d changed, up to %s, seed %d.',
+        return new Outcome($builder->change(), $work->selection, sprintf('%s humanized: %d changed, up to %s, seed %d.',
             Say::notes($work->selection->count()), $changed, Say::ms($largest), $seed));
     }
 

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit\Timing;
 
-use Jactonic\Core\Edit\Draft;
+use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Outcome;
@@ -28,10 +28,10 @@ final class MoveTo implements Edit
     {
         [, $first] = $work->first();
         $tick = $work->params->integer('tick');
-        $draft = new Draft;
-        $work->moveAll($draft, $tick - $first->start - $first->carryStart);
+        $builder = new ChangeBuilder;
+        $work->moveAll($builder, $tick - $first->start - $first->carryStart);
 
-        return new Outcome($draft->change(), $work->selection, sprintf('%s moved to %s.',
+        return new Outcome($builder->change(), $work->selection, sprintf('%s moved to %s.',
             Say::notes($work->selection->count()), $work->time()->position($tick)));
     }
 }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit\Timing;
 
-use Jactonic\Core\Edit\Draft;
+use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Outcome;
@@ -38,7 +38,7 @@ final class Nudge implements Edit
 
     public function apply(Work $work): Outcome
     {
-        $draft = new Draft;
+        $builder = new ChangeBuilder;
         $steps = $work->params->integer('steps');
         $first = $work->firstPlace();
         $words = '';
@@ -48,8 +48,8 @@ final class Nudge implements Edit
             $lines = $work->lines($part);
             $together = $by->isOfTime() ? null : $by->distance($work->time(), $lines, $steps, $first);
             $to = $together === null ? static fn (float $place): float => $place + $by->distance($work->time(), $lines, $steps, $place) : static fn (float $place): float => $place + $together;
-            $work->moveNotes($draft, $part, $to, static fn (Note $note): Refusal => new Refusal(sprintf('%s would start before the song: nothing moved.', Say::note($note, $work->score))));
-            $work->moveLanes($draft, $part, $to);
+            $work->moveNotes($builder, $part, $to, static fn (Note $note): Refusal => new Refusal(sprintf('%s would start before the song: nothing moved.', Say::note($note, $work->score))));
+            $work->moveLanes($builder, $part, $to);
         }
         foreach ($work->partsOfPoints() as $part) {
             $by = $work->params->step('by', $part->ownSettings());
@@ -63,10 +63,10 @@ final class Nudge implements Edit
                     throw new Refusal(sprintf('A point at %s would lie before the song: nothing moved.', $work->time()->position($tick)));
                 }
             }
-            $draft->pointColumns($part, $ids, ['tick' => $ticks]);
+            $builder->pointColumns($part, $ids, ['tick' => $ticks]);
         }
 
-        return new Outcome($draft->change(), $work->selection, sprintf('%s moved %s %s.',
+        return new Outcome($builder->change(), $work->selection, sprintf('%s moved %s %s.',
             Say::chosen($work), $words, $steps < 0 ? 'earlier' : 'later'));
     }
 }

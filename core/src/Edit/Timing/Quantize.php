@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit\Timing;
 
-use Jactonic\Core\Edit\Draft;
+use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Foresight;
@@ -41,7 +41,7 @@ final class Quantize implements Edit
 
     public function apply(Work $work): Outcome
     {
-        $draft = new Draft;
+        $builder = new ChangeBuilder;
         $tempos = $work->time()->tempos;
         $target = $work->params->choice('target');
         $window = $work->params->integer('window');
@@ -79,7 +79,7 @@ final class Quantize implements Edit
                 $starts[$i] = $start;
                 $lengths[$i] = $length;
             }
-            $work->retime($draft, $part, array_values($starts), array_values($lengths));
+            $work->retime($builder, $part, array_values($starts), array_values($lengths));
         }
 
         foreach ($work->partsOfPoints() as $part) {
@@ -88,7 +88,7 @@ final class Quantize implements Edit
             $lines = $work->time()->lines($grid, $work->params->number('swing', $part->ownSettings()));
             foreach ($work->chosenPoints($part) as $point) {
                 $tick = self::toward($point->tick, $lines->nearest($point->tick), $lines, $work->params->integer('strength', $part->ownSettings()), $window);
-                if ($draft->putPoint($part, $point->movedTo($tick))) {
+                if ($builder->putPoint($part, $point->movedTo($tick))) {
                     $shift = abs($tempos->milliseconds($point->tick, $tick));
                     $moved++;
                     $sum += $shift;
@@ -98,7 +98,7 @@ final class Quantize implements Edit
             }
         }
 
-        return new Outcome($draft->change(), $work->selection, $this->say($work, implode(', ', array_keys($grids)), $moved, $sum, $largest, $far));
+        return new Outcome($builder->change(), $work->selection, $this->say($work, implode(', ', array_keys($grids)), $moved, $sum, $largest, $far));
     }
 
     private function say(Work $work, string $grid, int $moved, float $sum, float $largest, int $far): string

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit\Timing;
 
-use Jactonic\Core\Edit\Draft;
+use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Outcome;
@@ -41,15 +41,15 @@ final class SnapNudge implements Edit
         for ($i = 0; $i < abs($steps); $i++) {
             $line = $steps > 0 ? $lines->after($line) : $lines->before($line);
         }
-        $draft = new Draft;
-        $work->moveAll($draft, $line - $place);
+        $builder = new ChangeBuilder;
+        $work->moveAll($builder, $line - $place);
         foreach ($work->partsOfPoints() as $each) {
             foreach ($work->chosenPoints($each) as $point) {
-                $draft->putPoint($each, $point->movedTo($point->tick + Note::whole($line - $place)));
+                $builder->putPoint($each, $point->movedTo($point->tick + Note::whole($line - $place)));
             }
         }
 
-        return new Outcome($draft->change(), $work->selection, $line === $first
+        return new Outcome($builder->change(), $work->selection, $line === $first
             ? Say::chosen($work).': the first stands on the song’s first line already.'
             : sprintf('%s moved %s to the line at %s.', Say::chosen($work), $line < $first ? 'earlier' : 'later', $work->time()->position($line)));
     }

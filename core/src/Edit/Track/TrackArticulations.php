@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit\Track;
 
-use Jactonic\Core\Edit\Draft;
+use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Needs;
@@ -35,15 +35,15 @@ final class TrackArticulations implements Edit
 
     public function apply(Work $work): Outcome
     {
-        $draft = new Draft;
+        $builder = new ChangeBuilder;
         $set = $work->params->articulations('set');
         $names = [];
         foreach ($work->selection->tracks as $id) {
             $track = $work->score->track($id);
-            $draft->track($track, ArticulationSet::on($track, $set));
+            $builder->track($track, ArticulationSet::on($track, $set));
             $names[] = "“{$track->name}”";
         }
 
-        return new Outcome($draft->change(), $work->selection, $set === null ? sprintf('%s: no articulations.', implode(', ', $names)) : sprintf('%s: the articulations of “%s”: %s.', implode(', ', $names), $set->name, Say::shortened(implode(', ', array_column($set->articulations, 'name')))));
+        return new Outcome($builder->change(), $work->selection, $set === null ? sprintf('%s: no articulations.', implode(', ', $names)) : sprintf('%s: the articulations of “%s”: %s.', implode(', ', $names), $set->name, Say::shortened(implode(', ', array_column($set->articulations, 'name')))));
     }
 }

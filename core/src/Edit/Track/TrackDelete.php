@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit\Track;
 
-use Jactonic\Core\Edit\Draft;
+use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Needs;
@@ -24,17 +24,17 @@ final class TrackDelete implements Edit
 
     public function apply(Work $work): Outcome
     {
-        $draft = new Draft;
+        $builder = new ChangeBuilder;
         $names = [];
         foreach ($work->selection->tracks as $id) {
             $track = $work->score->track($id);
             $names[] = "“{$track->name}”";
-            $draft->track($track, null);
+            $builder->track($track, null);
             foreach ($work->score->partsOf($id) as $part) {
-                $draft->head($part, null);
+                $builder->head($part, null);
             }
         }
 
-        return new Outcome($draft->change(), Selection::none(), implode(', ', $names).' deleted.');
+        return new Outcome($builder->change(), Selection::none(), implode(', ', $names).' deleted.');
     }
 }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit\Track;
 
-use Jactonic\Core\Edit\Draft;
+use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Needs;
@@ -33,7 +33,7 @@ final class TrackDuplicate implements Edit
     public function apply(Work $work): Outcome
     {
         $score = $work->score;
-        $draft = new Draft;
+        $builder = new ChangeBuilder;
         $taken = Sound::taken($score);
         $order = array_keys($score->tracks);
         $tracks = $parts = $names = [];
@@ -44,7 +44,7 @@ final class TrackDuplicate implements Edit
             if ($channel !== null) {
                 $taken[] = $channel;
             }
-            $new = $draft->newTrackId($score);
+            $new = $builder->newTrackId($score);
             $name = trim($track->name.' 2');
             // Lyrics, keys and the like are said once in a file.
             $tracks[$new] = (new Track($new, '', 0))->withName($name);
@@ -56,23 +56,23 @@ final class TrackDuplicate implements Edit
                 if ($work->params->flag('empty') && $part->id !== $first) {
                     continue;
                 }
-                $copy = $draft->newPart($score, $part->head->onTrack($new), $part->ownSettings());
+                $copy = $builder->newPart($score, $part->head->onTrack($new), $part->ownSettings());
                 $parts[] = $copy->id;
                 foreach ($work->params->flag('empty') ? [] : $part->notes->all() as $note) {
-                    $draft->put($copy, $note->with($channel === null ? [] : ['channel' => $channel]));
+                    $builder->put($copy, $note->with($channel === null ? [] : ['channel' => $channel]));
                 }
                 foreach ($part->points->all() as $point) {
                     if (! $work->params->flag('empty') || $point === $sound?->program) {
-                        $draft->putPoint($copy, $channel === null ? $point : $point->with(['status' => ($point->status & 0xF0) | $channel]));
+                        $builder->putPoint($copy, $channel === null ? $point : $point->with(['status' => ($point->status & 0xF0) | $channel]));
                     }
                 }
             }
         }
         foreach ($order as $place => $id) {
             $before = $score->tracks[$id] ?? null;
-            $draft->track($before, ($before ?? $tracks[$id])->withOrder($place));
+            $builder->track($before, ($before ?? $tracks[$id])->withOrder($place));
         }
 
-        return new Outcome($draft->change(), new Selection(parts: $parts, tracks: array_keys($tracks)), implode(', ', $names).' duplicated.');
+        return new Outcome($builder->change(), new Selection(parts: $parts, tracks: array_keys($tracks)), implode(', ', $names).' duplicated.');
     }
 }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit\Track;
 
-use Jactonic\Core\Edit\Draft;
+use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Needs;
@@ -39,7 +39,7 @@ final class TrackLevel implements Edit
 
     public function apply(Work $work): Outcome
     {
-        $draft = new Draft;
+        $builder = new ChangeBuilder;
         $said = '';
         $clipped = $none = 0;
         foreach ($work->selection->tracks as $id) {
@@ -58,12 +58,12 @@ final class TrackLevel implements Edit
                     $now[$name] = max(0, min(127, $value));
                     $clipped += $now[$name] === $value ? 0 : 1;
                     $tick = $part->beginning();
-                    $draft->putPoint($part, $point?->withValue($now[$name]) ?? new Point($draft->newPointId($part), $tick, Message::CONTROLLER | $work->score->channelOf($part), $number, $now[$name]));
+                    $builder->putPoint($part, $point?->withValue($now[$name]) ?? new Point($builder->newPointId($part), $tick, Message::CONTROLLER | $work->score->channelOf($part), $number, $now[$name]));
                 }
             }
             $said = $said === '' ? sprintf('“%s”: volume %d, pan %s.', $work->score->track($id)->name, $now['volume'], self::side($now['pan'])) : $said;
         }
-        $outcome = new Outcome($draft->change(), $work->selection, $said === '' ? 'The track has no part: nothing changed.' : $said);
+        $outcome = new Outcome($builder->change(), $work->selection, $said === '' ? 'The track has no part: nothing changed.' : $said);
 
         return $outcome->warn(...($clipped === 0 ? [] : ['Stayed at the limit.']), ...($none > 0 && $said !== '' ? [($none === 1 ? '1 track has' : "$none tracks have").' no part: left as it is.'] : []));
     }

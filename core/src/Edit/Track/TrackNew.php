@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit\Track;
 
-use Jactonic\Core\Edit\Draft;
+use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Needs;
@@ -51,13 +51,13 @@ final class TrackNew implements Edit
         $taken = array_map(static fn (Part $p): int => $p->channel(), $score->parts);
         $free = array_values(array_diff(range(0, 15), [GeneralMidi::DRUM_CHANNEL], $taken));
         $channel = $drums ? GeneralMidi::DRUM_CHANNEL : $free[0] ?? 0;
-        $draft = new Draft;
-        $id = $draft->newTrackId($score);
+        $builder = new ChangeBuilder;
+        $id = $builder->newTrackId($score);
         $orders = array_map(static fn (Track $t): int => $t->order, $score->tracks);
-        $draft->track(null, new Track($id, $name, $orders === [] ? 0 : max($orders) + 1, [new Kept(0, 0, Message::META, Message::META_TRACK_NAME, $name)]));
-        $part = $draft->newPart($score, PartHead::fresh($id, $name, ...PartNew::bars($work)));
-        $draft->putPoint($part, new Point($draft->newPointId($part), $part->head->from, Message::PROGRAM | $channel, $program));
+        $builder->track(null, new Track($id, $name, $orders === [] ? 0 : max($orders) + 1, [new Kept(0, 0, Message::META, Message::META_TRACK_NAME, $name)]));
+        $part = $builder->newPart($score, PartHead::fresh($id, $name, ...PartNew::bars($work)));
+        $builder->putPoint($part, new Point($builder->newPointId($part), $part->head->from, Message::PROGRAM | $channel, $program));
 
-        return new Outcome($draft->change(), new Selection([$part->id => []], parts: [$part->id], tracks: [$id]), "“{$name}” is a new track.");
+        return new Outcome($builder->change(), new Selection([$part->id => []], parts: [$part->id], tracks: [$id]), "“{$name}” is a new track.");
     }
 }

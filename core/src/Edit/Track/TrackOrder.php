@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit\Track;
 
-use Jactonic\Core\Edit\Draft;
+use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Needs;
@@ -32,13 +32,13 @@ final class TrackOrder implements Edit
         $to = max(0, min(count($ids) - 1, $at + $work->params->integer('by')));
         array_splice($ids, $at, 1);
         array_splice($ids, $to, 0, [$moved]);
-        $draft = new Draft;
+        $builder = new ChangeBuilder;
         foreach ($ids as $order => $id) {
             $track = $work->score->track($id);
-            $draft->track($track, $track->withOrder($order));
+            $builder->track($track, $track->withOrder($order));
         }
         $name = $work->score->track($moved)->name;
 
-        return new Outcome($draft->change(), $work->selection, $to === $at ? "“{$name}” stands at the end already." : sprintf('“%s” is now track %d of %d.', $name, $to + 1, count($ids)));
+        return new Outcome($builder->change(), $work->selection, $to === $at ? "“{$name}” stands at the end already." : sprintf('“%s” is now track %d of %d.', $name, $to + 1, count($ids)));
     }
 }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit\Track;
 
-use Jactonic\Core\Edit\Draft;
+use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Needs;
@@ -26,14 +26,14 @@ final class TrackRename implements Edit
 
     public function apply(Work $work): Outcome
     {
-        $draft = new Draft;
+        $builder = new ChangeBuilder;
         $name = $work->params->text('name');
         $first = $work->score->track($work->selection->tracks[0]);
         foreach ($work->selection->tracks as $id) {
             $track = $work->score->track($id);
-            $draft->track($track, $track->withName($name));
+            $builder->track($track, $track->withName($name));
         }
 
-        return new Outcome($draft->change(), $work->selection, sprintf('The track “%s” is now “%s”.', $first->name, $name));
+        return new Outcome($builder->change(), $work->selection, sprintf('The track “%s” is now “%s”.', $first->name, $name));
     }
 }

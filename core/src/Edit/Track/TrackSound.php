@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit\Track;
 
-use Jactonic\Core\Edit\Draft;
+use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Needs;
@@ -40,7 +40,7 @@ final class TrackSound implements Edit
 
     public function apply(Work $work): Outcome
     {
-        $draft = new Draft;
+        $builder = new ChangeBuilder;
         $program = $work->params->integer('program');
         $drums = $work->params->flag('drums');
         $names = $warnings = [];
@@ -61,7 +61,7 @@ final class TrackSound implements Edit
             }
             foreach ($parts as $part) {
                 if ($sound !== null && $channel !== $sound->channel) {
-                    Revoice::part($draft, $part, $channel, false);
+                    Revoice::part($builder, $part, $channel, false);
                 }
             }
             $home = $sound->part ?? $first;
@@ -70,24 +70,24 @@ final class TrackSound implements Edit
             // The bank comes before the program, so one that is put in takes the program's place and that goes behind it.
             foreach ($home->points->all() as $point) {
                 if ($old !== null && $point->tick <= $old->tick && ($point->status & 0xF0) === Message::CONTROLLER && in_array($point->data1, self::BANK, true)) {
-                    $draft->dropPoint($home, $point);
+                    $builder->dropPoint($home, $point);
                 }
             }
             if ($work->params->has('bank')) {
                 if ($old !== null) {
-                    $draft->dropPoint($home, $old);
+                    $builder->dropPoint($home, $old);
                     $old = null;
                 }
                 $bank = $work->params->integer('bank');
-                $draft->putPoint($home, new Point($draft->newPointId($home), $tick, Message::CONTROLLER | $channel, self::BANK[0], $bank >> 7));
-                $draft->putPoint($home, new Point($draft->newPointId($home), $tick, Message::CONTROLLER | $channel, self::BANK[1], $bank & 0x7F));
+                $builder->putPoint($home, new Point($builder->newPointId($home), $tick, Message::CONTROLLER | $channel, self::BANK[0], $bank >> 7));
+                $builder->putPoint($home, new Point($builder->newPointId($home), $tick, Message::CONTROLLER | $channel, self::BANK[1], $bank & 0x7F));
             }
-            $draft->putPoint($home, new Point($old->id ?? $draft->newPointId($home), $tick, Message::PROGRAM | $channel, $program));
+            $builder->putPoint($home, new Point($old->id ?? $builder->newPointId($home), $tick, Message::PROGRAM | $channel, $program));
             $names[] = "“{$track->name}”";
         }
         $called = $drums ? GeneralMidi::KITS[$program] ?? 'Drum kit' : GeneralMidi::PROGRAMS[$program];
 
-        return (new Outcome($draft->change(), $work->selection, $names === [] ? 'Nothing changed.' : implode(', ', $names)." plays: {$called}."))->warn(...$warnings);
+        return (new Outcome($builder->change(), $work->selection, $names === [] ? 'Nothing changed.' : implode(', ', $names)." plays: {$called}."))->warn(...$warnings);
     }
 
     /** The channel that a track has with a sound: its own, unless drums come or go or another track plays there too; null where none is free. */

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit\Velocity;
 
-use Jactonic\Core\Edit\Draft;
+use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Needs;
@@ -38,20 +38,20 @@ final class VelocityDraw implements Edit
             }
         }
         [$first, $last] = [$points[0][0], $points[count($points) - 1][0]];
-        $draft = new Draft;
+        $builder = new ChangeBuilder;
         $count = 0;
         $parts = $work->selection->isEmpty() ? [$work->part()] : $work->parts();
         foreach ($parts as $part) {
             $notes = $work->selection->isEmpty() ? $part->shown() : $work->chosen($part);
             foreach ($notes as $note) {
                 if ($note->start >= $first && $note->start <= $last) {
-                    $draft->put($part, $note->withVelocity((int) round(self::at($points, $note->start))));
+                    $builder->put($part, $note->withVelocity((int) round(self::at($points, $note->start))));
                     $count++;
                 }
             }
         }
 
-        return new Outcome($draft->change(), $work->selection, $count === 0 ? 'No notes start there: nothing changed.' : sprintf('%s at the velocities drawn.', Say::notes($count)));
+        return new Outcome($builder->change(), $work->selection, $count === 0 ? 'No notes start there: nothing changed.' : sprintf('%s at the velocities drawn.', Say::notes($count)));
     }
 
     /** @param  non-empty-list<array{int, int}>  $points  in order of time */

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Tests\Edit\Part;
 
+use Jactonic\Core\Change\ChangeCodec;
 use Jactonic\Core\Command\Batch;
-use Jactonic\Core\Edit\ChangeCodec;
 use Jactonic\Core\Param\Context;
 use Jactonic\Core\Refusal;
 use Jactonic\Core\Score\Note;

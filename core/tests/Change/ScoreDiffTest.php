@@ -2,17 +2,17 @@
 
 declare(strict_types=1);
 
-namespace Jactonic\Core\Tests\Edit;
+namespace Jactonic\Core\Tests\Change;
 
+use Jactonic\Core\Change\ScoreDiff;
 use Jactonic\Core\Command\Batch;
-use Jactonic\Core\Edit\Between;
 use Jactonic\Core\Score\Score;
 use Jactonic\Core\Tests\Support\Make;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
 /** One state of a song out of any other, in sight and out of sight. */
-final class BetweenTest extends TestCase
+final class ScoreDiffTest extends TestCase
 {
     /** @return list<Score> states of one song, in any order of what was done */
     private static function states(int $seed): array
@@ -73,11 +73,11 @@ final class BetweenTest extends TestCase
         foreach ($states as $i => $from) {
             foreach ($states as $j => $to) {
                 // From the state before: all parts that there ever were are there, empty where they are to come.
-                $known = Between::scores($latest, $from)->applyTo($latest);
+                $known = ScoreDiff::scores($latest, $from)->applyTo($latest);
                 self::assertSame(Make::bytes($from), Make::bytes($known));
-                $change = Between::scores($known, $to);
+                $change = ScoreDiff::scores($known, $to);
                 $after = $change->applyTo($known);
-                $expected = Between::scores($latest, $to)->applyTo($latest);
+                $expected = ScoreDiff::scores($latest, $to)->applyTo($latest);
                 self::assertSame(Make::bytes($to), Make::bytes($after), "$i to $j");
                 self::assertSame(self::bytes($expected), self::bytes($after), "$i to $j, out of sight");
                 self::assertSame(Make::bytes($known), Make::bytes($change->inverse()->applyTo($after)), "$i to $j and back");

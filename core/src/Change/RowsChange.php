@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Jactonic\Core\Edit;
+namespace Jactonic\Core\Change;
 
 use Jactonic\Core\Score\Ids;
 use Jactonic\Core\Score\Note;
@@ -18,7 +18,7 @@ use Jactonic\Core\Score\Table;
  *
  * @template T of Note|Point
  */
-final class Sides
+final class RowsChange
 {
     /** @var array{array<int, T>, array<int, T>}|null those that stay, before and after, in the order of their ids */
     private ?array $stay = null;
@@ -27,7 +27,7 @@ final class Sides
      * @param  Table<T>  $table
      * @param  array<int, T>|null  $before  null while it is only columns
      * @param  array<int, T>|null  $after
-     * @param  int  $unlike  the columns in which those that stay may be otherwise, a bit each, as `Note::unlike` sets them
+     * @param  int  $changedColumns  the columns in which those that stay may be otherwise, a bit each, as `Note::changedColumns` sets them
      * @param  Rows<T>|null  $rows  what the columns are of, on whichever side
      * @param  list<int>  $ids  of those that the columns are of, ascending
      * @param  array<string, list<mixed>>  $was  columns before, by name
@@ -37,7 +37,7 @@ final class Sides
         private readonly Table $table,
         private ?array $before,
         private ?array $after,
-        public readonly int $unlike,
+        public readonly int $changedColumns,
         private readonly ?Rows $rows = null,
         private readonly array $ids = [],
         private readonly array $was = [],
@@ -53,9 +53,9 @@ final class Sides
      * @param  array<int, U>  $after
      * @return self<U>
      */
-    public static function of(Table $table, array $before = [], array $after = [], int $unlike = Table::ALL): self
+    public static function of(Table $table, array $before = [], array $after = [], int $changedColumns = Table::ALL): self
     {
-        return new self($table, $before, $after, $unlike);
+        return new self($table, $before, $after, $changedColumns);
     }
 
     /**
@@ -181,13 +181,13 @@ final class Sides
     /** Whether nothing comes or goes, and none that stays is otherwise in one of these columns; where that is not known, it may be. */
     public function leaves(string ...$columns): bool
     {
-        return ($this->unlike & $this->table->bit(...$columns)) === 0 && ($this->rows !== null || (count($this->before()) === count($this->after()) && $this->going() === []));
+        return ($this->changedColumns & $this->table->bit(...$columns)) === 0 && ($this->rows !== null || (count($this->before()) === count($this->after()) && $this->going() === []));
     }
 
     /** @return self<T> */
     public function inverse(): self
     {
-        return new self($this->table, $this->after, $this->before, $this->unlike, $this->rows, $this->ids, $this->is, $this->was);
+        return new self($this->table, $this->after, $this->before, $this->changedColumns, $this->rows, $this->ids, $this->is, $this->was);
     }
 
     /**
@@ -200,7 +200,7 @@ final class Sides
     public function applyTo(Rows $rows, bool $carried): Rows
     {
         return $this->rows === null || $carried || count($this->ids) <= Rows::MANY
-            ? $rows->with($this->before(), $this->after(), $carried ? Table::ALL : $this->unlike)
+            ? $rows->with($this->before(), $this->after(), $carried ? Table::ALL : $this->changedColumns)
             : $rows->withColumns($this->ids, $this->is);
     }
 
@@ -227,7 +227,7 @@ final class Sides
             $this->before() + $this->moved(array_diff_key($later->before(), $this->after()), $back),
             $later->after() + $this->moved(array_diff_key($this->after(), $later->before()), $on),
             // What is taken away and put in again may be otherwise in anything.
-            $known && array_intersect_key($this->going(), $later->after()) === [] ? $this->unlike | $later->unlike : Table::ALL,
+            $known && array_intersect_key($this->going(), $later->after()) === [] ? $this->changedColumns | $later->changedColumns : Table::ALL,
         );
     }
 

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Jactonic\Core\Edit;
+namespace Jactonic\Core\Change;
 
 use Jactonic\Core\Score\Note;
 use Jactonic\Core\Score\Part;
@@ -18,20 +18,20 @@ use Jactonic\Core\Score\Table;
  */
 final readonly class PartChange
 {
-    /** @var Sides<Note> */
-    public Sides $notes;
+    /** @var RowsChange<Note> */
+    public RowsChange $notes;
 
-    /** @var Sides<Point> */
-    public Sides $points;
+    /** @var RowsChange<Point> */
+    public RowsChange $points;
 
     /**
-     * @param  Sides<Note>|null  $notes  null: none is touched
-     * @param  Sides<Point>|null  $points  likewise
+     * @param  RowsChange<Note>|null  $notes  null: none is touched
+     * @param  RowsChange<Point>|null  $points  likewise
      */
-    public function __construct(?Sides $notes = null, ?Sides $points = null, public ?HeadChange $head = null)
+    public function __construct(?RowsChange $notes = null, ?RowsChange $points = null, public ?HeadChange $head = null)
     {
-        $this->notes = $notes ?? Sides::of(Table::notes());
-        $this->points = $points ?? Sides::of(Table::points());
+        $this->notes = $notes ?? RowsChange::of(Table::notes());
+        $this->points = $points ?? RowsChange::of(Table::points());
     }
 
     public function inverse(): self
@@ -91,9 +91,9 @@ final readonly class PartChange
     /**
      * The id that comes next where these are put in.
      *
-     * @param  Sides<covariant Note|Point>  $sides
+     * @param  RowsChange<covariant Note|Point>  $sides
      */
-    private static function next(int $next, Sides $sides): int
+    private static function next(int $next, RowsChange $sides): int
     {
         return max([$next, ...array_map(static fn (int $id): int => $id + 1, array_keys($sides->coming()))]);
     }

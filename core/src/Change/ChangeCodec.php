@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Jactonic\Core\Edit;
+namespace Jactonic\Core\Change;
 
 use Jactonic\Core\Progress;
 use Jactonic\Core\Score\Ids;
@@ -81,7 +81,7 @@ final class ChangeCodec
             $notes = self::sides(Table::notes(), $part, $present?->notes, $undo);
             // Steps of before points could be chosen hold them whole on both sides.
             $points = isset($part['pointsBefore']) || isset($part['pointsAfter'])
-                ? Sides::of(Table::points(), Table::points()->read($part['pointsBefore'] ?? []), Table::points()->read($part['pointsAfter'] ?? []))
+                ? RowsChange::of(Table::points(), Table::points()->read($part['pointsBefore'] ?? []), Table::points()->read($part['pointsAfter'] ?? []))
                 : self::sides(Table::points(), $part['points'] ?? [], $present?->points, $undo);
             $head = isset($part['head']) ? new HeadChange(
                 $part['head'][0] === null ? null : PartHead::fromArray($part['head'][0]),
@@ -119,14 +119,14 @@ final class ChangeCodec
      * @template T of Note|Point
      *
      * @param  Table<T>  $table
-     * @param  Sides<T>  $sides
+     * @param  RowsChange<T>  $sides
      * @return array<string, mixed>
      */
-    private static function differences(Table $table, Sides $sides): array
+    private static function differences(Table $table, RowsChange $sides): array
     {
         [$ids, $going, $coming] = [$sides->staying(), $sides->going(), $sides->coming()];
         $columns = [];
-        foreach ($ids === [] ? [] : $table->named($sides->unlike) as $name) {
+        foreach ($ids === [] ? [] : $table->named($sides->changedColumns) as $name) {
             Progress::look();
             [$was, $is] = $sides->column($name);
             if ($was !== $is) {
@@ -148,9 +148,9 @@ final class ChangeCodec
      * @param  Table<T>  $table
      * @param  Written  $written
      * @param  Rows<T>|null  $present
-     * @return Sides<T>
+     * @return RowsChange<T>
      */
-    private static function sides(Table $table, array $written, ?Rows $present, bool $undo): Sides
+    private static function sides(Table $table, array $written, ?Rows $present, bool $undo): RowsChange
     {
         $ids = Ids::spread($written['ids'] ?? []);
         $columns = $written['columns'] ?? [];
@@ -173,11 +173,11 @@ final class ChangeCodec
             $inOrder = static fn (array $list): array => array_map(static fn (int $i): mixed => $list[$i], array_keys($ids));
             [$was, $is, $ids] = [array_map($inOrder, $was), array_map($inOrder, $is), array_values($ids)];
         }
-        $staying = Sides::columns($table, $present ?? Rows::of($table, []), $ids, $was, $is);
+        $staying = RowsChange::columns($table, $present ?? Rows::of($table, []), $ids, $was, $is);
         if (! isset($written['drop']) && ! isset($written['put'])) {
             return $staying;
         }
 
-        return Sides::of($table, $staying->before() + $table->read($written['drop'] ?? []), $staying->after() + $table->read($written['put'] ?? []), $staying->unlike);
+        return RowsChange::of($table, $staying->before() + $table->read($written['drop'] ?? []), $staying->after() + $table->read($written['put'] ?? []), $staying->changedColumns);
     }
 }

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Jactonic\Core\Edit;
+namespace Jactonic\Core\Change;
 
 use Jactonic\Core\Score\Note;
 use Jactonic\Core\Score\Part;
@@ -16,13 +16,13 @@ use Jactonic\Core\Score\Track;
 use Jactonic\Core\Selection\Groups;
 
 /** A change in the making. What is put unchanged is left out of it. */
-final class Draft
+final class ChangeBuilder
 {
-    /** @var DraftRows<Note> */
-    private readonly DraftRows $notes;
+    /** @var RowsBuilder<Note> */
+    private readonly RowsBuilder $notes;
 
-    /** @var DraftRows<Point> */
-    private readonly DraftRows $points;
+    /** @var RowsBuilder<Point> */
+    private readonly RowsBuilder $points;
 
     /** @var array<int, HeadChange> */
     private array $heads = [];
@@ -48,8 +48,8 @@ final class Draft
 
     public function __construct()
     {
-        $this->notes = new DraftRows(Table::notes(), static fn (Part $part): Rows => $part->notes);
-        $this->points = new DraftRows(Table::points(), static fn (Part $part): Rows => $part->points);
+        $this->notes = new RowsBuilder(Table::notes(), static fn (Part $part): Rows => $part->notes);
+        $this->points = new RowsBuilder(Table::points(), static fn (Part $part): Rows => $part->points);
     }
 
     /** @return bool whether the note differs from how it was */

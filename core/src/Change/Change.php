@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Jactonic\Core\Edit;
+namespace Jactonic\Core\Change;
 
 use Jactonic\Core\Harmony\Scale;
 use Jactonic\Core\Score\Part;

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Jactonic\Core\Edit;
+namespace Jactonic\Core\Change;
 
 use Jactonic\Core\Progress;
 use Jactonic\Core\Score\Note;
@@ -16,7 +16,7 @@ use Jactonic\Core\Score\Table;
  *
  * @template T of Note|Point
  */
-final class DraftRows
+final class RowsBuilder
 {
     /** @var array<int, array<int, T>> by part and id */
     private array $before = [];
@@ -25,9 +25,9 @@ final class DraftRows
     private array $after = [];
 
     /** @var array<int, int> bits of the columns in which those that stay are otherwise, by part */
-    private array $unlike = [];
+    private array $changedColumns = [];
 
-    /** @var array<int, Sides<T>> those that become otherwise in whole columns, by part; only where nothing else of their kind is touched there */
+    /** @var array<int, RowsChange<T>> those that become otherwise in whole columns, by part; only where nothing else of their kind is touched there */
     private array $columns = [];
 
     /**
@@ -47,8 +47,8 @@ final class DraftRows
         Progress::step();
         $this->alone($part);
         $old = ($this->of)($part)->get($thing->id);
-        $unlike = $old?->unlike($thing) ?? 0;
-        if ($old !== null && $unlike === 0) {
+        $changedColumns = $old?->changedColumns($thing) ?? 0;
+        if ($old !== null && $changedColumns === 0) {
             // It may have been dropped, or put otherwise, before.
             unset($this->before[$part->id][$thing->id], $this->after[$part->id][$thing->id]);
 
@@ -56,7 +56,7 @@ final class DraftRows
         }
         if ($old !== null) {
             $this->before[$part->id][$thing->id] = $old;
-            $this->unlike[$part->id] = ($this->unlike[$part->id] ?? 0) | $unlike;
+            $this->changedColumns[$part->id] = ($this->changedColumns[$part->id] ?? 0) | $changedColumns;
         }
         $this->after[$part->id][$thing->id] = $thing;
 
@@ -133,7 +133,7 @@ final class DraftRows
      */
     public function columns(Part $part, array $ids, array $was, array $is): void
     {
-        $sides = Sides::columns($this->table, ($this->of)($part), $ids, $was, $is);
+        $sides = RowsChange::columns($this->table, ($this->of)($part), $ids, $was, $is);
         if (isset($this->before[$part->id]) || isset($this->after[$part->id]) || isset($this->columns[$part->id])) {
             array_map(fn (Note|Point $thing): bool => $this->put($part, $thing), $sides->after());
         } elseif (! $sides->isEmpty()) {
@@ -147,10 +147,10 @@ final class DraftRows
         return $this->before + $this->after + $this->columns;
     }
 
-    /** @return Sides<T> what it does to those of a part */
-    public function sides(int $part): Sides
+    /** @return RowsChange<T> what it does to those of a part */
+    public function sides(int $part): RowsChange
     {
-        return $this->columns[$part] ?? Sides::of($this->table, $this->before[$part] ?? [], $this->after[$part] ?? [], $this->unlike[$part] ?? 0);
+        return $this->columns[$part] ?? RowsChange::of($this->table, $this->before[$part] ?? [], $this->after[$part] ?? [], $this->changedColumns[$part] ?? 0);
     }
 
     /** Single things are to be put besides columns: then those are single things, too. */

@@ -13,7 +13,7 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
 /** Which columns are otherwise: each has a bit, in the order of the table, and what is not otherwise is not packed anew. */
-final class UnlikeTest extends TestCase
+final class ChangedColumnsTest extends TestCase
 {
     /** @return iterable<string, array{Table<Note>|Table<Point>, string}> */
     public static function columns(): iterable
@@ -34,7 +34,7 @@ final class UnlikeTest extends TestCase
         $one = $table->one($values);
         $other = $table->one([$name => is_bool($values[$name]) ? false : (is_string($values[$name]) ? '' : $values[$name] + 1)] + $values);
         self::assertNotEquals($one, $other);
-        $bits = $one instanceof Note && $other instanceof Note ? $one->unlike($other) : ($one instanceof Point && $other instanceof Point ? $one->unlike($other) : 0);
+        $bits = $one instanceof Note && $other instanceof Note ? $one->changedColumns($other) : ($one instanceof Point && $other instanceof Point ? $one->changedColumns($other) : 0);
         self::assertSame([$name], $table->named($bits));
         self::assertSame($table->bit($name), $bits);
     }
@@ -60,7 +60,7 @@ final class UnlikeTest extends TestCase
         // Several changes one after another, some of them packed in between.
         for ($round = 0; $round < 4; $round++) {
             $before = $after = [];
-            $unlike = 0;
+            $changedColumns = 0;
             foreach ($rows->all() as $id => $note) {
                 if (mt_rand(0, 9) === 0) {
                     continue;
@@ -72,9 +72,9 @@ final class UnlikeTest extends TestCase
                     2 => $note->withVelocity(mt_rand(1, 127)),
                     default => $note->withMuted(! $note->muted),
                 };
-                $unlike |= $note->unlike($after[$id]);
+                $changedColumns |= $note->changedColumns($after[$id]);
             }
-            $rows = $rows->with($before, $after, $unlike);
+            $rows = $rows->with($before, $after, $changedColumns);
             if ($seed % 2 === 0) {
                 self::assertNotSame('', $rows->bytes($shift));
             }

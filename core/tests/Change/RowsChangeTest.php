@@ -2,11 +2,11 @@
 
 declare(strict_types=1);
 
-namespace Jactonic\Core\Tests\Edit;
+namespace Jactonic\Core\Tests\Change;
 
-use Jactonic\Core\Edit\Change;
-use Jactonic\Core\Edit\ChangeCodec;
-use Jactonic\Core\Edit\Draft;
+use Jactonic\Core\Change\Change;
+use Jactonic\Core\Change\ChangeBuilder;
+use Jactonic\Core\Change\ChangeCodec;
 use Jactonic\Core\Edit\Foresight;
 use Jactonic\Core\Score\Ids;
 use Jactonic\Core\Score\Note;
@@ -16,7 +16,7 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
 /** A change made of columns is the change that is made note by note: as it is kept, applied, turned round, and with another. */
-final class SidesTest extends TestCase
+final class RowsChangeTest extends TestCase
 {
     /** @return iterable<string, array{int, int}> seed, and every how many notes one is changed */
     public static function some(): iterable
@@ -51,19 +51,19 @@ final class SidesTest extends TestCase
         $ids = $part->notes->ids();
         $pitches = $part->notes->integers('pitch');
         $pitches[4] = 1 + $pitches[4] % 100;
-        $draft = new Draft;
-        $draft->columns($part, $ids, ['pitch' => $pitches]);
-        self::assertSame([5], $draft->change()->parts[1]->notes->touched());
+        $builder = new ChangeBuilder;
+        $builder->columns($part, $ids, ['pitch' => $pitches]);
+        self::assertSame([5], $builder->change()->parts[1]->notes->touched());
 
         // Every eleventh has no end in its file.
-        $draft = new Draft;
-        $draft->columns($part, $ids, ['velocity' => array_fill(0, 130, 0)]);
-        $after = $draft->change()->applyTo($score)->part(1);
+        $builder = new ChangeBuilder;
+        $builder->columns($part, $ids, ['velocity' => array_fill(0, 130, 0)]);
+        $after = $builder->change()->applyTo($score)->part(1);
         self::assertSame([Note::RELEASE_NONE, Note::RELEASE], [$part->notes[55]->release, $after->notes[55]->release]);
 
-        $draft = new Draft;
-        $draft->columns($part, [11, 22], ['pitch' => $part->notes->integers('pitch', [11, 22])]);
-        self::assertTrue($draft->change()->isEmpty());
+        $builder = new ChangeBuilder;
+        $builder->columns($part, [11, 22], ['pitch' => $part->notes->integers('pitch', [11, 22])]);
+        self::assertTrue($builder->change()->isEmpty());
     }
 
     public function test_single_things_put_besides_columns_are_part_of_the_same_change(): void
@@ -72,21 +72,21 @@ final class SidesTest extends TestCase
         $part = $score->part(1);
         $loud = array_fill(0, 130, 127);
         foreach ([true, false] as $first) {
-            $draft = new Draft;
+            $builder = new ChangeBuilder;
             if ($first) {
-                $draft->columns($part, $part->notes->ids(), ['velocity' => $loud]);
+                $builder->columns($part, $part->notes->ids(), ['velocity' => $loud]);
             }
-            $draft->drop($part, $part->notes[3]);
-            $draft->put($part, $part->notes[4]->withPitch(1));
-            $draft->putPoint($part, $part->points[2]->movedTo(77));
+            $builder->drop($part, $part->notes[3]);
+            $builder->put($part, $part->notes[4]->withPitch(1));
+            $builder->putPoint($part, $part->points[2]->movedTo(77));
             if (! $first) {
-                $draft->columns($part, array_slice($part->notes->ids(), 4), ['velocity' => array_slice($loud, 4)]);
+                $builder->columns($part, array_slice($part->notes->ids(), 4), ['velocity' => array_slice($loud, 4)]);
             }
-            $notes = $draft->change()->applyTo($score)->part(1)->notes;
+            $notes = $builder->change()->applyTo($score)->part(1)->notes;
             self::assertSame([129, 1], [count($notes), $notes[4]->pitch]);
             self::assertSame([127], array_values(array_unique($notes->integers('velocity', range(5, 130)))));
-            self::assertSame(77, $draft->change()->applyTo($score)->part(1)->points[2]->tick);
-            self::assertSame(Make::bytes($score), Make::bytes($draft->change()->inverse()->applyTo($draft->change()->applyTo($score))));
+            self::assertSame(77, $builder->change()->applyTo($score)->part(1)->points[2]->tick);
+            self::assertSame(Make::bytes($score), Make::bytes($builder->change()->inverse()->applyTo($builder->change()->applyTo($score))));
         }
     }
 
@@ -127,12 +127,12 @@ final class SidesTest extends TestCase
             }
         }
         $values['muted'] = array_map(static fn (): bool => mt_rand(0, 4) === 0, $ids);
-        $columns = new Draft;
+        $columns = new ChangeBuilder;
         $columns->columns($part, $ids, $values);
-        $single = new Draft;
+        $single = new ChangeBuilder;
         foreach ($ids as $i => $id) {
             $other = array_map(static fn (array $list): mixed => $list[$i], $values);
-            if ($part->notes[$id]->exactly($other)->unlike($part->notes[$id]) !== 0) {
+            if ($part->notes[$id]->exactly($other)->changedColumns($part->notes[$id]) !== 0) {
                 $single->put($part, $part->notes[$id]->with($other));
             }
         }

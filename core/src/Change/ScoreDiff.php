@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Jactonic\Core\Edit;
+namespace Jactonic\Core\Change;
 
 use Jactonic\Core\Score\Note;
 use Jactonic\Core\Score\Part;
@@ -15,7 +15,7 @@ use Jactonic\Core\Score\Table;
  * The change that makes one state of a song out of another, whatever lies between: to go far in a history without going
  * over every step. What is out of sight is made equal too, since steps before and after count on it.
  */
-final class Between
+final class ScoreDiff
 {
     /**
      * @param  Score  $from  with all parts that were taken away
@@ -46,8 +46,8 @@ final class Between
         // Contents go along with a head that comes; of one that does not, they stay where the old head has them.
         $by = $to === null ? 0 : $to->head->origin - $from->head->origin;
         $same = static fn (Rows $a, ?Rows $b): bool => $b !== null && $to !== null && $a->bytes($from->head->origin) === $b->bytes($to->head->origin);
-        $notes = $same($from->notes, $to?->notes) ? null : Sides::of(Table::notes(), ...self::differing($from->notes->all(), $to?->notes->all() ?? [], $by, $comes));
-        $points = $same($from->points, $to?->points) ? null : Sides::of(Table::points(), ...self::differing($from->points->all(), $to?->points->all() ?? [], $by, $comes));
+        $notes = $same($from->notes, $to?->notes) ? null : RowsChange::of(Table::notes(), ...self::differing($from->notes->all(), $to?->notes->all() ?? [], $by, $comes));
+        $points = $same($from->points, $to?->points) ? null : RowsChange::of(Table::points(), ...self::differing($from->points->all(), $to?->points->all() ?? [], $by, $comes));
 
         return new PartChange($notes, $points, $head->isEmpty() ? null : $head);
     }
