@@ -187,6 +187,22 @@ for (const [seed, mode, how] of ROUNDS) {
 /** Whether the list of songs is on the screen. */
 const hasLeft = (page: Page): boolean => new URL(page.url()).pathname === '/';
 
+/** Fields of a panel that is opened while the keys before it wait. */
+const FIELDS: [string, string][] = [
+    ['a list takes a letter', 'Alt+L, 3, Enter'],
+    ['a list takes letters', 'Alt+L, 1, /, 8, Enter'],
+    ['a list goes to its end', 'Alt+L, End, ArrowUp, Enter'],
+    ['a text is corrected', 'Alt+H C, D, m, 7, ArrowLeft, Backspace, Home, Shift+ArrowRight, G, End, 9, s, Backspace, Enter'],
+]; // prettier-ignore
+
+for (const [what, keys] of FIELDS)
+    test(`keys that waited do to a field what they do at once: ${what}`, async ({ page }) => {
+        const all = `Shift+Q, Shift+End, ${keys}`.split(', ').map((k) => k.split(' '));
+        const [slowly, fast] = await ends(page, all, 'panels', 'slow');
+        expect(fast).toEqual(slowly);
+        expect(JSON.stringify(slowly)).not.toContain('No notes are chosen');
+    });
+
 const words = (keys: string[][]): string => keys.map((k) => k.join(' ')).join(', ');
 
 /** What typing ends in, slowly and fast. */

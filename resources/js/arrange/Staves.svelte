@@ -114,7 +114,6 @@
             desk.stage.add(name as LayerName, canvases[name as LayerName], spec);
         const observer = new ResizeObserver(resize);
         observer.observe(canvases.notes.parentElement!);
-        song.stage = 'song';
         const last = song.lastPart;
         song.caretTrack = last?.trackId ?? song.tracks[0]?.id ?? null;
         desk.at = last?.id ?? null;
@@ -132,7 +131,6 @@
             song.onCaret = () => {};
             transport.onFrame = () => {};
             song.seenSong = { left: desk.view.left, scale: desk.view.scale };
-            song.stage = 'roll';
             observer.disconnect();
             desk.stage.close();
         };

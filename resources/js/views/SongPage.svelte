@@ -27,6 +27,13 @@
 
     let { song, setup }: { song: Song; setup: Setup } = $props();
 
+    // What is done on this page is meant for parts, also while the song has none.
+    $effect.pre(() => {
+        const here = song;
+        here.stage = 'song';
+        return () => (here.stage = 'roll');
+    });
+
     let renaming = $state(false);
     let desk = $state.raw<Desk | null>(null);
     let hovered = $state('');
