@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 use App\Demo\Drills;
 use App\Http\Controllers\BackupController;
-use App\Http\Controllers\DoingController;
 use App\Http\Controllers\EditController;
 use App\Http\Controllers\GrooveController;
 use App\Http\Controllers\KeySetController;
+use App\Http\Controllers\LongRequestController;
 use App\Http\Controllers\RecipeController;
 use App\Http\Controllers\SetupController;
 use App\Http\Controllers\ShelfController;
@@ -26,8 +26,8 @@ Route::prefix('api')->where(['song' => $id, 'track' => $id, 'groove' => $id, 'se
     Route::get('setup', SetupController::class);
     Route::get('drills', static fn (): JsonResponse => new JsonResponse(array_map(static fn (array $d): array => array_diff_key($d, ['do' => true]), Drills::all())));
     Route::post('typed', TypedController::class);
-    Route::get('doing/{key}', [DoingController::class, 'show']);
-    Route::delete('doing/{key}', [DoingController::class, 'stop']);
+    Route::get('doing/{key}', [LongRequestController::class, 'show']);
+    Route::delete('doing/{key}', [LongRequestController::class, 'stop']);
     Route::get('songs', [SongController::class, 'index']);
     Route::post('imports', [SongController::class, 'import']);
     Route::post('songs', [SongController::class, 'store']);

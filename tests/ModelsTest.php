@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace Tests;
 
-use App\Models\Kept;
+use App\Models\Model;
 use App\Models\Song;
 use Illuminate\Database\Eloquent\Casts\Attribute;
-use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Model as EloquentModel;
 use Illuminate\Database\Eloquent\SoftDeletes;
 use Illuminate\Support\Facades\Schema;
 
@@ -16,13 +16,13 @@ final class ModelsTest extends TestCase
 {
     public function test_a_kept_model_is_made_ready_by_what_eloquent_finds_too(): void
     {
-        $kept = new class extends Kept
+        $kept = new class extends Model
         {
             use SoftDeletes;
 
             protected $table = 'songs';
         };
-        $plain = new class extends Model
+        $plain = new class extends EloquentModel
         {
             use SoftDeletes;
 
@@ -38,7 +38,7 @@ final class ModelsTest extends TestCase
 
     public function test_no_column_is_read_or_set_through_a_method(): void
     {
-        $own = static fn (string $class): array => array_filter((new \ReflectionClass($class))->getMethods(), static fn (\ReflectionMethod $m): bool => ! is_a(Kept::class, $m->class, true) && str_starts_with($m->class, 'App\\'));
+        $own = static fn (string $class): array => array_filter((new \ReflectionClass($class))->getMethods(), static fn (\ReflectionMethod $m): bool => ! is_a(Model::class, $m->class, true) && str_starts_with($m->class, 'App\\'));
         $seen = 0;
         foreach ((array) glob(app_path('Models/*.php')) as $file) {
             $class = 'App\\Models\\'.basename((string) $file, '.php');
@@ -76,10 +76,10 @@ final class ModelsTest extends TestCase
     }
 
     /** @return list<string> */
-    private function initializers(Model $model): array
+    private function initializers(EloquentModel $model): array
     {
         /** @var array<class-string, array<string>> $all */
-        $all = (new \ReflectionProperty(Model::class, 'traitInitializers'))->getValue();
+        $all = (new \ReflectionProperty(EloquentModel::class, 'traitInitializers'))->getValue();
         $mine = array_values($all[$model::class]);
         sort($mine);
 

@@ -11,8 +11,8 @@ use Jactonic\Core\Edit\Spec;
 use Jactonic\Core\Keymap\Defaults;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Refusal;
-use Jactonic\Core\Selection\Move;
-use Jactonic\Core\Selection\Pick;
+use Jactonic\Core\Selection\NoteFilter;
+use Jactonic\Core\Selection\SelectionCommand;
 
 /** Writes docs/reference.md out of the catalogue and the keymap. It is made, not kept: it cannot say anything else than they do. */
 final class Reference extends Command
@@ -46,11 +46,11 @@ final class Reference extends Command
         }
         $lines[] = '';
         array_push($lines, '## Choosing', '', '`{"select": …}` chooses other notes; nothing changes.', '', '| move | |', '|---|---|');
-        foreach (Move::cases() as $move) {
+        foreach (SelectionCommand::cases() as $move) {
             $lines[] = sprintf('| `%s` | %s |', $move->value, $move->title());
         }
         array_push($lines, '', '## Picks', '', '`{"pick": {…}}` finds notes that meet every condition named.', '', '| condition | takes |', '|---|---|');
-        foreach (Pick::CONDITIONS as $name => $takes) {
+        foreach (NoteFilter::CONDITIONS as $name => $takes) {
             $lines[] = "| `$name` | $takes |";
         }
         array_push($lines, '', '## Keys', '', '`Mod` is Ctrl, or Cmd on a Mac. Two strokes are pressed one after the other.', '');

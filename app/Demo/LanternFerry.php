@@ -7,11 +7,11 @@ namespace App\Demo;
 use Jactonic\Core\Harmony\Scale;
 use Jactonic\Core\Score\ArticulationSet;
 use Jactonic\Core\Score\Expression;
-use Jactonic\Core\Score\Kept;
 use Jactonic\Core\Score\Note;
 use Jactonic\Core\Score\Part;
 use Jactonic\Core\Score\PartHead;
 use Jactonic\Core\Score\PartSettings;
+use Jactonic\Core\Score\PassthroughEvent;
 use Jactonic\Core\Score\PlaysAs;
 use Jactonic\Core\Score\Point;
 use Jactonic\Core\Score\Score;
@@ -285,9 +285,9 @@ final class LanternFerry
         return array_map(static fn (Note $n, int $i): Note => new Note($i + 1, $n->start, $n->length, $n->pitch, $n->velocity, channel: $n->channel), $all, array_keys($all));
     }
 
-    private static function meta(int $tick, int $order, int $type, string $bytes): Kept
+    private static function meta(int $tick, int $order, int $type, string $bytes): PassthroughEvent
     {
-        return new Kept($tick, $order, 0xFF, $type, $bytes);
+        return new PassthroughEvent($tick, $order, 0xFF, $type, $bytes);
     }
 
     private static function tempo(int $bpm): int

@@ -7,7 +7,7 @@ namespace App\Editing;
 use App\Songs\SongView;
 use Jactonic\Core\Change\PartChange;
 use Jactonic\Core\Change\RowsChange;
-use Jactonic\Core\Edit\Revoice;
+use Jactonic\Core\Edit\Track\ChannelChange;
 use Jactonic\Core\Score\ArticulationSet;
 use Jactonic\Core\Score\Note;
 use Jactonic\Core\Score\Part;
@@ -16,8 +16,8 @@ use Jactonic\Core\Score\Point;
 use Jactonic\Core\Score\Score;
 use Jactonic\Core\Score\Sound;
 use Jactonic\Core\Score\Table;
-use Jactonic\Core\Sounding\LetGo;
-use Jactonic\Core\Sounding\Performing;
+use Jactonic\Core\Sounding\Performance;
+use Jactonic\Core\Sounding\ReleaseAtEnd;
 use Jactonic\Core\Sounding\Sounding;
 use Jactonic\Core\Standard\Message;
 
@@ -54,7 +54,7 @@ final class Answer
                 ] + ($notes ? ['changed' => SongView::changedNotes($part, $changed->notes)] : [])
                     + ($points ? ['changedPoints' => SongView::changedPoints($part, $changed->points)] : [])
                     + ($changed->head === null ? [] : ['head' => SongView::partHead($part), 'shift' => $changed->head->shift()])
-                    + (self::soundsOtherwise($changed, $before, $part) || Performing::is($part, $score) || Performing::is($before, $session->found) ? SongView::sounds($part, $score) : []);
+                    + (self::soundsOtherwise($changed, $before, $part) || Performance::is($part, $score) || Performance::is($before, $session->found) ? SongView::sounds($part, $score) : []);
             }
         }
         // What a track says of its instrument is heard in all that its parts perform.
@@ -63,7 +63,7 @@ final class Answer
         $performers = [...array_keys($change->tracks), ...array_map(static fn (int $id): int => ($score->parts[$id] ?? $session->found->parts[$id] ?? null)?->head->track ?? 0, array_keys($told))];
         foreach (array_unique($performers) as $track) {
             foreach ($score->partsOf($track) as $id => $part) {
-                if (! isset($parts[$id]['part']) && ! isset($parts[$id]['sounds']) && isset($session->found->parts[$id]) && (Performing::is($part, $score) || Performing::is($session->found->parts[$id], $session->found))) {
+                if (! isset($parts[$id]['part']) && ! isset($parts[$id]['sounds']) && isset($session->found->parts[$id]) && (Performance::is($part, $score) || Performance::is($session->found->parts[$id], $session->found))) {
                     $parts[$id] = ($parts[$id] ?? ['put' => [], 'drop' => [], 'putPoints' => [], 'dropPoints' => []]) + SongView::sounds($part, $score);
                 }
             }
@@ -138,7 +138,7 @@ final class Answer
     private static function soundsOfTracks(PartChange $changed): bool
     {
         foreach (self::kinds($changed->points) as $point) {
-            if (Revoice::isSound($point) || (($point->status & 0xF0) === Message::CONTROLLER && in_array($point->data1, array_column(Sound::LEVELS, 0), true))) {
+            if (ChannelChange::isSound($point) || (($point->status & 0xF0) === Message::CONTROLLER && in_array($point->data1, array_column(Sound::LEVELS, 0), true))) {
                 return true;
             }
         }
@@ -152,7 +152,7 @@ final class Answer
         $moved = $changed->head !== null && ! $changed->hasContents() && $before->head->moved($changed->head->shift())->onTrack($part->head->track) == $part->head;
 
         return ! $part->head->plays->isPlain() || ! $before->head->plays->isPlain()
-            || (LetGo::is($part->head) !== LetGo::is($before->head)) || (LetGo::is($part->head) && ! $moved && ($changed->head !== null || ! $changed->points->isEmpty()));
+            || (ReleaseAtEnd::is($part->head) !== ReleaseAtEnd::is($before->head)) || (ReleaseAtEnd::is($part->head) && ! $moved && ($changed->head !== null || ! $changed->points->isEmpty()));
     }
 
     /**

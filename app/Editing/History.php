@@ -7,13 +7,13 @@ namespace App\Editing;
 use App\Models\Recipe;
 use App\Models\Song;
 use Jactonic\Core\Change\Change;
-use Jactonic\Core\Edit\Foresight;
+use Jactonic\Core\Edit\CollisionCheck;
 use Jactonic\Core\Param\Context;
 use Jactonic\Core\Reading\Readings;
 use Jactonic\Core\Recipe\Book;
 use Jactonic\Core\Refusal;
-use Jactonic\Core\Selection\On;
 use Jactonic\Core\Selection\Selection;
+use Jactonic\Core\Selection\TargetReader;
 
 /** What can be asked of a song: to do commands, to look what they would do, to go back and on in its history. */
 final class History
@@ -39,9 +39,9 @@ final class History
     {
         $do = self::commands($do);
 
-        return Admission::enter($songId, $base, $key, static function (Session $session) use ($asOne, $do, $on, $brief): array {
+        return RequestGate::enter($songId, $base, $key, static function (Session $session) use ($asOne, $do, $on, $brief): array {
             $session->brief = $brief;
-            $session->given = $session->batch->chosen = $on === null ? null : On::read($on, $session->batch->score);
+            $session->given = $session->batch->chosen = $on === null ? null : TargetReader::read($on, $session->batch->score);
 
             return $asOne ? self::one($session, $do) : self::each($session, $do);
         }, self::book($do), Context::read($context));
@@ -68,8 +68,8 @@ final class History
         $change = $session->batch->change;
 
         return Answer::of($session, $said, array_values(array_unique($warnings))) + ['marks' => [
-            'merging' => (object) Foresight::merging($change, $session->found),
-            'far' => (object) Foresight::far($change, $session->found),
+            'merging' => (object) CollisionCheck::merging($change, $session->found),
+            'far' => (object) CollisionCheck::far($change, $session->found),
         ]];
     }
 
@@ -84,7 +84,7 @@ final class History
     {
         $session = new Session($song);
 
-        return Readings::read($reading, $params, $session->found, $on === null ? Selection::none() : On::read($on, $session->found), Context::read($context));
+        return Readings::read($reading, $params, $session->found, $on === null ? Selection::none() : TargetReader::read($on, $session->found), Context::read($context));
     }
 
     /**
@@ -111,7 +111,7 @@ final class History
      */
     public static function undo(int $songId, mixed $base, int $times, mixed $key = null, bool $brief = false): array
     {
-        return Admission::enter($songId, $base, $key, static function (Session $session) use ($times, $brief): array {
+        return RequestGate::enter($songId, $base, $key, static function (Session $session) use ($times, $brief): array {
             $session->brief = $brief;
             $tree = new Tree($session);
             $said = [];
@@ -131,7 +131,7 @@ final class History
      */
     public static function redo(int $songId, mixed $base, int $times, mixed $key = null, bool $brief = false): array
     {
-        return Admission::enter($songId, $base, $key, static function (Session $session) use ($times, $brief): array {
+        return RequestGate::enter($songId, $base, $key, static function (Session $session) use ($times, $brief): array {
             $session->brief = $brief;
             $tree = new Tree($session);
             $said = [];
@@ -154,7 +154,7 @@ final class History
      */
     public static function goTo(int $songId, mixed $base, ?int $target, mixed $key = null, bool $brief = false): array
     {
-        return Admission::enter($songId, $base, $key, static function (Session $session) use ($target, $brief): array {
+        return RequestGate::enter($songId, $base, $key, static function (Session $session) use ($target, $brief): array {
             $session->brief = $brief;
             $tree = new Tree($session);
             [$steps, $left] = $tree->goTo($target, self::AT_ONCE);
@@ -192,7 +192,7 @@ final class History
             array_push($warnings, ...$outcome->warnings);
             $sentence = $outcome->said;
             if (! $outcome->change->isEmpty() && is_array($command)) {
-                $longer = ($command['more'] ?? false) === true ? (new Longer($session, $tree))->step($command, $outcome, $session->batch->on) : null;
+                $longer = ($command['more'] ?? false) === true ? (new StepMerging($session, $tree))->step($command, $outcome, $session->batch->on) : null;
                 $sentence = $longer ?? $sentence;
                 if ($longer === null) {
                     $tree->add($command, $sentence, $outcome->change, $session->batch->on, $outcome->selection);

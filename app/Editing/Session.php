@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace App\Editing;
 
 use App\Models\Song;
-use App\Songs\Keeping;
 use App\Songs\ScoreStore;
 use App\Songs\SongView;
+use App\Songs\Transaction;
 use Jactonic\Core\Change\Change;
 use Jactonic\Core\Command\Batch;
 use Jactonic\Core\Param\Context;
@@ -88,7 +88,7 @@ final class Session
         }
         $this->store->save($this->batch->score, $change, $this->batch->rebuilt, $this->batch->set, $this->song->revision);
         // Not by `save`: what it loads to write the time of day costs more than the rest of an edit of a few notes.
-        Keeping::update('songs', $this->song->id, $this->song->changed() + ['updated_at' => gmdate('Y-m-d H:i:s')]);
+        Transaction::update('songs', $this->song->id, $this->song->changed() + ['updated_at' => gmdate('Y-m-d H:i:s')]);
         $this->song->syncOriginal();
     }
 }

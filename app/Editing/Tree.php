@@ -5,17 +5,17 @@ declare(strict_types=1);
 namespace App\Editing;
 
 use App\Models\Step;
-use App\Songs\Keeping;
 use App\Songs\SongView;
+use App\Songs\Transaction;
 use Illuminate\Support\Facades\DB;
 use Jactonic\Core\Change\Change;
 use Jactonic\Core\Change\ChangeCodec;
 use Jactonic\Core\Change\PartChange;
 use Jactonic\Core\Change\ScoreDiff;
-use Jactonic\Core\Command\Following;
+use Jactonic\Core\Command\CaretRule;
 use Jactonic\Core\Refusal;
-use Jactonic\Core\Selection\On;
 use Jactonic\Core\Selection\Selection;
+use Jactonic\Core\Selection\TargetReader;
 
 /** The steps of a song's history: a tree, so nothing is lost by going back and doing something else. */
 final class Tree
@@ -52,7 +52,7 @@ final class Tree
         ];
         $marks = implode(', ', array_fill(0, count($row), '?'));
         /** @var object{id: int, depth: int, other: int|null} $kept */
-        $kept = Keeping::connection()->selectOne('insert into steps ('.implode(', ', array_keys($row)).", depth) values ($marks, 1 + coalesce((select depth from steps where id = ?), 0))"
+        $kept = Transaction::connection()->selectOne('insert into steps ('.implode(', ', array_keys($row)).", depth) values ($marks, 1 + coalesce((select depth from steps where id = ?), 0))"
             .' returning id, depth, (select next_id from steps as parent where parent.id = steps.parent_id) as other', [...array_values($row), $this->session->song->head_id]);
         $id = $kept->id;
         if ($kept->depth % KeptStates::$every === 0) {
@@ -61,7 +61,7 @@ final class Tree
         if ($this->session->song->head_id === null) {
             $this->session->song->first_id = $id;
         } elseif ($kept->other !== null) {
-            Keeping::update('steps', $this->session->song->head_id, ['next_id' => null]);
+            Transaction::update('steps', $this->session->song->head_id, ['next_id' => null]);
         }
         $this->session->song->head_id = $id;
         $this->session->isNewest = true;
@@ -235,7 +235,7 @@ final class Tree
             return null;
         }
         try {
-            return On::read($on, $this->session->batch->score);
+            return TargetReader::read($on, $this->session->batch->score);
         } catch (Refusal) {
             return null;
         }
@@ -246,7 +246,7 @@ final class Tree
     {
         $batch = $this->session->batch;
         $batch->chosen = $chosen;
-        $batch->at = Following::place($change, null, $chosen, $batch->score, null) ?? $batch->at;
+        $batch->at = CaretRule::place($change, null, $chosen, $batch->score, null) ?? $batch->at;
     }
 
     /** The notes and points that a change puts in. */
@@ -261,7 +261,7 @@ final class Tree
         if ($this->session->song->head_id === null) {
             $this->session->song->first_id = $id;
         } elseif (SongView::nextOf($this->session->song) !== $id) {
-            Keeping::update('steps', $this->session->song->head_id, ['next_id' => $id]);
+            Transaction::update('steps', $this->session->song->head_id, ['next_id' => $id]);
         }
     }
 }

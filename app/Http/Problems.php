@@ -18,7 +18,7 @@ final class Problems
 {
     public static function register(Exceptions $exceptions): void
     {
-        $exceptions->dontReport([Refusal::class, Stale::class, Taken::class]);
+        $exceptions->dontReport([Refusal::class, Stale::class, ImportConflict::class]);
         $exceptions->render(static function (\Throwable $e, Request $request): ?JsonResponse {
             if (! $request->is('api/*')) {
                 return null;
@@ -29,7 +29,7 @@ final class Problems
             if ($e instanceof Refusal) {
                 return self::response(422, 'That cannot be done', $e->getMessage(), array_filter(['parameter' => $e->parameter]));
             }
-            if ($e instanceof Taken) {
+            if ($e instanceof ImportConflict) {
                 return self::response(409, 'Already there', $e->getMessage(), ['taken' => $e->names]);
             }
             if ($e instanceof PostTooLargeException) {

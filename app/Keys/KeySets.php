@@ -6,7 +6,7 @@ namespace App\Keys;
 
 use App\Models\KeySet;
 use App\Models\Setting;
-use App\Songs\Keeping;
+use App\Songs\Transaction;
 use Jactonic\Core\Keymap\Binding;
 use Jactonic\Core\Keymap\Defaults;
 use Jactonic\Core\Keymap\Keymap;
@@ -52,7 +52,7 @@ final class KeySets
     /** @param  \Closure(Keymap): Keymap  $to */
     public static function change(\Closure $to): void
     {
-        Keeping::whole(static function () use ($to): void {
+        Transaction::whole(static function () use ($to): void {
             $current = self::current();
             $changed = $to(self::keymap($current));
             if ($current === 0) {

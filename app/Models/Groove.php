@@ -13,7 +13,7 @@ use Jactonic\Core\Time\Groove as CoreGroove;
  * @property int|null $song_id null on the shelf
  * @property string $groove as Core\Time\Groove::toArray writes it, in JSON
  */
-final class Groove extends Kept
+final class Groove extends Model
 {
     /** Said, so that no request works it out of the English plural. */
     protected $table = 'grooves';

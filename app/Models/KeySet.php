@@ -17,7 +17,7 @@ use Jactonic\Core\Keymap\KeySet as CoreKeySet;
  * @property array<array-key, mixed> $keys as Core\Keymap\Keymap::toArray writes them
  * @property list<array<array-key, mixed>> $before what leads back over each of the last changes, or all the keys before it
  */
-final class KeySet extends Kept
+final class KeySet extends Model
 {
     use SoftDeletes;
 

@@ -16,7 +16,7 @@ namespace App\Models;
  * @property int $last_end tick at which its last note ends
  * @property int $revision of the song when the part last changed
  */
-final class Part extends Kept
+final class Part extends Model
 {
     /** Said, so that no request works it out of the English plural. */
     protected $table = 'parts';

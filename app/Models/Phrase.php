@@ -15,7 +15,7 @@ use Jactonic\Core\Midi\Phrase as Core;
  * @property array{notes: int, bars: int, tempo: float, sounds: list<string>} $about
  * @property bool $gone
  */
-final class Phrase extends Kept
+final class Phrase extends Model
 {
     /** Said, so that no request works it out of the English plural. */
     protected $table = 'shelf';

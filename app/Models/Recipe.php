@@ -17,7 +17,7 @@ use Jactonic\Core\Refusal;
  * @property array<int, list<array<array-key, mixed>>>|null $bound the shortcuts that stood for it when it was put away, by set
  * @property array<array-key, mixed> $recipe as Core\Recipe\Recipe::toArray writes it
  */
-final class Recipe extends Kept
+final class Recipe extends Model
 {
     use SoftDeletes;
 

@@ -10,7 +10,7 @@ namespace App\Models;
  * @property string $name
  * @property mixed $value
  */
-final class Setting extends Kept
+final class Setting extends Model
 {
     /** Said, so that no request works it out of the English plural. */
     protected $table = 'settings';

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
-use App\Songs\Keeping;
+use App\Songs\Transaction;
 use Illuminate\Database\Eloquent\ModelNotFoundException;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Database\Eloquent\SoftDeletes;
@@ -27,7 +27,7 @@ use Jactonic\Core\Time\Timeline;
  * @property Carbon $updated_at
  * @property Carbon|null $deleted_at
  */
-final class Song extends Kept
+final class Song extends Model
 {
     use SoftDeletes;
 
@@ -47,7 +47,7 @@ final class Song extends Kept
      */
     public static function opened(int $id): self
     {
-        $row = Keeping::connection()->selectOne('select * from songs where id = ? and deleted_at is null', [$id]);
+        $row = Transaction::connection()->selectOne('select * from songs where id = ? and deleted_at is null', [$id]);
         /** @var array<string, mixed> $columns */
         $columns = (array) $row;
 

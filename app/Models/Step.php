@@ -20,7 +20,7 @@ use Illuminate\Support\Carbon;
  * @property string $change as Core\Edit\ChangeCodec writes it
  * @property Carbon $created_at
  */
-final class Step extends Kept
+final class Step extends Model
 {
     /** Said, so that no request works it out of the English plural. */
     protected $table = 'steps';

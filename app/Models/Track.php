@@ -16,10 +16,10 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property int $end
  * @property array{names: array<int, string>, order: list<int>}|null $rows as Core\Score\RowSet writes them
  * @property bool $gone taken away, to come back
- * @property list<array{int, int, int, int, string}> $kept as Core\Score\Kept writes them
+ * @property list<array{int, int, int, int, string}> $kept as Core\Score\PassthroughEvent writes them
  * @property int $revision of the song when the track last changed
  */
-final class Track extends Kept
+final class Track extends Model
 {
     /** Said, so that no request works it out of the English plural. */
     protected $table = 'tracks';

@@ -16,7 +16,7 @@ use Jactonic\Core\Midi\Writer;
 use Jactonic\Core\Param\Context;
 use Jactonic\Core\Param\Name;
 use Jactonic\Core\Refusal;
-use Jactonic\Core\Score\Kept;
+use Jactonic\Core\Score\PassthroughEvent;
 use Jactonic\Core\Score\Score;
 use Jactonic\Core\Score\Song as CoreSong;
 use Jactonic\Core\Score\Source;
@@ -51,7 +51,7 @@ final class Library
     /** Keeps a song of the core as a new one, each part with fresh settings unless it brings its own. */
     public static function keep(CoreSong $core, ?string $name = null): Song
     {
-        return Keeping::whole(static function () use ($core, $name): Song {
+        return Transaction::whole(static function () use ($core, $name): Song {
             $time = $core->score->time;
             $song = Song::query()->create([
                 'name' => $name ?? $core->name, 'ppq' => $time->ppq, 'tempos' => $time->tempoRows, 'meters' => $time->meterRows, 'markers' => $time->markerRows,
@@ -63,7 +63,7 @@ final class Library
             $tracks = $parts = [];
             foreach (array_values($core->score->tracks) as $position => $track) {
                 $tracks[] = ['id' => ++$last, 'song_id' => $song->id, 'position' => $position, 'name' => $track->name, 'end' => $track->end,
-                    'kept' => json_encode(array_map(static fn (Kept $k): array => $k->toArray(), $track->kept()), JSON_THROW_ON_ERROR)];
+                    'kept' => json_encode(array_map(static fn (PassthroughEvent $k): array => $k->toArray(), $track->kept()), JSON_THROW_ON_ERROR)];
                 foreach ($core->score->partsOf($track->id) as $part) {
                     $parts[] = ['song_id' => $song->id, 'track_id' => $last] + ScoreStore::row($part);
                 }
@@ -112,7 +112,7 @@ final class Library
     /** A copy with everything in it but the history. */
     public static function duplicate(Song $song): Song
     {
-        return Keeping::whole(static function () use ($song): Song {
+        return Transaction::whole(static function () use ($song): Song {
             $names = Song::query()->pluck('name')->all();
             $base = (string) preg_replace('/ \(copy( \d+)?\)$/', '', $song->name);
             $name = "$base (copy)";

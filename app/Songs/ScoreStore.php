@@ -53,14 +53,14 @@ final class ScoreStore
         $tracks = $parts = [];
         // Said outright: to put the words together takes longer than to find the rows, and each edit asks for them.
         /** @var list<stdClass> $rows */
-        $rows = Keeping::connection()->select('select id, name, position, kept, "end", (select max(id) from parts) as parts, (select max(id) from tracks) as tracks from tracks where song_id = ? and gone = 0', [$this->song->id]);
+        $rows = Transaction::connection()->select('select id, name, position, kept, "end", (select max(id) from parts) as parts, (select max(id) from tracks) as tracks from tracks where song_id = ? and gone = 0', [$this->song->id]);
         /** @var object{parts: int|null, tracks: int|null} $last */
-        $last = $rows[0] ?? Keeping::connection()->selectOne('select (select max(id) from parts) as parts, (select max(id) from tracks) as tracks');
+        $last = $rows[0] ?? Transaction::connection()->selectOne('select (select max(id) from parts) as parts, (select max(id) from tracks) as tracks');
         foreach ($rows as $row) {
             $tracks[self::int($row->id)] = new Track(self::int($row->id), self::text($row->name), self::int($row->position), self::text($row->kept), self::int($row->end));
         }
         /** @var list<stdClass> $rows */
-        $rows = Keeping::connection()->select('select '.implode(', ', self::HEAD).' from parts where song_id = ? and gone = 0 order by id', [$this->song->id]);
+        $rows = Transaction::connection()->select('select '.implode(', ', self::HEAD).' from parts where song_id = ? and gone = 0 order by id', [$this->song->id]);
         foreach ($rows as $row) {
             $parts[self::int($row->id)] = $this->part($row);
         }
@@ -126,7 +126,7 @@ final class ScoreStore
         }
         $this->saveHeads();
         foreach (array_keys($set) as $id) {
-            Keeping::update('parts', $id, ['settings' => self::settings($score->part($id)), 'revision' => $revision]);
+            Transaction::update('parts', $id, ['settings' => self::settings($score->part($id)), 'revision' => $revision]);
         }
     }
 
@@ -173,7 +173,7 @@ final class ScoreStore
 
             return;
         }
-        Keeping::update('parts', $part->id, $row);
+        Transaction::update('parts', $part->id, $row);
     }
 
     /** Writes what changed of parts whose notes stay, all in one statement: there may be hundreds. */
@@ -187,7 +187,7 @@ final class ScoreStore
             foreach ($rows as $id => $row) {
                 array_push($bindings, $id, ...array_values($row));
             }
-            Keeping::connection()->update(sprintf('update parts set %s from (values %s) as v where parts.id = v.column1', implode(', ', $sets), $values), $bindings);
+            Transaction::connection()->update(sprintf('update parts set %s from (values %s) as v where parts.id = v.column1', implode(', ', $sets), $values), $bindings);
         }
         $this->heads = [];
     }
@@ -246,7 +246,7 @@ final class ScoreStore
                 $wanted = array_slice($this->ids, $at, min(self::TOGETHER, 2 ** $reads));
             }
             /** @var list<stdClass> $rows */
-            $rows = Keeping::connection()->select("select id, $column as bytes from parts where id in (".implode(', ', $wanted).')');
+            $rows = Transaction::connection()->select("select id, $column as bytes from parts where id in (".implode(', ', $wanted).')');
             foreach ($rows as $row) {
                 $this->ahead[$column][self::int($row->id)] = self::text($row->bytes);
             }

@@ -77,7 +77,7 @@ final class SongFile
             throw new Refusal('The file was saved by a newer Jactonic than this one. Nothing was imported.', 'file');
         }
         try {
-            return Keeping::whole(static fn (): Song => self::keep($data));
+            return Transaction::whole(static fn (): Song => self::keep($data));
         } catch (Refusal $refusal) {
             throw $refusal;
         } catch (\Throwable $e) {

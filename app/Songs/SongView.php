@@ -8,7 +8,7 @@ use App\Models\Song;
 use App\Models\Track;
 use Illuminate\Support\Facades\DB;
 use Jactonic\Core\Change\RowsChange;
-use Jactonic\Core\Harmony\Tones;
+use Jactonic\Core\Harmony\PitchSpelling;
 use Jactonic\Core\Score\ArticulationSet;
 use Jactonic\Core\Score\Ids;
 use Jactonic\Core\Score\Note;
@@ -21,7 +21,7 @@ use Jactonic\Core\Score\RowSet;
 use Jactonic\Core\Score\Score;
 use Jactonic\Core\Score\Sound;
 use Jactonic\Core\Score\Table;
-use Jactonic\Core\Sounding\Performing;
+use Jactonic\Core\Sounding\Performance;
 use Jactonic\Core\Sounding\Sounding;
 use Jactonic\Core\Time\Timeline;
 
@@ -71,7 +71,7 @@ final class SongView
      */
     public static function scale(Score $score): array
     {
-        return ['scale' => $score->scale === null ? null : ['name' => $score->scale->name, 'classes' => $score->scale->classes()], 'tones' => Tones::names($score->sharps())];
+        return ['scale' => $score->scale === null ? null : ['name' => $score->scale->name, 'classes' => $score->scale->classes()], 'tones' => PitchSpelling::names($score->sharps())];
     }
 
     /** @return array<string, mixed> */
@@ -114,7 +114,7 @@ final class SongView
         $lines = array_map($tables->of(...), $score->parts);
 
         // What is delayed by milliseconds is heard at other ticks now.
-        $late = array_filter($score->parts, static fn (Part $p): bool => $p->head->plays->delay !== 0 || Performing::is($p, $score));
+        $late = array_filter($score->parts, static fn (Part $p): bool => $p->head->plays->delay !== 0 || Performance::is($p, $score));
 
         return self::maps($score->time) + ['lines' => (object) $lines, 'tables' => $tables->all(), 'sounds' => (object) array_map(static fn (Part $p): array => self::sounds($p, $score), $late)];
     }
@@ -298,14 +298,14 @@ final class SongView
      */
     public static function sounds(Part $part, Score $score): array
     {
-        if ($part->head->plays->isPlain() && ! Performing::is($part, $score)) {
+        if ($part->head->plays->isPlain() && ! Performance::is($part, $score)) {
             return ['sounds' => null, 'letGo' => self::messages(Sounding::letGo($part))];
         }
-        $heard = Performing::of($part, $score);
+        $heard = Performance::of($part, $score);
         $row = static fn (Note $n, int $channel): array => [$n->id, $n->start, $n->end(), $n->pitch, $n->velocity, $channel];
         $notes = array_map(static fn (Note $n): array => $row($n, $n->channel), $heard->notes);
         $points = self::messages([...$heard->points, ...$heard->sent]);
-        [$channels] = Performing::spread($heard->voices, range(self::OWN, self::OWN + 63));
+        [$channels] = Performance::spread($heard->voices, range(self::OWN, self::OWN + 63));
         foreach ($heard->voices as $i => $voice) {
             $channel = $channels[$i] ?? self::OWN;
             $notes[] = $row($voice->note, $channel);
@@ -338,7 +338,7 @@ final class SongView
         if ($song->head_id === null) {
             return $song->first_id;
         }
-        $next = Keeping::connection()->scalar('select coalesce(next_id, (select max(id) from steps as child where child.parent_id = steps.id)) from steps where id = ?', [$song->head_id]);
+        $next = Transaction::connection()->scalar('select coalesce(next_id, (select max(id) from steps as child where child.parent_id = steps.id)) from steps where id = ?', [$song->head_id]);
 
         return is_int($next) ? $next : null;
     }

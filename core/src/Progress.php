@@ -24,14 +24,14 @@ final class Progress
      * @template T
      *
      * @param  Closure(int): void  $look  gets how many steps were done so far
-     * @param  Closure(): T  $work
+     * @param  Closure(): T  $input
      * @return T
      */
-    public static function over(Closure $look, Closure $work): mixed
+    public static function over(Closure $look, Closure $input): mixed
     {
         [self::$look, self::$steps] = [$look, 0];
         try {
-            return $work();
+            return $input();
         } finally {
             self::$look = null;
         }

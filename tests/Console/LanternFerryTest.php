@@ -10,7 +10,7 @@ use Jactonic\Core\Score\Note;
 use Jactonic\Core\Score\Part;
 use Jactonic\Core\Score\Score;
 use Jactonic\Core\Selection\Chords;
-use Jactonic\Core\Selection\Pick;
+use Jactonic\Core\Selection\NoteFilter;
 use Jactonic\Core\Selection\Selection;
 use PHPUnit\Framework\TestCase;
 
@@ -61,7 +61,7 @@ final class LanternFerryTest extends TestCase
 
         self::assertGreaterThan(10, array_sum($spreads) / count($spreads), 'a strum, in ticks');
         self::assertLessThan(480, max(array_map(static fn (Note $n): int => $n->length, $piano->notes->all())), 'none reaches the next chord');
-        self::assertNotSame([], Pick::parse(['overlapping' => true])->of($piano, $this->score->time), 'the doubled note');
+        self::assertNotSame([], NoteFilter::parse(['overlapping' => true])->of($piano, $this->score->time), 'the doubled note');
     }
 
     public function test_the_bass_is_behind_the_beat(): void
@@ -88,7 +88,7 @@ final class LanternFerryTest extends TestCase
         $hats = array_map(static fn (Note $n): int => $n->velocity, array_filter($this->part('Kit, quay')->notes->all(), static fn (Note $n): bool => $n->pitch === 42));
         self::assertGreaterThan(40, max($hats) - min($hats));
         $pad = $this->part('Pad, water');
-        self::assertGreaterThan(10, count(Pick::parse(['overlapping' => true])->of($pad, $this->score->time)));
+        self::assertGreaterThan(10, count(NoteFilter::parse(['overlapping' => true])->of($pad, $this->score->time)));
     }
 
     public function test_it_is_the_same_each_time(): void

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Http;
 
-use App\Editing\Doing;
+use App\Editing\LongRequest;
 use Illuminate\Support\Facades\File;
 use Jactonic\Core\Progress;
 use Jactonic\Core\Refusal;
@@ -22,7 +22,7 @@ final class DoingTest extends TestCase
 
     public function test_it_says_how_far_it_is_only_once_it_takes_long(): void
     {
-        $said = Doing::work('one', function (): array {
+        $said = LongRequest::work('one', function (): array {
             $this->steps(1000);
             $early = $this->getJson('/api/doing/one')->json('steps');
             usleep(350_000);
@@ -40,7 +40,7 @@ final class DoingTest extends TestCase
     {
         $done = 0;
         try {
-            Doing::work('one', function () use (&$done): void {
+            LongRequest::work('one', function () use (&$done): void {
                 for (; $done < 50; $done++) {
                     usleep(60_000);
                     Progress::look();
@@ -53,7 +53,7 @@ final class DoingTest extends TestCase
         }
         self::assertLessThan(20, $done);
         self::assertSame([], File::glob(storage_path('framework/doing/'.hash('sha256', 'one').'*')));
-        self::assertSame('done', Doing::work('one', static fn (): string => 'done'));
+        self::assertSame('done', LongRequest::work('one', static fn (): string => 'done'));
         // Nobody looks on any more.
         $this->steps(1000);
     }

@@ -8,7 +8,7 @@ use App\Demo\Drills;
 use App\Demo\LanternFerry;
 use Jactonic\Core\Command\Batch;
 use Jactonic\Core\Keymap\Defaults;
-use Jactonic\Core\Selection\On;
+use Jactonic\Core\Selection\TargetReader;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Tests\TestCase;
 
@@ -22,13 +22,13 @@ final class DrillsTest extends TestCase
         $score = LanternFerry::song()->score;
         $part = array_values(array_filter($score->parts, static fn ($p): bool => $p->name === $drill['part']))[0]->id;
         $on = ['part' => $part, 'pick' => $drill['pick']];
-        self::assertNotSame([], On::read($on, $score)->notes[$part] ?? [], 'the fault is there');
+        self::assertNotSame([], TargetReader::read($on, $score)->notes[$part] ?? [], 'the fault is there');
         $batch = new Batch($score);
-        $batch->chosen = On::read(['part' => $part, 'notes' => []], $score);
+        $batch->chosen = TargetReader::read(['part' => $part, 'notes' => []], $score);
         foreach ($drill['do'] as $command) {
             $batch->run($command);
         }
-        self::assertSame([], On::read($on, $batch->score)->notes[$part] ?? [], 'and mended');
+        self::assertSame([], TargetReader::read($on, $batch->score)->notes[$part] ?? [], 'and mended');
         $shipped = array_column(Defaults::keymap()->toArray(), 'keys');
         $strokes = array_merge(...array_map(static fn (string $k): array => explode(' ', $k), $shipped));
         self::assertSame([], array_diff($drill['keys'], $strokes), 'its keys ship');

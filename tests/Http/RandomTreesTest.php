@@ -12,9 +12,9 @@ use App\Songs\Library;
 use App\Songs\ScoreStore;
 use Jactonic\Core\Change\TimeChange;
 use Jactonic\Core\Command\Batch;
+use Jactonic\Core\Edit\AppliesTo;
 use Jactonic\Core\Edit\Catalogue;
 use Jactonic\Core\Edit\Spec;
-use Jactonic\Core\Edit\Takes;
 use Jactonic\Core\Midi\Exporter;
 use Jactonic\Core\Midi\Writer;
 use Jactonic\Core\Param\Context;
@@ -164,12 +164,12 @@ final class RandomTreesTest extends TestCase
     private static function on(Spec $spec, Score $score): array
     {
         $parts = $score->parts === [] ? [] : array_map(intval(...), (array) array_rand($score->parts, mt_rand(1, min(3, count($score->parts)))));
-        $takes = $spec->takes === [] ? Takes::Notes : $spec->takes[array_rand($spec->takes)];
+        $takes = $spec->takes === [] ? AppliesTo::Notes : $spec->takes[array_rand($spec->takes)];
 
         return match (true) {
-            $takes === Takes::Tracks && $score->tracks !== [] => ['tracks' => [array_rand($score->tracks)]],
-            $takes === Takes::Parts => ['parts' => $parts],
-            $takes === Takes::Points => array_map(static fn (int $part): array => ['part' => $part, 'lane' => 'cc:11', 'pick' => ['all' => true]], $parts),
+            $takes === AppliesTo::Tracks && $score->tracks !== [] => ['tracks' => [array_rand($score->tracks)]],
+            $takes === AppliesTo::Parts => ['parts' => $parts],
+            $takes === AppliesTo::Points => array_map(static fn (int $part): array => ['part' => $part, 'lane' => 'cc:11', 'pick' => ['all' => true]], $parts),
             default => array_map(static fn (int $part): array => ['part' => $part, 'pick' => mt_rand(0, 2) === 0 ? ['every' => ['n' => 2, 'from' => 1]] : ['all' => true]], $parts),
         };
     }

@@ -23,7 +23,7 @@ final class TogetherTest extends BaseTestCase
             $app->make(Illuminate\Contracts\Console\Kernel::class)->bootstrap();
             $song = App\Models\Song::query()->firstOrCreate(['id' => 1], ['name' => 'Together', 'ppq' => 960, 'tempos' => [], 'meters' => [], 'source' => (new Jactonic\Core\Score\Source)->toArray(), 'revision' => 0]);
             for ($i = 0; $i < 60; $i++) {
-                App\Songs\Keeping::whole(static function (): void {
+                App\Songs\Transaction::whole(static function (): void {
                     $song = App\Models\Song::query()->findOrFail(1);
                     usleep(300);
                     $song->revision++;

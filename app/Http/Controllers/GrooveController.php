@@ -6,10 +6,10 @@ namespace App\Http\Controllers;
 
 use App\Editing\History;
 use App\Http\Download;
-use App\Http\Taken;
+use App\Http\ImportConflict;
 use App\Models\Groove;
 use App\Models\Song;
-use App\Songs\Keeping;
+use App\Songs\Transaction;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -37,7 +37,7 @@ final class GrooveController
      * Takes one from notes (`on`, `grid`, `name`), or keeps the one given (`groove`). Where one of its name is there, `as`
      * says whether both are kept or that is replaced: then `replaced` is how it was.
      *
-     * @throws Taken where one is there and `as` is left out
+     * @throws ImportConflict where one is there and `as` is left out
      */
     public function store(int $song, Request $request): JsonResponse
     {
@@ -49,22 +49,22 @@ final class GrooveController
             throw Refusal::parameter('shelf', $shelf, 'true or false');
         }
 
-        $as = Taken::how($request->json('as'));
+        $as = ImportConflict::how($request->json('as'));
         $where = $shelf ? null : $kept->id;
 
-        return Keeping::whole(static function () use ($groove, $where, $as): JsonResponse {
+        return Transaction::whole(static function () use ($groove, $where, $as): JsonResponse {
             $there = Groove::query()->where('song_id', $where)->get()->all();
             $named = array_values(array_filter($there, static fn (Groove $g): bool => $g->toCore()->name === $groove->name));
             $same = $named === [] ? null : $named[0]->toCore()->toArray();
             if ($same !== null && $as === null && $same != $groove->toArray()) {
-                throw new Taken([$groove->name]);
+                throw new ImportConflict([$groove->name]);
             }
             if ($same !== null && $as !== 'both') {
                 $named[0]->put($groove);
 
                 return new JsonResponse(self::show($named[0]) + ['replaced' => $same], 201);
             }
-            $free = Taken::free($groove->name, array_values(array_map(static fn (Groove $g): string => $g->toCore()->name, $there)));
+            $free = ImportConflict::free($groove->name, array_values(array_map(static fn (Groove $g): string => $g->toCore()->name, $there)));
 
             return new JsonResponse(self::show(Groove::keep($groove->named($free), $where)), 201);
         });

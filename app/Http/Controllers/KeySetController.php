@@ -5,12 +5,12 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Http\Download;
-use App\Http\Taken;
+use App\Http\ImportConflict;
 use App\Keys\KeySets;
 use App\Models\KeySet;
 use App\Models\Setting;
-use App\Songs\Keeping;
 use App\Songs\Library;
+use App\Songs\Transaction;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -142,22 +142,22 @@ final class KeySetController
      * Brings in a file of shortcuts, in use at once. Where a set of its name is there, `as` says whether both are kept or
      * that is replaced, which `undo` takes back.
      *
-     * @throws Taken where one is there and `as` is left out
+     * @throws ImportConflict where one is there and `as` is left out
      */
     public function import(Request $request): JsonResponse
     {
         $brought = CoreKeySet::fromArray($request->json('file'));
-        $as = Taken::how($request->json('as'));
-        Keeping::whole(static function () use ($brought, $as): void {
+        $as = ImportConflict::how($request->json('as'));
+        Transaction::whole(static function () use ($brought, $as): void {
             $names = array_values(array_map(static fn (KeySet $s): string => $s->name, KeySet::query()->get()->all()));
             $there = KeySet::query()->where('name', $brought->name)->first();
             if ($there !== null && $as === null && $there->toCore()->toArray() != $brought->toArray()) {
-                throw new Taken([$there->name]);
+                throw new ImportConflict([$there->name]);
             }
             if ($there !== null && $as !== 'both') {
                 $there->change($brought->keymap);
             } else {
-                $there = KeySet::keep(new CoreKeySet(Taken::free($brought->name, $names), $brought->keymap));
+                $there = KeySet::keep(new CoreKeySet(ImportConflict::free($brought->name, $names), $brought->keymap));
             }
             Setting::put(Setting::KEY_SET, $there->id);
         });

@@ -5,15 +5,15 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Http\Download;
-use App\Http\Taken;
+use App\Http\ImportConflict;
 use App\Keys\KeySets;
 use App\Models\Recipe;
-use App\Songs\Keeping;
+use App\Songs\Transaction;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Jactonic\Core\Recipe\Book;
-use Jactonic\Core\Recipe\BroughtIn;
+use Jactonic\Core\Recipe\Import;
 use Jactonic\Core\Recipe\Recipe as CoreRecipe;
 use Jactonic\Core\Recipe\Recording;
 use Jactonic\Core\Refusal;
@@ -30,7 +30,7 @@ final class RecipeController
     public function store(Request $request): JsonResponse
     {
         $asked = CoreRecipe::fromArray($request->json('recipe'));
-        $recipe = Keeping::whole(static function () use ($asked): CoreRecipe {
+        $recipe = Transaction::whole(static function () use ($asked): CoreRecipe {
             $recipe = $asked;
             $book = Recipe::book();
             for ($i = 2; Recipe::withTrashed()->where('key', $recipe->key)->exists(); $i++) {
@@ -47,7 +47,7 @@ final class RecipeController
 
     public function update(string $recipe, Request $request): JsonResponse
     {
-        $core = Keeping::whole(static function () use ($recipe, $request): CoreRecipe {
+        $core = Transaction::whole(static function () use ($recipe, $request): CoreRecipe {
             $kept = Recipe::query()->where('key', $recipe)->firstOrFail();
             $core = CoreRecipe::fromArray($request->json('recipe'))->withKey($kept->key);
             Recipe::book()->check($core);
@@ -62,7 +62,7 @@ final class RecipeController
     /** Puts a recipe away, and the keys that stand for it: `restore` brings back both. */
     public function destroy(string $recipe): JsonResponse
     {
-        Keeping::whole(static function () use ($recipe): void {
+        Transaction::whole(static function () use ($recipe): void {
             $kept = Recipe::query()->where('key', $recipe)->firstOrFail();
             foreach (Recipe::book()->recipes as $other) {
                 if ($other->key !== $recipe && in_array($recipe, $other->runs(), true)) {
@@ -80,7 +80,7 @@ final class RecipeController
     /** Brings back a recipe that was put away, with its keys where nothing else took them. */
     public function restore(string $recipe): JsonResponse
     {
-        Keeping::whole(static function () use ($recipe): void {
+        Transaction::whole(static function () use ($recipe): void {
             $kept = Recipe::onlyTrashed()->where('key', $recipe)->firstOrFail();
             $kept->restore();
             KeySets::bind($kept->bound ?? []);
@@ -104,19 +104,19 @@ final class RecipeController
      * Brings in a file of one recipe or of several; all of them or none. Where one of a key or name is there, `as` says
      * whether both are kept or that is replaced: then `replaced` is how it was, to be put back by `update`.
      *
-     * @throws Taken where one is there and `as` is left out
+     * @throws ImportConflict where one is there and `as` is left out
      */
     public function import(Request $request): JsonResponse
     {
         $recipes = Book::read($request->json('file'));
-        $as = Taken::how($request->json('as'));
-        $in = Keeping::whole(static function () use ($recipes, $as): BroughtIn {
+        $as = ImportConflict::how($request->json('as'));
+        $in = Transaction::whole(static function () use ($recipes, $as): Import {
             $book = Recipe::book();
-            $taken = BroughtIn::taken($recipes, $book);
+            $taken = Import::taken($recipes, $book);
             if ($taken !== [] && $as === null) {
-                throw new Taken(array_map(static fn (CoreRecipe $r): string => $r->name, $taken));
+                throw new ImportConflict(array_map(static fn (CoreRecipe $r): string => $r->name, $taken));
             }
-            $in = $as === 'replace' ? BroughtIn::instead($recipes, $book) : BroughtIn::beside($recipes, $book);
+            $in = $as === 'replace' ? Import::instead($recipes, $book) : Import::beside($recipes, $book);
             $book->check(...$in->recipes);
             foreach ($in->recipes as $recipe) {
                 Recipe::keep($recipe);

@@ -17,7 +17,7 @@ use Jactonic\Core\Midi\Phrase as Core;
 use Jactonic\Core\Refusal;
 use Jactonic\Core\Score\Note;
 use Jactonic\Core\Score\Part;
-use Jactonic\Core\Selection\On;
+use Jactonic\Core\Selection\TargetReader;
 
 /** The shelf: phrases kept under a name, for every song. */
 final class ShelfController
@@ -38,7 +38,7 @@ final class ShelfController
     {
         $core = Library::toCore(Song::query()->findOrFail($song));
         $score = $core->score;
-        $on = On::read($request->json('on'), $score);
+        $on = TargetReader::read($request->json('on'), $score);
         $parts = array_map($score->part(...), $on->parts);
         foreach ($on->notes as $id => $notes) {
             if ($notes !== []) {

@@ -4,16 +4,16 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Editing\Doing;
 use App\Editing\History;
+use App\Editing\LongRequest;
 use App\Http\Download;
 use App\Http\Problems;
 use App\Models\Song;
 use App\Models\Track;
-use App\Songs\Keeping;
 use App\Songs\Library;
 use App\Songs\SongFile;
 use App\Songs\SongView;
+use App\Songs\Transaction;
 use App\Windows\Presence;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Http\JsonResponse;
@@ -89,7 +89,7 @@ final class SongController
         $key = $request->string('key')->toString();
         $write = static fn (): string => Library::export($kept);
 
-        return Download::midi($kept->name, $key === '' ? $write() : Doing::work($key, $write));
+        return Download::midi($kept->name, $key === '' ? $write() : LongRequest::work($key, $write));
     }
 
     /** How the song stands, and which other windows are open on it. */
@@ -125,7 +125,7 @@ final class SongController
     /** Removes a deleted song for good, with its history; the room that it took is given back. */
     public function remove(int $song): Response
     {
-        Keeping::whole(static fn (): ?bool => Song::onlyTrashed()->findOrFail($song)->forceDelete());
+        Transaction::whole(static fn (): ?bool => Song::onlyTrashed()->findOrFail($song)->forceDelete());
         Library::giveRoomBack();
 
         return new Response('', 204);
@@ -164,7 +164,7 @@ final class SongController
     /** Mutes or solos a track; what is left out stays. */
     public function track(int $song, int $track, Request $request): JsonResponse
     {
-        return Keeping::whole(static function () use ($song, $track, $request): JsonResponse {
+        return Transaction::whole(static function () use ($song, $track, $request): JsonResponse {
             $kept = Song::query()->findOrFail($song);
             $row = Track::query()->where('song_id', $song)->findOrFail($track);
             foreach (['muted', 'soloed'] as $flag) {

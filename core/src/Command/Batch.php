@@ -7,7 +7,7 @@ namespace Jactonic\Core\Command;
 use Jactonic\Core\Change\Change;
 use Jactonic\Core\Edit\Editor;
 use Jactonic\Core\Edit\Outcome;
-use Jactonic\Core\Edit\Say;
+use Jactonic\Core\Edit\Wording;
 use Jactonic\Core\Param\Context;
 use Jactonic\Core\Progress;
 use Jactonic\Core\Recipe\Book;
@@ -15,9 +15,9 @@ use Jactonic\Core\Recipe\Recipe;
 use Jactonic\Core\Refusal;
 use Jactonic\Core\Score\Part;
 use Jactonic\Core\Score\Score;
-use Jactonic\Core\Selection\On;
-use Jactonic\Core\Selection\Pick;
+use Jactonic\Core\Selection\NoteFilter;
 use Jactonic\Core\Selection\Selection;
+use Jactonic\Core\Selection\TargetReader;
 
 /**
  * The one loop that runs a list of commands: the history, the landing, recipes and the command line all go by it. It
@@ -84,7 +84,7 @@ final class Batch
     public function run(mixed $command): Outcome
     {
         [$kind, $command] = self::kind($command);
-        $on = isset($command['on']) ? On::read($command['on'], $this->score) : $this->chosen;
+        $on = isset($command['on']) ? TargetReader::read($command['on'], $this->score) : $this->chosen;
         $context = $this->where($command['context'] ?? null);
         $outcome = match ($kind) {
             'set' => $this->settings($command, $on ?? Selection::none()),
@@ -96,7 +96,7 @@ final class Batch
         Progress::look();
         $this->on = $on;
         if ($this->follows && $context->caret !== null && $kind !== 'set' && $kind !== 'touched') {
-            $this->at = Following::place($outcome->change, $on, $outcome->selection, $this->score, [$context->caret, $context->row]) ?? $this->at;
+            $this->at = CaretRule::place($outcome->change, $on, $outcome->selection, $this->score, [$context->caret, $context->row]) ?? $this->at;
         }
         $this->chosen = $outcome->selection;
         $this->caret = $outcome->caret ?? $this->caret;
@@ -209,8 +209,8 @@ final class Batch
     {
         return match ($kind) {
             'edit' => $this->edit($command, $score, $on, $context),
-            'select' => Choosing::run($command['select'], $command['how'] ?? null, $score, $on ?? throw Refusal::missing('on', On::ALLOWED), $context),
-            default => $this->recipe(is_string($command['recipe']) ? $this->book->find($command['recipe']) : Recipe::fromArray($command['recipe']), $score, $on ?? throw Refusal::missing('on', On::ALLOWED), $context),
+            'select' => Selecting::run($command['select'], $command['how'] ?? null, $score, $on ?? throw Refusal::missing('on', TargetReader::ALLOWED), $context),
+            default => $this->recipe(is_string($command['recipe']) ? $this->book->find($command['recipe']) : Recipe::fromArray($command['recipe']), $score, $on ?? throw Refusal::missing('on', TargetReader::ALLOWED), $context),
         };
     }
 
@@ -219,7 +219,7 @@ final class Batch
     {
         $id = is_string($command['edit']) ? $command['edit'] : throw Refusal::parameter('edit', $command['edit'], 'the id of an edit');
         if ($on === null && ! Editor::needsNothing($id)) {
-            throw Refusal::missing('on', On::ALLOWED);
+            throw Refusal::missing('on', TargetReader::ALLOWED);
         }
 
         return Editor::run($id, $command['params'] ?? [], $score, $on ?? Selection::none(), $context);
@@ -236,7 +236,7 @@ final class Batch
     {
         $this->book->check($recipe);
         if ($recipe->pick !== null) {
-            $on = self::narrow(Pick::parse($recipe->pick), $score, $on);
+            $on = self::narrow(NoteFilter::parse($recipe->pick), $score, $on);
             if ($on->isEmpty()) {
                 return new Outcome(new Change, $on, "“{$recipe->name}”: no notes meet its condition. Nothing changed.");
             }
@@ -261,15 +261,15 @@ final class Batch
         }
         $chosen = $inner->chosen ?? $on;
         $sentence = match (count($said)) {
-            0 => Say::notes($chosen->count()).' chosen.',
+            0 => Wording::notes($chosen->count()).' chosen.',
             1, 2 => implode(' ', $said),
-            default => sprintf('%s, %d steps. Last: %s', Say::notes($count), count($said), $said[count($said) - 1]),
+            default => sprintf('%s, %d steps. Last: %s', Wording::notes($count), count($said), $said[count($said) - 1]),
         };
 
         return new Outcome($inner->change, $chosen, "“{$recipe->name}”: $sentence", array_values(array_unique($warnings)));
     }
 
-    private static function narrow(Pick $pick, Score $score, Selection $on): Selection
+    private static function narrow(NoteFilter $pick, Score $score, Selection $on): Selection
     {
         $whole = $on->isEmpty();
         $ids = [];

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Command;
 
+use Jactonic\Core\Edit\AppliesTo;
 use Jactonic\Core\Edit\Catalogue;
-use Jactonic\Core\Edit\Needs;
-use Jactonic\Core\Edit\Takes;
+use Jactonic\Core\Edit\Requires;
 use Jactonic\Core\Param\Params;
 use Jactonic\Core\Refusal;
 use Jactonic\Core\Score\PartSettings;
@@ -27,7 +27,7 @@ final class Commands
         $all = [];
         foreach (Catalogue::specs() as $spec) {
             // What works on notes works on all that sound in the parts chosen on the song page.
-            $contexts = $spec->needs === Needs::Notes && $spec->takes(Takes::Notes) && $spec->contexts === ['roll'] ? ['roll', 'song'] : $spec->contexts;
+            $contexts = $spec->needs === Requires::Notes && $spec->takes(AppliesTo::Notes) && $spec->contexts === ['roll'] ? ['roll', 'song'] : $spec->contexts;
             $all[$spec->id] = new Command($spec, $contexts, $spec->forms);
         }
         foreach (InterfaceCommands::all() as $command) {

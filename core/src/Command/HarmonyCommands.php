@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Jactonic\Core\Command;
 
 use Jactonic\Core\Edit\Family;
-use Jactonic\Core\Edit\Needs;
+use Jactonic\Core\Edit\Requires;
 use Jactonic\Core\Edit\Spec;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Selection\How;
@@ -22,7 +22,7 @@ final class HarmonyCommands
             new Command(new Spec('chord-line', 'Chord line', Family::Harmony, 'Shows the names of the chords over the notes: as they change, by beat or by bar; of this part or of all; or hides them.', [
                 Param::choice('set', 'What', ['every', 'over', 'arpeggios', 'pedal'], 'every'),
                 Param::choice('every', 'A name', ['next', 'change', 'beat', 'bar', 'none'], 'next'),
-            ], Needs::Song, ['chord names', 'harmony', 'analyse', 'lead sheet']), self::PLACES, [
+            ], Requires::Song, ['chord names', 'harmony', 'analyse', 'lead sheet']), self::PLACES, [
                 ['title' => 'Chord line: by change, beat, bar, or none', 'params' => [], 'words' => ['chords', 'names', 'show', 'hide']],
                 ['title' => 'Chord line, as chords change', 'params' => ['every' => 'change'], 'words' => ['names']],
                 ['title' => 'Chord line by beat', 'params' => ['every' => 'beat'], 'words' => ['names']],
@@ -34,9 +34,9 @@ final class HarmonyCommands
             ]),
             new Command(new Spec('chord-notes', 'Choose the notes of the chord', Family::Selection, 'Chooses the notes of the chord that the chord line names at the caret.', [
                 Param::choice('how', 'How', array_column(How::cases(), 'value'), 'instead'),
-            ], Needs::Part, ['chord', 'name', 'here']), ['roll']),
-            new Command(new Spec('copy-chords', 'Copy the chord line as text', Family::Harmony, 'Puts the names of the chords on the clipboard, a bar between strokes; they can be typed as a progression.', needs: Needs::Song, words: ['chords', 'names', 'progression', 'text']), self::PLACES),
-            new Command(new Spec('chord-sheet', 'Chords to print', Family::Harmony, 'Shows the chords of the song on a page to be printed, bar by bar.', needs: Needs::Song, words: ['lead sheet', 'print', 'names']), self::PLACES),
+            ], Requires::Part, ['chord', 'name', 'here']), ['roll']),
+            new Command(new Spec('copy-chords', 'Copy the chord line as text', Family::Harmony, 'Puts the names of the chords on the clipboard, a bar between strokes; they can be typed as a progression.', needs: Requires::Song, words: ['chords', 'names', 'progression', 'text']), self::PLACES),
+            new Command(new Spec('chord-sheet', 'Chords to print', Family::Harmony, 'Shows the chords of the song on a page to be printed, bar by bar.', needs: Requires::Song, words: ['lead sheet', 'print', 'names']), self::PLACES),
         ];
     }
 }

@@ -6,11 +6,11 @@ namespace Jactonic\Core\Command;
 
 use Jactonic\Core\Edit\Catalogue;
 use Jactonic\Core\Edit\Family;
-use Jactonic\Core\Edit\Needs;
+use Jactonic\Core\Edit\Requires;
 use Jactonic\Core\Edit\Spec;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Selection\How;
-use Jactonic\Core\Selection\Move;
+use Jactonic\Core\Selection\SelectionCommand;
 
 /**
  * What the interface does besides edits, as data: so that the command list, the shortcuts and their checks know it. How
@@ -34,18 +34,18 @@ final class InterfaceCommands
     /** @return list<Command> */
     private static function choosing(): array
     {
-        $moves = array_map(static fn (Move $m): array => ['title' => $m->title(), 'params' => ['move' => $m->value], 'words' => $m->words()], Move::cases());
+        $moves = array_map(static fn (SelectionCommand $m): array => ['title' => $m->title(), 'params' => ['move' => $m->value], 'words' => $m->words()], SelectionCommand::cases());
 
         return [
             new Command(new Spec('select', 'Choose notes', Family::Selection, 'Chooses other notes; nothing changes.', [
-                Param::choice('move', 'Which', array_column(Move::cases(), 'value'), 'all'),
+                Param::choice('move', 'Which', array_column(SelectionCommand::cases(), 'value'), 'all'),
                 Param::choice('how', 'How', array_column(How::cases(), 'value'), 'instead'),
-            ], Needs::Part, ['choose', 'pick', 'mark', 'notes']), self::ROLL, $moves),
-            new Command(new Spec('escape', 'Nothing, or away', Family::Selection, 'Ends what is under way, closes a panel, or chooses nothing.', needs: Needs::Nothing, words: ['cancel', 'deselect', 'close', 'stop']), self::ANY),
+            ], Requires::Part, ['choose', 'pick', 'mark', 'notes']), self::ROLL, $moves),
+            new Command(new Spec('escape', 'Nothing, or away', Family::Selection, 'Ends what is under way, closes a panel, or chooses nothing.', needs: Requires::Nothing, words: ['cancel', 'deselect', 'close', 'stop']), self::ANY),
             new Command(new Spec('insert-at', 'Insert a note', Family::Structure, 'Puts a note in at the caret, which goes on to the next cell, or at the pointer.', [
                 Param::choice('at', 'Where', ['caret', 'pointer'], 'caret'),
                 Param::integer('touch', 'Touch', 1, 4, optional: true),
-            ], Needs::Part, ['add', 'write', 'draw', 'step', 'new']), self::ROLL, [
+            ], Requires::Part, ['add', 'write', 'draw', 'step', 'new']), self::ROLL, [
                 ['title' => 'Insert a note at the caret', 'params' => []],
                 ['title' => 'Insert a note at the pointer', 'params' => ['at' => 'pointer']],
                 ...array_map(static fn (int $n): array => ['title' => "Insert a note at the caret with touch $n", 'params' => ['touch' => $n], 'words' => ['velocity']], [1, 2, 3, 4]),
@@ -54,13 +54,13 @@ final class InterfaceCommands
             new Command(new Spec('note-here', 'The note at the caret', Family::Selection, 'Chooses or deletes the note at the caret.', [
                 Param::choice('what', 'What', ['choose', 'add', 'delete'], 'choose'),
                 Param::choice('at', 'Where', ['caret', 'pointer'], 'caret'),
-            ], Needs::Part, ['caret', 'erase', 'here']), self::ROLL, [
+            ], Requires::Part, ['caret', 'erase', 'here']), self::ROLL, [
                 ['title' => 'Choose the note at the caret', 'params' => ['what' => 'choose']],
                 ['title' => 'Take in the note at the caret, or let it go', 'params' => ['what' => 'add'], 'words' => ['also', 'too', 'more', 'several']],
                 ['title' => 'Delete the note at the caret', 'params' => ['what' => 'delete']],
                 ['title' => 'Delete the note under the pointer', 'params' => ['what' => 'delete', 'at' => 'pointer'], 'words' => ['rub out']],
             ]),
-            new Command(new Spec('place-and-next', 'To the caret, and on to the next note', Family::Timing, 'Moves the notes to the caret; the caret goes on to the next note.', needs: Needs::Notes, words: ['caret', 'send', 'align', 'move']), self::ROLL),
+            new Command(new Spec('place-and-next', 'To the caret, and on to the next note', Family::Timing, 'Moves the notes to the caret; the caret goes on to the next note.', needs: Requires::Notes, words: ['caret', 'send', 'align', 'move']), self::ROLL),
         ];
     }
 
@@ -73,30 +73,30 @@ final class InterfaceCommands
         return [
             new Command(new Spec('tool', 'Pen or eraser in hand', Family::Structure, 'Takes the pen or the eraser in hand, or puts it down: with the pen a press writes, with the eraser it deletes.', [
                 Param::choice('tool', 'Which', ['pen', 'eraser'], 'pen'),
-            ], Needs::Part, ['draw', 'pencil', 'erase', 'mouse', 'write']), self::OPEN, [
+            ], Requires::Part, ['draw', 'pencil', 'erase', 'mouse', 'write']), self::OPEN, [
                 ['title' => 'Pen in hand, or down', 'params' => ['tool' => 'pen'], 'words' => ['draw', 'pencil', 'write']],
                 ['title' => 'Eraser in hand, or down', 'params' => ['tool' => 'eraser'], 'words' => ['erase', 'delete', 'rub out']],
             ]),
             new Command(new Spec('caret', 'Caret to', Family::View, 'Puts the caret at a note, at the part’s end, at a line, or in another row in use; what is chosen stays chosen.', [
                 Param::choice('to', 'Where', array_keys($to), 'next-note'),
-            ], Needs::Part, ['cursor', 'go', 'jump']), self::OPEN, array_map(static fn (string $k, string $t): array => ['title' => "Caret to $t", 'params' => ['to' => $k]], array_keys($to), $to)),
+            ], Requires::Part, ['cursor', 'go', 'jump']), self::OPEN, array_map(static fn (string $k, string $t): array => ['title' => "Caret to $t", 'params' => ['to' => $k]], array_keys($to), $to)),
             new Command(new Spec('pass', 'Choose what the caret passes', Family::Selection, 'Takes the caret to the start or the end, and chooses all on its way.', [
                 Param::choice('to', 'Where', ['start', 'end'], 'end'),
-            ], Needs::Part, ['select', 'rest', 'all after', 'all before']), self::ROLL, [
+            ], Requires::Part, ['select', 'rest', 'all after', 'all before']), self::ROLL, [
                 ['title' => 'Choose all from the caret on', 'params' => ['to' => 'end'], 'words' => ['after', 'rest', 'end']],
                 ['title' => 'Choose all before the caret', 'params' => ['to' => 'start'], 'words' => ['start']],
             ]),
-            new Command(new Spec('copy', 'Copy', Family::Structure, 'Keeps the notes chosen, or with none chosen what lies in the span, to be pasted.', needs: Needs::Part, words: ['clipboard']), self::OPEN),
-            new Command(new Spec('cut', 'Cut', Family::Structure, 'Copies, and takes away what was copied.', needs: Needs::Part, words: ['clipboard', 'move']), self::OPEN),
+            new Command(new Spec('copy', 'Copy', Family::Structure, 'Keeps the notes chosen, or with none chosen what lies in the span, to be pasted.', needs: Requires::Part, words: ['clipboard']), self::OPEN),
+            new Command(new Spec('cut', 'Cut', Family::Structure, 'Copies, and takes away what was copied.', needs: Requires::Part, words: ['clipboard', 'move']), self::OPEN),
             new Command(new Spec('paste', 'Paste', Family::Structure, 'Puts in what was copied, at the caret or where it was, here, in another part or in another song; the caret goes on to its end.', [
                 Param::choice('where', 'Where', ['caret', 'place'], 'caret'),
-            ], Needs::Part, ['clipboard', 'insert']), self::OPEN, [
+            ], Requires::Part, ['clipboard', 'insert']), self::OPEN, [
                 ['title' => 'Paste at the caret', 'params' => []],
                 ['title' => 'Paste in the same place', 'params' => ['where' => 'place'], 'words' => ['original', 'another part', 'another song']],
             ]),
             new Command(new Spec('span', 'Span', Family::Selection, 'Makes the span, a stretch of time that is looped, recorded in, copied and seen.', [
                 Param::choice('what', 'How', array_keys($span), 'selection'),
-            ], Needs::Part, ['range', 'locators', 'loop', 'region', 'time']), self::OPEN, array_map(static fn (string $k, string $t): array => ['title' => $t, 'params' => ['what' => $k]], array_keys($span), $span)),
+            ], Requires::Part, ['range', 'locators', 'loop', 'region', 'time']), self::OPEN, array_map(static fn (string $k, string $t): array => ['title' => $t, 'params' => ['what' => $k]], array_keys($span), $span)),
         ];
     }
 
@@ -104,24 +104,24 @@ final class InterfaceCommands
     private static function playing(): array
     {
         return [
-            new Command(new Spec('step-input', 'Step input on, off', Family::Recording, 'What is played is written at the caret, which goes on.', needs: Needs::Part, words: ['step', 'write', 'keyboard', 'enter']), self::ROLL),
+            new Command(new Spec('step-input', 'Step input on, off', Family::Recording, 'What is played is written at the caret, which goes on.', needs: Requires::Part, words: ['step', 'write', 'keyboard', 'enter']), self::ROLL),
             new Command(new Spec('step', 'In step input', Family::Recording, 'A rest, a tie, or back, in step input.', [
                 Param::choice('what', 'What', ['rest', 'tie', 'back'], 'rest'),
-            ], Needs::Part, ['step input']), self::ROLL, [
+            ], Requires::Part, ['step input']), self::ROLL, [
                 ['title' => 'Step: a rest', 'params' => ['what' => 'rest'], 'words' => ['skip', 'pause']],
                 ['title' => 'Step: tie the last on', 'params' => ['what' => 'tie'], 'words' => ['longer', 'hold']],
                 ['title' => 'Step: back', 'params' => ['what' => 'back'], 'words' => ['undo', 'last']],
             ]),
-            new Command(new Spec('keyboard', 'Computer keys play', Family::Recording, 'Two rows of the computer keyboard play notes, or do commands again.', needs: Needs::Part, words: ['typing', 'piano', 'virtual', 'musical', 'qwerty']), self::ROLL),
+            new Command(new Spec('keyboard', 'Computer keys play', Family::Recording, 'Two rows of the computer keyboard play notes, or do commands again.', needs: Requires::Part, words: ['typing', 'piano', 'virtual', 'musical', 'qwerty']), self::ROLL),
             new Command(new Spec('keyboard-set', 'Octave and touch of the computer keys', Family::Recording, 'Puts the computer keys an octave up or down, or gives them a touch.', [
                 Param::integer('octave', 'Octaves up', -8, 8, optional: true),
                 Param::integer('touch', 'Touch', 1, 4, optional: true),
-            ], Needs::Part, ['velocity', 'transpose']), self::ROLL, [
+            ], Requires::Part, ['velocity', 'transpose']), self::ROLL, [
                 ['title' => 'Computer keys an octave up', 'params' => ['octave' => 1]],
                 ['title' => 'Computer keys an octave down', 'params' => ['octave' => -1]],
                 ...array_map(static fn (int $n): array => ['title' => "Computer keys with touch $n", 'params' => ['touch' => $n]], [1, 2, 3, 4]),
             ]),
-            new Command(new Spec('player', 'Simulated player', Family::Recording, 'Lets the simulated player play its passage into the open part, or stops it.', needs: Needs::Part, words: ['demo', 'test', 'simulate', 'passage']), self::ROLL),
+            new Command(new Spec('player', 'Simulated player', Family::Recording, 'Lets the simulated player play its passage into the open part, or stops it.', needs: Requires::Part, words: ['demo', 'test', 'simulate', 'passage']), self::ROLL),
         ];
     }
 
@@ -129,28 +129,28 @@ final class InterfaceCommands
     private static function recording(): array
     {
         return [
-            new Command(new Spec('record', 'Record, stop', Family::Recording, 'Records into the open part from the caret, the span’s start or the playhead, or ends the take.', needs: Needs::Part, words: ['take', 'capture']), self::ROLL),
-            new Command(new Spec('arm', 'Arm, disarm', Family::Recording, 'While it is armed, playing records.', needs: Needs::Part, words: ['record', 'ready', 'enable']), self::ROLL),
-            new Command(new Spec('take-back', 'Take back the last round', Family::Recording, 'Takes away what was played in the last round, or the whole take where it does not go round.', needs: Needs::Part, words: ['undo', 'take', 'delete', 'loop']), self::ROLL),
+            new Command(new Spec('record', 'Record, stop', Family::Recording, 'Records into the open part from the caret, the span’s start or the playhead, or ends the take.', needs: Requires::Part, words: ['take', 'capture']), self::ROLL),
+            new Command(new Spec('arm', 'Arm, disarm', Family::Recording, 'While it is armed, playing records.', needs: Requires::Part, words: ['record', 'ready', 'enable']), self::ROLL),
+            new Command(new Spec('take-back', 'Take back the last round', Family::Recording, 'Takes away what was played in the last round, or the whole take where it does not go round.', needs: Requires::Part, words: ['undo', 'take', 'delete', 'loop']), self::ROLL),
             new Command(new Spec('take', 'An interrupted take', Family::Recording, 'Keeps a take that was interrupted, or throws it away.', [
                 Param::choice('what', 'What', ['keep', 'drop'], 'keep'),
-            ], Needs::Song, ['restore', 'recover', 'crash', 'lost']), self::OPEN, [
+            ], Requires::Song, ['restore', 'recover', 'crash', 'lost']), self::OPEN, [
                 ['title' => 'Keep the interrupted take', 'params' => ['what' => 'keep'], 'words' => ['restore', 'recover']],
                 ['title' => 'Throw the interrupted take away', 'params' => ['what' => 'drop'], 'words' => ['discard']],
             ]),
-            new Command(new Spec('metronome', 'Metronome on, off', Family::Recording, 'Beats are heard while it plays and records.', needs: Needs::Song, words: ['click', 'beat']), self::OPEN),
-            new Command(new Spec('count-in', 'Next count-in', Family::Recording, 'No bar, one or two are counted before a take.', needs: Needs::Song, words: ['precount', 'bars']), self::OPEN),
+            new Command(new Spec('metronome', 'Metronome on, off', Family::Recording, 'Beats are heard while it plays and records.', needs: Requires::Song, words: ['click', 'beat']), self::OPEN),
+            new Command(new Spec('count-in', 'Next count-in', Family::Recording, 'No bar, one or two are counted before a take.', needs: Requires::Song, words: ['precount', 'bars']), self::OPEN),
             new Command(new Spec('record-set', 'How it records', Family::Recording, 'Turns one of the settings of recording round.', [
                 Param::choice('what', 'What', ['mode', 'timing', 'punch', 'into'], 'mode'),
-            ], Needs::Part, ['record']), self::ROLL, [
+            ], Requires::Part, ['record']), self::ROLL, [
                 ['title' => 'Overdub or replace', 'params' => ['what' => 'mode'], 'words' => ['record', 'layer']],
                 ['title' => 'Quantize as it is recorded, or not', 'params' => ['what' => 'timing'], 'words' => ['input quantize', 'record']],
                 ['title' => 'Record only within the span, or anywhere', 'params' => ['what' => 'punch'], 'words' => ['punch', 'drop in']],
                 ['title' => 'Record into this part or a new one', 'params' => ['what' => 'into'], 'words' => ['take', 'layer']],
             ]),
-            new Command(new Spec('tune-latency', 'Tune the latency by tapping along', Family::Recording, 'Clicks, and takes the median of sixteen taps as how late sound is heard on this device.', needs: Needs::Song, words: ['delay', 'late', 'calibrate', 'offset', 'recording']), self::OPEN),
-            new Command(new Spec('ask-inputs', 'Look for MIDI keyboards', Family::Recording, 'Asks the browser for the MIDI keyboards that are plugged in.', needs: Needs::Part, words: ['device', 'midi', 'controller', 'permission']), self::ROLL),
-            new Command(new Spec('tap', 'Tap the tempo', Family::Transport, 'Each press is a quarter: from the second on the tempo follows.', needs: Needs::Song, words: ['bpm', 'beat']), self::OPEN),
+            new Command(new Spec('tune-latency', 'Tune the latency by tapping along', Family::Recording, 'Clicks, and takes the median of sixteen taps as how late sound is heard on this device.', needs: Requires::Song, words: ['delay', 'late', 'calibrate', 'offset', 'recording']), self::OPEN),
+            new Command(new Spec('ask-inputs', 'Look for MIDI keyboards', Family::Recording, 'Asks the browser for the MIDI keyboards that are plugged in.', needs: Requires::Part, words: ['device', 'midi', 'controller', 'permission']), self::ROLL),
+            new Command(new Spec('tap', 'Tap the tempo', Family::Transport, 'Each press is a quarter: from the second on the tempo follows.', needs: Requires::Song, words: ['bpm', 'beat']), self::OPEN),
         ];
     }
 
@@ -164,7 +164,7 @@ final class InterfaceCommands
             ['1/64', ['unit' => 'value', 'amount' => '1/64']], ['1/32', ['unit' => 'value', 'amount' => '1/32']], ['1 tick', ['unit' => 'ticks', 'amount' => 1]], ['1 sample', ['unit' => 'samples', 'amount' => 1]], ['1 bar', ['unit' => 'bar', 'amount' => 1]]];
 
         return [
-            new Command(new Spec('share-settings', 'This grid for all parts', Family::Settings, 'Gives all parts of the song this part’s grid, swing, strength and nudge step.', needs: Needs::Part, words: ['grid', 'swing', 'same', 'every part', 'apply']), self::ROLL),
+            new Command(new Spec('share-settings', 'This grid for all parts', Family::Settings, 'Gives all parts of the song this part’s grid, swing, strength and nudge step.', needs: Requires::Part, words: ['grid', 'swing', 'same', 'every part', 'apply']), self::ROLL),
             new Command(new Spec('set', 'Set what belongs to the part', Family::Settings, 'Sets the part’s grid, swing, strength, nudge step or pen.', [
                 Param::grid('grid', 'Grid'),
                 Param::number('swing', 'Swing', 50, 75, unit: '%'),
@@ -172,7 +172,7 @@ final class InterfaceCommands
                 Param::integer('penVelocity', 'Pen velocity', 1, 127),
                 Param::step('nudge', 'Nudge step'),
                 Param::scale('scale', 'Scale'),
-            ], Needs::Part, ['grid', 'setting']), self::OPEN, [
+            ], Requires::Part, ['grid', 'setting']), self::OPEN, [
                 ...$grids,
                 ...array_map(static fn (array $t): array => ['title' => $t[1], 'params' => ['turn' => $t[0]], 'words' => ['grid', ...$t[2]]], $turns),
                 ['title' => 'Swing on, off', 'params' => ['swing' => 'toggle'], 'words' => ['shuffle', 'groove']],
@@ -209,7 +209,7 @@ final class InterfaceCommands
             new Command(new Spec('panel', 'Open a panel', Family::View, 'Opens or closes a panel.', [
                 Param::text('edit', 'Settings of the edit', ''),
                 Param::text('name', 'Panel', ''),
-            ], Needs::Part, ['settings', 'options']), self::OPEN, [
+            ], Requires::Part, ['settings', 'options']), self::OPEN, [
                 ['title' => 'Grid reading', 'params' => ['name' => 'reading'], 'words' => ['detect', 'analyse', 'which grid', 'swing']],
                 ['title' => 'Grooves', 'params' => ['name' => 'groove'], 'words' => ['groove', 'feel', 'template', 'extract']],
                 ['title' => 'Pen settings', 'params' => ['name' => 'pen'], 'words' => ['touches', 'new notes', 'velocity', 'length']],
@@ -236,32 +236,32 @@ final class InterfaceCommands
                 Param::text('edit', 'Edit'),
                 Param::flag('reseed', 'With a new seed'),
                 Param::flag('instead', 'Instead of the last'),
-            ], Needs::Notes), self::OPEN, [
+            ], Requires::Notes), self::OPEN, [
                 ...$again,
                 ['title' => 'Humanize with a new seed', 'params' => ['edit' => 'humanize', 'reseed' => true], 'words' => ['random', 'loosen']],
                 ['title' => 'Humanize otherwise', 'params' => ['edit' => 'humanize', 'reseed' => true, 'instead' => true], 'words' => ['random', 'another seed']],
             ]),
             new Command(new Spec('landing', 'Show where notes would land', Family::View, 'While the key is held: where an edit would put the notes.', [
                 Param::text('edit', 'Edit', 'quantize'),
-            ], Needs::Part, ['preview', 'hold']), self::ROLL),
+            ], Requires::Part, ['preview', 'hold']), self::ROLL),
             new Command(new Spec('compare', 'Compare with before', Family::View, 'While the key is held: the part as it was.', [
                 Param::choice('to', 'With', ['before', 'played'], 'before'),
-            ], Needs::Part, ['hold', 'before', 'original']), self::ROLL, [
+            ], Requires::Part, ['hold', 'before', 'original']), self::ROLL, [
                 ['title' => 'Compare with before the last step', 'params' => ['to' => 'before'], 'words' => ['hold', 'undo']],
                 ['title' => 'Compare with as it was played', 'params' => ['to' => 'played'], 'words' => ['hold', 'original']],
             ]),
             new Command(new Spec('recipe', 'Run a recipe', Family::Recipe, 'Runs a recipe: notes by a condition, then a chain of edits.', [
                 Param::text('recipe', 'Recipe'),
-            ], Needs::Part, ['macro', 'chain']), self::OPEN),
-            new Command(new Spec('record-recipe', 'Record a recipe', Family::Recipe, 'Begins to note down what is done, or ends it and opens what was noted as a recipe.', needs: Needs::Part, words: ['macro', 'record', 'learn']), self::ROLL),
+            ], Requires::Part, ['macro', 'chain']), self::OPEN),
+            new Command(new Spec('record-recipe', 'Record a recipe', Family::Recipe, 'Begins to note down what is done, or ends it and opens what was noted as a recipe.', needs: Requires::Part, words: ['macro', 'record', 'learn']), self::ROLL),
             new Command(new Spec('repeat-command', 'Repeat the last command', Family::Recipe, 'Does one of the last three commands again, on what is chosen now.', [
                 Param::integer('back', 'How far back', 1, 3, 1),
-            ], Needs::Part, ['again', 'redo', 'same']), self::OPEN, [
+            ], Requires::Part, ['again', 'redo', 'same']), self::OPEN, [
                 ['title' => 'Repeat the last command', 'params' => [], 'words' => ['again', 'same']],
                 ['title' => 'Repeat the command before the last', 'params' => ['back' => 2], 'words' => ['again', 'second']],
                 ['title' => 'Repeat the third last command', 'params' => ['back' => 3], 'words' => ['again', 'third']],
             ]),
-            new Command(new Spec('count', 'Count', Family::Recipe, 'A number typed after it says how many times the next command is done, as one step.', needs: Needs::Part, words: ['times', 'number', 'repeat']), self::OPEN),
+            new Command(new Spec('count', 'Count', Family::Recipe, 'A number typed after it says how many times the next command is done, as one step.', needs: Requires::Part, words: ['times', 'number', 'repeat']), self::OPEN),
         ];
     }
 
@@ -272,7 +272,7 @@ final class InterfaceCommands
             new Command(new Spec('zoom', 'Zoom', Family::View, 'Makes time wider or narrower, or rows taller or lower.', [
                 Param::choice('axis', 'What', ['time', 'pitch'], 'time'),
                 Param::integer('by', 'Steps, below 0 for out', -10, 10, 1),
-            ], Needs::Part, ['magnify', 'scale']), self::OPEN, [
+            ], Requires::Part, ['magnify', 'scale']), self::OPEN, [
                 ['title' => 'Zoom in', 'params' => ['axis' => 'time', 'by' => 1]],
                 ['title' => 'Zoom out', 'params' => ['axis' => 'time', 'by' => -1]],
                 ['title' => 'Taller rows', 'params' => ['axis' => 'pitch', 'by' => 1], 'words' => ['zoom', 'vertical']],
@@ -280,7 +280,7 @@ final class InterfaceCommands
             ]),
             new Command(new Spec('fit', 'See all', Family::View, 'Shows the whole part, or the notes chosen, as large as it goes.', [
                 Param::choice('what', 'What', ['all', 'selection', 'span', 'last'], 'all'),
-            ], Needs::Part, ['zoom', 'fit', 'whole']), self::OPEN, [
+            ], Requires::Part, ['zoom', 'fit', 'whole']), self::OPEN, [
                 ['title' => 'See the whole part', 'params' => ['what' => 'all'], 'words' => ['fit', 'whole song', 'zoom']],
                 ['title' => 'See what is chosen', 'params' => ['what' => 'selection'], 'words' => ['zoom', 'fit']],
                 ['title' => 'See the span', 'params' => ['what' => 'span'], 'words' => ['zoom', 'fit']],
@@ -288,13 +288,13 @@ final class InterfaceCommands
             ]),
             new Command(new Spec('scroll', 'Scroll', Family::View, 'Moves the view.', [
                 Param::integer('x', 'Later', -10, 10, 0), Param::integer('y', 'Up', -10, 10, 0),
-            ], Needs::Part), self::OPEN, [
+            ], Requires::Part), self::OPEN, [
                 ['title' => 'Scroll later', 'params' => ['x' => 1]], ['title' => 'Scroll earlier', 'params' => ['x' => -1]],
                 ['title' => 'Scroll up', 'params' => ['y' => 1]], ['title' => 'Scroll down', 'params' => ['y' => -1]],
             ]),
-            new Command(new Spec('lane', 'Next lane, or the velocities', Family::View, 'Goes to work in the next lane below the notes, and from the last one back to the notes; with no lane there, shows or hides the velocities.', needs: Needs::Part, words: ['velocity', 'stems', 'hide', 'lanes', 'focus']), self::ROLL),
-            new Command(new Spec('played-places', 'Where notes were played', Family::View, 'Shows or hides, behind each moved note, where it was played.', needs: Needs::Part, words: ['drift', 'ghost', 'original']), self::ROLL),
-            new Command(new Spec('steps', 'Steps: the history', Family::View, 'Shows all that was done; any step can be gone back to.', needs: Needs::Song, words: ['undo', 'history', 'list', 'back']), self::OPEN),
+            new Command(new Spec('lane', 'Next lane, or the velocities', Family::View, 'Goes to work in the next lane below the notes, and from the last one back to the notes; with no lane there, shows or hides the velocities.', needs: Requires::Part, words: ['velocity', 'stems', 'hide', 'lanes', 'focus']), self::ROLL),
+            new Command(new Spec('played-places', 'Where notes were played', Family::View, 'Shows or hides, behind each moved note, where it was played.', needs: Requires::Part, words: ['drift', 'ghost', 'original']), self::ROLL),
+            new Command(new Spec('steps', 'Steps: the history', Family::View, 'Shows all that was done; any step can be gone back to.', needs: Requires::Song, words: ['undo', 'history', 'list', 'back']), self::OPEN),
         ];
     }
 
@@ -302,22 +302,22 @@ final class InterfaceCommands
     private static function transport(): array
     {
         return [
-            new Command(new Spec('play', 'Play, stop', Family::Transport, 'Plays from where the playhead stands, or stops.', needs: Needs::Song, words: ['start', 'pause', 'listen']), self::OPEN),
-            new Command(new Spec('play-from', 'Play from here', Family::Transport, 'Plays from the first note chosen, or from the caret.', needs: Needs::Part, words: ['start', 'selection', 'caret']), self::OPEN),
+            new Command(new Spec('play', 'Play, stop', Family::Transport, 'Plays from where the playhead stands, or stops.', needs: Requires::Song, words: ['start', 'pause', 'listen']), self::OPEN),
+            new Command(new Spec('play-from', 'Play from here', Family::Transport, 'Plays from the first note chosen, or from the caret.', needs: Requires::Part, words: ['start', 'selection', 'caret']), self::OPEN),
             new Command(new Spec('locate', 'Go to', Family::Transport, 'Puts the playhead at the start or the end.', [
                 Param::choice('to', 'Where', ['start', 'end'], 'start'),
-            ], Needs::Song, ['return', 'rewind', 'playhead']), self::OPEN, [
+            ], Requires::Song, ['return', 'rewind', 'playhead']), self::OPEN, [
                 ['title' => 'Go to the start', 'params' => ['to' => 'start'], 'words' => ['rewind', 'home', 'zero']],
                 ['title' => 'Go to the end', 'params' => ['to' => 'end']],
             ]),
-            new Command(new Spec('loop', 'Loop on, off', Family::Transport, 'Plays round and round, or no longer.', needs: Needs::Song, words: ['cycle', 'repeat']), self::OPEN),
-            new Command(new Spec('play-span', 'Play the span, looped', Family::Transport, 'Plays the span round and round.', needs: Needs::Part, words: ['loop', 'cycle', 'range']), self::OPEN),
-            new Command(new Spec('stop-returns', 'On stop, return or stay', Family::Transport, 'When it is stopped, the playhead goes back to where it was started, or stays.', needs: Needs::Song, words: ['rewind', 'playhead']), self::OPEN),
-            new Command(new Spec('loop-selection', 'Loop what is chosen', Family::Transport, 'Loops the bars of the notes chosen.', needs: Needs::Notes, words: ['cycle', 'bars']), self::ROLL),
-            new Command(new Spec('hear', 'Hear notes when touched', Family::Transport, 'Notes sound as they are chosen and moved, or not.', needs: Needs::Song, words: ['audition', 'preview', 'sound', 'silent']), self::OPEN),
+            new Command(new Spec('loop', 'Loop on, off', Family::Transport, 'Plays round and round, or no longer.', needs: Requires::Song, words: ['cycle', 'repeat']), self::OPEN),
+            new Command(new Spec('play-span', 'Play the span, looped', Family::Transport, 'Plays the span round and round.', needs: Requires::Part, words: ['loop', 'cycle', 'range']), self::OPEN),
+            new Command(new Spec('stop-returns', 'On stop, return or stay', Family::Transport, 'When it is stopped, the playhead goes back to where it was started, or stays.', needs: Requires::Song, words: ['rewind', 'playhead']), self::OPEN),
+            new Command(new Spec('loop-selection', 'Loop what is chosen', Family::Transport, 'Loops the bars of the notes chosen.', needs: Requires::Notes, words: ['cycle', 'bars']), self::ROLL),
+            new Command(new Spec('hear', 'Hear notes when touched', Family::Transport, 'Notes sound as they are chosen and moved, or not.', needs: Requires::Song, words: ['audition', 'preview', 'sound', 'silent']), self::OPEN),
             new Command(new Spec('track', 'Mute or solo the track', Family::Transport, 'Mutes or solos the track.', [
                 Param::choice('what', 'What', ['muted', 'soloed'], 'muted'),
-            ], Needs::Song, ['silence']), self::OPEN, [
+            ], Requires::Song, ['silence']), self::OPEN, [
                 ['title' => 'Mute the track', 'params' => ['what' => 'muted'], 'words' => ['silence', 'unmute']],
                 ['title' => 'Solo the track', 'params' => ['what' => 'soloed'], 'words' => ['alone', 'unsolo']],
             ]),
@@ -328,39 +328,39 @@ final class InterfaceCommands
     private static function songs(): array
     {
         return [
-            new Command(new Spec('undo', 'Undo', Family::Song, 'Takes the last step back.', needs: Needs::Song, words: ['back', 'revert']), self::OPEN),
-            new Command(new Spec('redo', 'Redo', Family::Song, 'Does the step again that was taken back.', needs: Needs::Song, words: ['again', 'forward']), self::OPEN),
-            new Command(new Spec('export', 'Save as a MIDI file', Family::Song, 'Saves the song as a .mid file.', needs: Needs::Nothing, words: ['export', 'download', 'midi', 'file']), self::ANY),
-            new Command(new Spec('export-whole', 'Save the song with its history', Family::Song, 'Saves the song with its history as a file that can be imported on another machine.', needs: Needs::Nothing, words: ['export', 'move', 'other computer', 'archive', 'file']), self::ANY),
-            new Command(new Spec('import', 'Import a MIDI file', Family::Song, 'Brings a .mid file in as a new song.', needs: Needs::Nothing, words: ['open', 'load', 'upload', 'midi', 'file']), ['songs']),
-            new Command(new Spec('new-song', 'New song', Family::Song, 'Makes an empty song and opens its part.', needs: Needs::Nothing, words: ['create', 'empty', 'start']), ['songs']),
+            new Command(new Spec('undo', 'Undo', Family::Song, 'Takes the last step back.', needs: Requires::Song, words: ['back', 'revert']), self::OPEN),
+            new Command(new Spec('redo', 'Redo', Family::Song, 'Does the step again that was taken back.', needs: Requires::Song, words: ['again', 'forward']), self::OPEN),
+            new Command(new Spec('export', 'Save as a MIDI file', Family::Song, 'Saves the song as a .mid file.', needs: Requires::Nothing, words: ['export', 'download', 'midi', 'file']), self::ANY),
+            new Command(new Spec('export-whole', 'Save the song with its history', Family::Song, 'Saves the song with its history as a file that can be imported on another machine.', needs: Requires::Nothing, words: ['export', 'move', 'other computer', 'archive', 'file']), self::ANY),
+            new Command(new Spec('import', 'Import a MIDI file', Family::Song, 'Brings a .mid file in as a new song.', needs: Requires::Nothing, words: ['open', 'load', 'upload', 'midi', 'file']), ['songs']),
+            new Command(new Spec('new-song', 'New song', Family::Song, 'Makes an empty song and opens its part.', needs: Requires::Nothing, words: ['create', 'empty', 'start']), ['songs']),
             new Command(new Spec('choose', 'Choose a song or a part', Family::Song, 'Goes to the next song, track or part.', [
                 Param::integer('x', 'Later', -1, 1, 0), Param::integer('y', 'Down', -1, 1, 0), Param::flag('take', 'Besides those chosen'),
-            ], Needs::Nothing), ['songs', 'song'], [
+            ], Requires::Nothing), ['songs', 'song'], [
                 self::form('Next', ['y' => 1]), self::form('Previous', ['y' => -1]), self::form('Next part', ['x' => 1]), self::form('Previous part', ['x' => -1]),
             ]),
             new Command(new Spec('choose-parts', 'Choose several parts', Family::Selection, 'Chooses all parts, or all of the track; what is done then is done to all of them.', [
                 Param::choice('which', 'Which', ['all', 'track', 'others', 'span'], 'all'),
-            ], Needs::Song, ['parts', 'every', 'tracks']), ['song'], [
+            ], Requires::Song, ['parts', 'every', 'tracks']), ['song'], [
                 ['title' => 'Choose all parts', 'params' => ['which' => 'all']],
                 ['title' => 'Choose all parts of the track', 'params' => ['which' => 'track'], 'words' => ['row']],
                 ['title' => 'Choose the other parts', 'params' => ['which' => 'others'], 'words' => ['invert', 'inverse']],
                 ['title' => 'Choose the parts in the span', 'params' => ['which' => 'span'], 'words' => ['range']],
             ]),
-            new Command(new Spec('roll-under', 'The roll under the tracks', Family::View, 'Opens the part chosen in a roll under the tracks, in time with them, or closes it.', needs: Needs::Song, words: ['split', 'both', 'editor', 'below', 'beside the others']), ['song']),
-            new Command(new Spec('open-part', 'Open the part', Family::Song, 'Opens the part chosen in the roll.', needs: Needs::Song, words: ['edit', 'roll']), ['song']),
-            new Command(new Spec('open-song', 'To the song', Family::Song, 'Shows the tracks and parts of the song.', needs: Needs::Nothing, words: ['timeline', 'tracks', 'parts', 'back']), ['songs', 'roll', 'keys']),
-            new Command(new Spec('open-songs', 'All songs', Family::Song, 'Shows the list of songs.', needs: Needs::Nothing, words: ['list', 'home', 'close']), self::ANY),
+            new Command(new Spec('roll-under', 'The roll under the tracks', Family::View, 'Opens the part chosen in a roll under the tracks, in time with them, or closes it.', needs: Requires::Song, words: ['split', 'both', 'editor', 'below', 'beside the others']), ['song']),
+            new Command(new Spec('open-part', 'Open the part', Family::Song, 'Opens the part chosen in the roll.', needs: Requires::Song, words: ['edit', 'roll']), ['song']),
+            new Command(new Spec('open-song', 'To the song', Family::Song, 'Shows the tracks and parts of the song.', needs: Requires::Nothing, words: ['timeline', 'tracks', 'parts', 'back']), ['songs', 'roll', 'keys']),
+            new Command(new Spec('open-songs', 'All songs', Family::Song, 'Shows the list of songs.', needs: Requires::Nothing, words: ['list', 'home', 'close']), self::ANY),
             new Command(new Spec('go-part', 'Next or previous part', Family::Song, 'Opens the part after this one or before it, with the view and the caret’s time as they are.', [
                 Param::integer('by', 'Parts on', -1, 1, 1),
-            ], Needs::Part, ['switch', 'other', 'beside']), self::ROLL, [
+            ], Requires::Part, ['switch', 'other', 'beside']), self::ROLL, [
                 ['title' => 'Next part', 'params' => ['by' => 1], 'words' => ['switch', 'open']],
                 ['title' => 'Previous part', 'params' => ['by' => -1], 'words' => ['switch', 'open']],
             ]),
-            new Command(new Spec('rename', 'Rename the song', Family::Song, 'Gives the song another name.', needs: Needs::Nothing, words: ['name', 'title']), ['songs', 'song']),
-            new Command(new Spec('duplicate', 'Duplicate the song', Family::Song, 'Makes a copy of the song, without its history.', needs: Needs::Nothing, words: ['copy']), ['songs']),
-            new Command(new Spec('delete-song', 'Delete the song', Family::Song, 'Puts the song away; it can be brought back.', needs: Needs::Nothing, words: ['remove', 'trash']), ['songs']),
-            new Command(new Spec('undelete', 'Bring the song back', Family::Song, 'Brings back the song deleted last.', needs: Needs::Nothing, words: ['restore', 'undo']), ['songs']),
+            new Command(new Spec('rename', 'Rename the song', Family::Song, 'Gives the song another name.', needs: Requires::Nothing, words: ['name', 'title']), ['songs', 'song']),
+            new Command(new Spec('duplicate', 'Duplicate the song', Family::Song, 'Makes a copy of the song, without its history.', needs: Requires::Nothing, words: ['copy']), ['songs']),
+            new Command(new Spec('delete-song', 'Delete the song', Family::Song, 'Puts the song away; it can be brought back.', needs: Requires::Nothing, words: ['remove', 'trash']), ['songs']),
+            new Command(new Spec('undelete', 'Bring the song back', Family::Song, 'Brings back the song deleted last.', needs: Requires::Nothing, words: ['restore', 'undo']), ['songs']),
         ];
     }
 
@@ -368,15 +368,15 @@ final class InterfaceCommands
     private static function program(): array
     {
         return [
-            new Command(new Spec('reach', 'Go to anything that is seen', Family::Program, 'While the key is held, each note, part, button and field shows two letters; typed they lead there.', needs: Needs::Nothing, words: ['jump', 'letters', 'hints', 'focus', 'without mouse']), self::ANY),
-            new Command(new Spec('commands', 'All commands', Family::Program, 'Finds any command by a word, runs it, or gives it a key.', needs: Needs::Nothing, words: ['find', 'search', 'list', 'help', 'menu']), self::ANY),
-            new Command(new Spec('shortcuts', 'Shortcuts', Family::Program, 'Shows the keyboard and every shortcut, to be changed.', needs: Needs::Nothing, words: ['keys', 'keyboard', 'bind', 'hotkeys', 'keymap']), self::ANY),
-            new Command(new Spec('sheet', 'Sheet of shortcuts', Family::Program, 'Shows all shortcuts on a page to be printed.', needs: Needs::Nothing, words: ['print', 'cheat', 'keys']), self::ANY),
-            new Command(new Spec('pace', 'Pace', Family::Program, 'Says which commands a key would have made faster.', needs: Needs::Nothing, words: ['statistics', 'usage', 'learn', 'speed']), self::ANY),
-            new Command(new Spec('backups', 'Backup and deleted songs', Family::Program, 'Lists the backups and the deleted songs, to be restored, brought back or removed.', needs: Needs::Nothing, words: ['backup', 'restore', 'copy', 'trash', 'bin', 'safety']), self::ANY),
-            new Command(new Spec('backup', 'Back up everything now', Family::Program, 'Copies all songs with their histories, shelf, recipes, shortcuts, grooves and settings into one file.', needs: Needs::Nothing, words: ['backup', 'copy', 'safety', 'save all']), self::ANY),
-            new Command(new Spec('strip', 'Key strip', Family::Program, 'Shows the key strip in three rows, two, one or none.', needs: Needs::Nothing, words: ['keys', 'help', 'hide', 'size']), self::ANY),
-            new Command(new Spec('theme', 'Light or dark', Family::Program, 'Turns between paper and night.', needs: Needs::Nothing, words: ['night', 'day', 'colours', 'appearance']), self::ANY),
+            new Command(new Spec('reach', 'Go to anything that is seen', Family::Program, 'While the key is held, each note, part, button and field shows two letters; typed they lead there.', needs: Requires::Nothing, words: ['jump', 'letters', 'hints', 'focus', 'without mouse']), self::ANY),
+            new Command(new Spec('commands', 'All commands', Family::Program, 'Finds any command by a word, runs it, or gives it a key.', needs: Requires::Nothing, words: ['find', 'search', 'list', 'help', 'menu']), self::ANY),
+            new Command(new Spec('shortcuts', 'Shortcuts', Family::Program, 'Shows the keyboard and every shortcut, to be changed.', needs: Requires::Nothing, words: ['keys', 'keyboard', 'bind', 'hotkeys', 'keymap']), self::ANY),
+            new Command(new Spec('sheet', 'Sheet of shortcuts', Family::Program, 'Shows all shortcuts on a page to be printed.', needs: Requires::Nothing, words: ['print', 'cheat', 'keys']), self::ANY),
+            new Command(new Spec('pace', 'Pace', Family::Program, 'Says which commands a key would have made faster.', needs: Requires::Nothing, words: ['statistics', 'usage', 'learn', 'speed']), self::ANY),
+            new Command(new Spec('backups', 'Backup and deleted songs', Family::Program, 'Lists the backups and the deleted songs, to be restored, brought back or removed.', needs: Requires::Nothing, words: ['backup', 'restore', 'copy', 'trash', 'bin', 'safety']), self::ANY),
+            new Command(new Spec('backup', 'Back up everything now', Family::Program, 'Copies all songs with their histories, shelf, recipes, shortcuts, grooves and settings into one file.', needs: Requires::Nothing, words: ['backup', 'copy', 'safety', 'save all']), self::ANY),
+            new Command(new Spec('strip', 'Key strip', Family::Program, 'Shows the key strip in three rows, two, one or none.', needs: Requires::Nothing, words: ['keys', 'help', 'hide', 'size']), self::ANY),
+            new Command(new Spec('theme', 'Light or dark', Family::Program, 'Turns between paper and night.', needs: Requires::Nothing, words: ['night', 'day', 'colours', 'appearance']), self::ANY),
         ];
     }
 

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Jactonic\Core\Command;
 
 use Jactonic\Core\Edit\Family;
-use Jactonic\Core\Edit\Needs;
+use Jactonic\Core\Edit\Requires;
 use Jactonic\Core\Edit\Spec;
 use Jactonic\Core\Param\Param;
 
@@ -18,30 +18,30 @@ final class SeeingCommands
     public static function all(): array
     {
         return [
-            new Command(new Spec('used-rows', 'Rows in use, or all', Family::View, 'Shows only the rows that have notes, or all again.', needs: Needs::Part, words: ['fold', 'drums', 'hide', 'empty rows', 'compact']), self::ROLL),
-            new Command(new Spec('underlay', 'Other parts underneath', Family::View, 'Shows other parts behind this one: of the tracks beside, all, those picked, or none.', needs: Needs::Part, words: ['ghost', 'behind', 'layer', 'compare parts', 'show']), self::ROLL),
+            new Command(new Spec('used-rows', 'Rows in use, or all', Family::View, 'Shows only the rows that have notes, or all again.', needs: Requires::Part, words: ['fold', 'drums', 'hide', 'empty rows', 'compact']), self::ROLL),
+            new Command(new Spec('underlay', 'Other parts underneath', Family::View, 'Shows other parts behind this one: of the tracks beside, all, those picked, or none.', needs: Requires::Part, words: ['ghost', 'behind', 'layer', 'compare parts', 'show']), self::ROLL),
             new Command(new Spec('underlay-walk', 'Another part underneath', Family::View, 'Shows the next or previous part alone behind this one.', [
                 Param::integer('by', 'Parts on', -1, 1, 1),
-            ], Needs::Part, ['behind', 'next']), self::ROLL, [
+            ], Requires::Part, ['behind', 'next']), self::ROLL, [
                 ['title' => 'The next part underneath', 'params' => ['by' => 1]],
                 ['title' => 'The previous part underneath', 'params' => ['by' => -1]],
             ]),
-            new Command(new Spec('edit-under', 'Work on the parts underneath too', Family::View, 'What is chosen, and what keys do, is of this part and of those underneath; or of this part alone again.', needs: Needs::Part, words: ['together', 'several parts', 'in place', 'multi']), self::ROLL),
+            new Command(new Spec('edit-under', 'Work on the parts underneath too', Family::View, 'What is chosen, and what keys do, is of this part and of those underneath; or of this part alone again.', needs: Requires::Part, words: ['together', 'several parts', 'in place', 'multi']), self::ROLL),
             new Command(new Spec('go-under', 'Over to the part underneath', Family::View, 'Opens the part that lies underneath at the caret, seen as it is.', [
                 Param::choice('at', 'At', ['caret', 'pointer'], 'caret'),
-            ], Needs::Part, ['switch', 'open', 'other part']), self::ROLL, [
+            ], Requires::Part, ['switch', 'open', 'other part']), self::ROLL, [
                 ['title' => 'Over to the part underneath', 'params' => [], 'words' => ['switch', 'open']],
                 ['title' => 'Over to the part under the pointer', 'params' => ['at' => 'pointer'], 'words' => ['switch', 'open']],
             ]),
             new Command(new Spec('view-keep', 'Keep the view', Family::View, 'Keeps what is seen, to be seen again.', [
                 Param::integer('number', 'View', 1, 4, 1),
-            ], Needs::Part, ['store', 'zoom', 'memory']), self::ROLL, array_map(static fn (int $n): array => ['title' => "Keep view $n", 'params' => ['number' => $n]], [1, 2, 3, 4])),
+            ], Requires::Part, ['store', 'zoom', 'memory']), self::ROLL, array_map(static fn (int $n): array => ['title' => "Keep view $n", 'params' => ['number' => $n]], [1, 2, 3, 4])),
             new Command(new Spec('view-call', 'See a kept view', Family::View, 'Goes to a view that was kept.', [
                 Param::integer('number', 'View', 1, 4, 1),
-            ], Needs::Part, ['recall', 'zoom', 'memory']), self::ROLL, array_map(static fn (int $n): array => ['title' => "See view $n", 'params' => ['number' => $n]], [1, 2, 3, 4])),
+            ], Requires::Part, ['recall', 'zoom', 'memory']), self::ROLL, array_map(static fn (int $n): array => ['title' => "See view $n", 'params' => ['number' => $n]], [1, 2, 3, 4])),
             new Command(new Spec('lane-show', 'Show a lane', Family::View, 'Shows a lane below the notes and works in it, or puts it away.', [
                 Param::text('lane', 'Lane'),
-            ], Needs::Part, ['controller', 'cc', 'automation', 'modulation', 'expression', 'bend']), self::ROLL, [
+            ], Requires::Part, ['controller', 'cc', 'automation', 'modulation', 'expression', 'bend']), self::ROLL, [
                 ['title' => 'Lane of expression', 'params' => ['lane' => 'cc:11'], 'words' => ['cc 11', 'dynamics']],
                 ['title' => 'Lane of modulation', 'params' => ['lane' => 'cc:1'], 'words' => ['cc 1', 'mod wheel', 'vibrato']],
                 ['title' => 'Lane of the sustain pedal', 'params' => ['lane' => 'cc:64'], 'words' => ['cc 64', 'pedal']],
@@ -53,33 +53,33 @@ final class SeeingCommands
             ]),
             new Command(new Spec('guide', 'Guide', Family::Program, 'How each job is done, with the keys as they are set.', [
                 Param::choice('at', 'At', ['top', 'marks'], 'top'),
-            ], Needs::Nothing, ['help', 'manual', 'learn', 'how to', 'tutorial']), ['any'], [
+            ], Requires::Nothing, ['help', 'manual', 'learn', 'how to', 'tutorial']), ['any'], [
                 ['title' => 'Guide', 'params' => [], 'words' => ['help', 'manual', 'learn', 'how to']],
                 ['title' => 'Guide: what the marks on notes mean', 'params' => ['at' => 'marks'], 'words' => ['legend', 'symbols', 'wedge', 'corner']],
             ]),
             new Command(new Spec('go', 'Go to a place', Family::Transport, 'Takes the caret to a bar and a beat, as it is typed: go 17.3.', [
                 Param::place('to', 'Place'),
-            ], Needs::Song, ['jump', 'bar', 'position', 'caret', 'locate']), ['roll', 'song'], formsOnly: true),
+            ], Requires::Song, ['jump', 'bar', 'position', 'caret', 'locate']), ['roll', 'song'], formsOnly: true),
             new Command(new Spec('lane-set', 'A set of lanes', Family::View, 'Shows a set of lanes that was kept, or keeps those that are shown.', [
                 Param::integer('number', 'Set', 1, 4, 1),
                 Param::flag('keep', 'Keep what is shown as this set'),
-            ], Needs::Part, ['controllers', 'layout', 'recall', 'store']), self::ROLL, [
+            ], Requires::Part, ['controllers', 'layout', 'recall', 'store']), self::ROLL, [
                 ...array_map(static fn (int $n): array => ['title' => "Lanes: set $n", 'params' => ['number' => $n]], [1, 2, 3, 4]),
                 ...array_map(static fn (int $n): array => ['title' => "Keep the lanes shown as set $n", 'params' => ['number' => $n, 'keep' => true]], [1, 2, 3, 4]),
             ]),
-            new Command(new Spec('pedal-tails', 'Notes as long as the pedal holds them', Family::View, 'Draws notes as long as they sound, the pedal down, or as they are written.', needs: Needs::Part, words: ['sustain', 'pedal', 'ring', 'sounding length']), self::ROLL),
-            new Command(new Spec('expression', 'Draw on the note itself', Family::Lane, 'Opens the curves that the chosen note has of its own: bend, pressure or a controller.', needs: Needs::Notes, words: ['expression', 'bend', 'vibrato', 'per note', 'curve']), self::ROLL),
-            new Command(new Spec('follow', 'Follow the playing line', Family::View, 'The view follows the playing line by page, holds it in the middle, or stays.', needs: Needs::Part, words: ['scroll', 'autoscroll', 'playhead', 'page']), self::ROLL),
+            new Command(new Spec('pedal-tails', 'Notes as long as the pedal holds them', Family::View, 'Draws notes as long as they sound, the pedal down, or as they are written.', needs: Requires::Part, words: ['sustain', 'pedal', 'ring', 'sounding length']), self::ROLL),
+            new Command(new Spec('expression', 'Draw on the note itself', Family::Lane, 'Opens the curves that the chosen note has of its own: bend, pressure or a controller.', needs: Requires::Notes, words: ['expression', 'bend', 'vibrato', 'per note', 'curve']), self::ROLL),
+            new Command(new Spec('follow', 'Follow the playing line', Family::View, 'The view follows the playing line by page, holds it in the middle, or stays.', needs: Requires::Part, words: ['scroll', 'autoscroll', 'playhead', 'page']), self::ROLL),
             new Command(new Spec('align-under', 'Line up with the parts underneath', Family::Timing, 'Moves the notes chosen to the starts of notes underneath.', [
                 Param::choice('toward', 'Toward', ['nearest', 'next', 'previous'], 'nearest'),
-            ], Needs::Notes, ['align', 'kick', 'together', 'tight']), self::ROLL, [
+            ], Requires::Notes, ['align', 'kick', 'together', 'tight']), self::ROLL, [
                 ['title' => 'Line up with the parts underneath', 'params' => [], 'words' => ['align', 'kick', 'together']],
                 ['title' => 'To the next start underneath', 'params' => ['toward' => 'next'], 'words' => ['snap']],
                 ['title' => 'To the previous start underneath', 'params' => ['toward' => 'previous'], 'words' => ['snap']],
             ]),
             new Command(new Spec('take-feel', 'The feel of the part underneath', Family::Timing, 'Gives the notes chosen the timing or the loudness of the part underneath.', [
                 Param::choice('what', 'What', ['timing', 'loudness'], 'timing'),
-            ], Needs::Notes, ['groove', 'pocket', 'feel', 'copy timing']), self::ROLL, [
+            ], Requires::Notes, ['groove', 'pocket', 'feel', 'copy timing']), self::ROLL, [
                 ['title' => 'The timing of the part underneath', 'params' => [], 'words' => ['groove', 'pocket', 'feel']],
                 ['title' => 'The loudness of the part underneath', 'params' => ['what' => 'loudness'], 'words' => ['groove', 'dynamics', 'feel']],
             ]),

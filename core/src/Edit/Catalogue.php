@@ -7,9 +7,9 @@ namespace Jactonic\Core\Edit;
 use Jactonic\Core\Refusal;
 
 /**
- * All edits there are. It finds them where they stand, in the folders of the families beside it: the class name in
- * kebab-case is the id, so that one edit can be reached without loading the rest. (Looking at its own source is the
- * one thing for which the core reads a folder.)
+ * All edits there are: the classes in the folders of the families beside it that are edits. The class name in kebab-case is
+ * the id, so that one edit can be reached without loading the rest. (To look at its own source is the one thing for which
+ * the core reads a folder.)
  */
 final class Catalogue
 {
@@ -72,9 +72,10 @@ final class Catalogue
         $classes = [];
         foreach ($files as $file) {
             $name = basename($file, '.php');
-            /** @var class-string<Edit> $class */
             $class = __NAMESPACE__.'\\'.basename(dirname($file)).'\\'.$name;
-            $classes[strtolower((string) preg_replace('/(?<!^)[A-Z]/', '-$0', $name))] = $class;
+            if (is_subclass_of($class, Edit::class)) {
+                $classes[strtolower((string) preg_replace('/(?<!^)[A-Z]/', '-$0', $name))] = $class;
+            }
         }
 
         return $classes;

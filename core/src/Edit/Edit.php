@@ -21,9 +21,9 @@ interface Edit
     public static function spec(): Spec;
 
     /**
-     * @param  Work  $work  with at least one note chosen, unless the spec says that it needs none
+     * @param  EditInput  $input  with at least one note chosen, unless the spec says that it needs none
      *
      * @throws Refusal when it cannot be done as a whole, saying which note and why
      */
-    public function apply(Work $work): Outcome;
+    public function apply(EditInput $input): Outcome;
 }

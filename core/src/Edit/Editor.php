@@ -28,16 +28,16 @@ final class Editor
         if ($missing !== null) {
             return new Outcome(new Change, $on, $missing);
         }
-        $outcome = $edit->apply(new Work($score, $on, $read->placed($context, $score, $on), $context));
+        $outcome = $edit->apply(new EditInput($score, $on, $read->placed($context, $score, $on), $context));
         if ($outcome->change->isEmpty()) {
             return $outcome;
         }
-        Bounds::check($outcome->change);
-        $merged = array_sum(array_map('count', Foresight::merging($outcome->change, $score)));
+        SongLength::check($outcome->change);
+        $merged = array_sum(array_map('count', CollisionCheck::merging($outcome->change, $score)));
         if ($merged > 0) {
             $outcome = $outcome->warn(($merged === 1 ? '1 note now lies' : "$merged notes now lie").' on another (same pitch, same start); all are kept.');
         }
-        [$change, $said] = Growth::of($outcome->change, $score);
+        [$change, $said] = WindowGrowth::of($outcome->change, $score);
 
         return $said === '' ? $outcome : $outcome->with($change, $said);
     }
@@ -45,7 +45,7 @@ final class Editor
     /** Whether an edit works on the song as a whole, with nothing chosen. */
     public static function needsNothing(string $id): bool
     {
-        return in_array(Catalogue::edit($id)::spec()->needs, [Needs::Song, Needs::Nothing], true);
+        return in_array(Catalogue::edit($id)::spec()->needs, [Requires::Song, Requires::Nothing], true);
     }
 
     /**
@@ -55,20 +55,20 @@ final class Editor
      */
     private static function fitting(Spec $spec, Selection $on, Score $score, Context $context): Selection
     {
-        if ($spec->needs === Needs::Tracks && $on->tracks === [] && $on->partIds() === [] && $context->track !== null) {
+        if ($spec->needs === Requires::Tracks && $on->tracks === [] && $on->partIds() === [] && $context->track !== null) {
             return new Selection(tracks: [$score->track($context->track)->id]);
         }
-        if ($spec->needs === Needs::Tracks && $on->tracks === []) {
+        if ($spec->needs === Requires::Tracks && $on->tracks === []) {
             return new Selection($on->notes, $on->points, $on->parts, array_values(array_unique(array_map(static fn (int $id): int => $score->part($id)->head->track, $on->partIds()))));
         }
         $parts = $on->parts;
         foreach ($on->tracks as $track) {
             array_push($parts, ...array_keys($score->partsOf($track)));
         }
-        if ($spec->takes(Takes::Parts)) {
-            return $spec->needs === Needs::Parts && $parts === [] ? new Selection($on->notes, $on->points, $on->partIds(), $on->tracks) : $on;
+        if ($spec->takes(AppliesTo::Parts)) {
+            return $spec->needs === Requires::Parts && $parts === [] ? new Selection($on->notes, $on->points, $on->partIds(), $on->tracks) : $on;
         }
-        if (! $spec->takes(Takes::Notes) || $parts === [] || $on->notes !== []) {
+        if (! $spec->takes(AppliesTo::Notes) || $parts === [] || $on->notes !== []) {
             return $on;
         }
         $notes = [];
@@ -83,11 +83,11 @@ final class Editor
     private static function missing(Spec $spec, Selection $on): ?string
     {
         return match (true) {
-            $spec->needs === Needs::Notes && $on->isEmpty() && ! ($spec->takes(Takes::Points) && $on->countPoints() > 0) => $on->countPoints() > 0
+            $spec->needs === Requires::Notes && $on->isEmpty() && ! ($spec->takes(AppliesTo::Points) && $on->countPoints() > 0) => $on->countPoints() > 0
                 ? 'Points are chosen, and this works on notes: nothing changed.' : 'No notes are chosen: nothing changed.',
-            $spec->needs === Needs::Part && $on->partIds() === [] => 'No part is open: nothing changed.',
-            $spec->needs === Needs::Parts && $on->parts === [] => 'No parts are chosen: nothing changed.',
-            $spec->needs === Needs::Tracks && $on->tracks === [] => 'No tracks are chosen: nothing changed.',
+            $spec->needs === Requires::Part && $on->partIds() === [] => 'No part is open: nothing changed.',
+            $spec->needs === Requires::Parts && $on->parts === [] => 'No parts are chosen: nothing changed.',
+            $spec->needs === Requires::Tracks && $on->tracks === [] => 'No tracks are chosen: nothing changed.',
             default => null,
         };
     }

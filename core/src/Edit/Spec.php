@@ -17,7 +17,7 @@ final readonly class Spec
      * @param  list<string>  $words  other words it may be looked for by
      * @param  list<array<string, mixed>>  $examples  parameters as a command would bring them, each enough to change a
      *                                                take: for the reference page, and tried by the tests of every edit
-     * @param  list<Takes>  $takes  what it works on
+     * @param  list<AppliesTo>  $takes  what it works on
      * @param  list<string>  $contexts  the pages on which it can be asked for
      * @param  bool  $keeps  whether after it the same notes are chosen: then what is typed after it need not wait
      * @param  bool  $asked  whether it can be asked for by itself; else a gesture or a form does it
@@ -31,10 +31,10 @@ final readonly class Spec
         public Family $family,
         public string $about,
         public array $params = [],
-        public Needs $needs = Needs::Notes,
+        public Requires $needs = Requires::Notes,
         public array $words = [],
         public array $examples = [[]],
-        public array $takes = [Takes::Notes],
+        public array $takes = [AppliesTo::Notes],
         public array $contexts = ['roll'],
         public bool $keeps = false,
         public bool $asked = true,
@@ -48,7 +48,7 @@ final readonly class Spec
         return array_column($this->params, null, 'name')[$name] ?? null;
     }
 
-    public function takes(Takes $what): bool
+    public function takes(AppliesTo $what): bool
     {
         return in_array($what, $this->takes, true);
     }

@@ -36,10 +36,10 @@ final readonly class Chord
     public static function parse(mixed $value, string $parameter = 'chord'): self
     {
         $text = is_string($value) ? (string) preg_replace('/\s+/', '', $value) : '';
-        if (preg_match('/^'.Tones::PATTERN.'(.*?)(?:\/'.Tones::PATTERN.')?$/u', $text, $parts) !== 1) {
+        if (preg_match('/^'.PitchSpelling::PATTERN.'(.*?)(?:\/'.PitchSpelling::PATTERN.')?$/u', $text, $parts) !== 1) {
             throw Refusal::parameter($parameter, $value, self::ALLOWED);
         }
-        $class = static fn (string $letter, string $sign): int => (Tones::of($letter, $sign) + 12) % 12;
+        $class = static fn (string $letter, string $sign): int => (PitchSpelling::of($letter, $sign) + 12) % 12;
         $intervals = self::intervals($parts[3], $parameter, mb_strlen($parts[1].$parts[2]));
 
         return new self($class($parts[1], $parts[2]), $intervals, isset($parts[4]) ? $class($parts[4], $parts[5] ?? '') : null, ucfirst($text));
@@ -174,6 +174,6 @@ final readonly class Chord
      */
     private static function tone(array $found): int
     {
-        return (self::NUMBERS[(int) ($found[2] ?? 0)] ?? 0) + Tones::sign($found[1] ?? '');
+        return (self::NUMBERS[(int) ($found[2] ?? 0)] ?? 0) + PitchSpelling::sign($found[1] ?? '');
     }
 }

@@ -31,14 +31,14 @@ final class Degrees
         if (isset($parts[3])) {
             // Led to, it is a home of its own for a moment.
             $to = self::root($parts[3], $scale);
-            $home = Scale::parse(Tones::names($scale->sharps())[$to].(self::isMinor($parts[3]) ? ' minor' : ' major'));
+            $home = Scale::parse(PitchSpelling::names($scale->sharps())[$to].(self::isMinor($parts[3]) ? ' minor' : ' major'));
         }
         $root = self::root($parts[1], $home);
         $kind = $parts[2];
         if (self::isMinor($parts[1]) && preg_match('/^(°|ø|o|dim|m(?!aj)|-)/u', $kind) !== 1) {
             $kind = 'm'.$kind;
         }
-        $name = Tones::names($scale->sharps())[$root].$kind;
+        $name = PitchSpelling::names($scale->sharps())[$root].$kind;
 
         return Chord::on($root, $kind, $name, $parameter);
     }
@@ -53,7 +53,7 @@ final class Degrees
     private static function root(string $degree, Scale $scale): int
     {
         $place = self::PLACES[strtoupper((string) preg_replace('/[^ivIV]/u', '', $degree))] ?? 0;
-        $sign = Tones::sign(mb_substr($degree, 0, 1));
+        $sign = PitchSpelling::sign(mb_substr($degree, 0, 1));
         // Of a scale of other than seven steps there are no degrees: they are those of major.
         $steps = $sign !== 0 || count($scale->steps) !== 7 ? Scale::KINDS['major'] : $scale->steps;
 

@@ -160,7 +160,7 @@ final readonly class Scale
     /** @param  list<mixed>|null  $steps */
     private static function of(string $root, ?array $steps): ?self
     {
-        $pitch = preg_match('/^'.Tones::PATTERN.'$/u', $root, $parts) === 1 ? Tones::of($parts[1], $parts[2]) + self::OCTAVE : null;
+        $pitch = preg_match('/^'.PitchSpelling::PATTERN.'$/u', $root, $parts) === 1 ? PitchSpelling::of($parts[1], $parts[2]) + self::OCTAVE : null;
         $good = array_values(array_unique(array_filter($steps ?? [], static fn (mixed $s): bool => is_int($s) && $s >= 0 && $s < self::OCTAVE), SORT_REGULAR));
         sort($good);
         if ($pitch === null || $good === [] || count($good) !== count($steps ?? []) || $good[0] !== 0) {

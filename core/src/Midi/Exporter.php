@@ -5,13 +5,13 @@ declare(strict_types=1);
 namespace Jactonic\Core\Midi;
 
 use Jactonic\Core\Score\ArticulationSet;
-use Jactonic\Core\Score\Kept;
 use Jactonic\Core\Score\Note;
 use Jactonic\Core\Score\Part;
+use Jactonic\Core\Score\PassthroughEvent;
 use Jactonic\Core\Score\Score;
 use Jactonic\Core\Score\Song;
 use Jactonic\Core\Score\Track;
-use Jactonic\Core\Sounding\Performing;
+use Jactonic\Core\Sounding\Performance;
 use Jactonic\Core\Sounding\Sounding;
 use Jactonic\Core\Sounding\Voice;
 use Jactonic\Core\Standard\GeneralMidi;
@@ -32,11 +32,11 @@ final class Exporter
         [$performed, $channels] = self::performed($score);
         $isOne = $song->source->format === 0;
         // A file of one track has one memo: read again, its tracks may be fewer.
-        $memo = new Memo;
+        $memo = new EmbeddedData;
         $ranks = self::ranks($score, $performed);
         $tracks = [];
         foreach ($score->tracks as $track) {
-            $memo = $isOne ? $memo : new Memo;
+            $memo = $isOne ? $memo : new EmbeddedData;
             $tracks[] = $events = self::events($track, $score->partsOf($track->id), $performed, $channels, $ranks, $isOne ? self::channelOf($track, $score) : null, $memo);
             if (! $isOne) {
                 self::addMemo($events, $memo, $score->time);
@@ -134,12 +134,12 @@ final class Exporter
 
     /**
      * @param  array<int, Part>  $parts
-     * @param  array<int, Performing>  $performed
+     * @param  array<int, Performance>  $performed
      * @param  array<string, int|null>  $channels
      * @param  array<string, int>  $ranks  of voices, likewise
      * @param  int|null  $own  the channel by which the track is found again in a file of one track; null where it need not be
      */
-    private static function events(Track $track, array $parts, array $performed, array $channels, array $ranks, ?int $own, Memo $memo): EventList
+    private static function events(Track $track, array $parts, array $performed, array $channels, array $ranks, ?int $own, EmbeddedData $memo): EventList
     {
         $events = new EventList($track->end);
         $told = false;
@@ -157,7 +157,7 @@ final class Exporter
 
                 continue;
             }
-            $sounding = Struck::of($heard->notes);
+            $sounding = SoundingIndex::of($heard->notes);
             foreach ($heard->notes as $n) {
                 PartEvents::addNote($events, $sounding, $track->end, $n->id, $n->start, $n->end(), $n->channel, $n->pitch, $n->velocity, $n->release);
                 $written = $heard->written[spl_object_id($n)] ?? $n;
@@ -185,18 +185,18 @@ final class Exporter
     }
 
     /** Says in an event of a track which notes and messages are more than they seem. */
-    private static function addMemo(EventList $events, Memo $memo, Timeline $time): void
+    private static function addMemo(EventList $events, EmbeddedData $memo, Timeline $time): void
     {
         $body = $memo->body($time->ppq);
         if ($body !== null) {
-            $events->add(0, EventList::META, Performing::LATE, Message::META, Memo::META, 0, $body);
+            $events->add(0, EventList::META, Performance::LATE, Message::META, EmbeddedData::META, 0, $body);
         }
     }
 
     /**
      * The order in which voices are written, whichever tracks and parts they are of: that in which they will be read again.
      *
-     * @param  array<int, Performing>  $performed
+     * @param  array<int, Performance>  $performed
      * @return array<string, int> by part and place among its voices
      */
     private static function ranks(Score $score, array $performed): array
@@ -215,7 +215,7 @@ final class Exporter
     }
 
     /** Whether something that a track keeps says what the track is: its name, or its set of articulations. */
-    public static function isOfTrack(Kept $kept): bool
+    public static function isOfTrack(PassthroughEvent $kept): bool
     {
         return ($kept->status === Message::META && $kept->type === Message::META_TRACK_NAME) || ArticulationSet::isIn($kept);
     }
@@ -233,7 +233,7 @@ final class Exporter
     }
 
     /** A note with curves of its own, on the channel that it was given; with none it is a note like the others. */
-    private static function addVoice(EventList $events, Voice $voice, ?int $channel, Memo $memo, Note $written, int $order): void
+    private static function addVoice(EventList $events, Voice $voice, ?int $channel, EmbeddedData $memo, Note $written, int $order): void
     {
         $note = $voice->note->exactly(['channel' => $channel ?? $voice->note->channel]);
         PartEvents::addNote($events, null, 0, $note->id, $note->start, $note->end(), $note->channel, $note->pitch, $note->velocity, max(0, $note->release));
@@ -241,7 +241,7 @@ final class Exporter
         if ($channel === null) {
             return;
         }
-        $at = Performing::LATE * 2 + ($order << 16);
+        $at = Performance::LATE * 2 + ($order << 16);
         foreach ([...$voice->before, ...$voice->points, ...$voice->after] as $p) {
             $events->add($p->tick, EventList::CONTROL, $at++, ($p->status & 0xF0) | $channel, $p->data1, $p->data2);
         }
@@ -250,11 +250,11 @@ final class Exporter
     /**
      * What is heard of each part of which it is not just what is written, and the channels of notes that have their own.
      *
-     * @return array{array<int, Performing>, array<string, int|null>, int|null} by part; by part and place among its voices; the tick of the first for which there is no channel left
+     * @return array{array<int, Performance>, array<string, int|null>, int|null} by part; by part and place among its voices; the tick of the first for which there is no channel left
      */
     private static function performed(Score $score): array
     {
-        $performed = Performing::ofParts(array_filter($score->parts, static fn (Part $p): bool => ! $p->head->plays->isPlain() || Performing::is($p, $score)), $score);
+        $performed = Performance::ofParts(array_filter($score->parts, static fn (Part $p): bool => ! $p->head->plays->isPlain() || Performance::is($p, $score)), $score);
         $voices = $names = [];
         foreach ($performed as $id => $heard) {
             foreach ($heard->voices as $i => $voice) {
@@ -262,7 +262,7 @@ final class Exporter
                 $names[] = "$id $i";
             }
         }
-        [$given, $shared] = $voices === [] ? [[], null] : Performing::spread($voices, Performing::free($score));
+        [$given, $shared] = $voices === [] ? [[], null] : Performance::spread($voices, Performance::free($score));
         ksort($given);
 
         return [$performed, array_combine($names, $given), $shared];

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Midi;
 
-use Jactonic\Core\Score\Kept;
 use Jactonic\Core\Score\Note;
 use Jactonic\Core\Score\Part;
 use Jactonic\Core\Score\PartHead;
+use Jactonic\Core\Score\PassthroughEvent;
 use Jactonic\Core\Score\Point;
 use Jactonic\Core\Score\Rows;
 use Jactonic\Core\Score\Score;
@@ -24,7 +24,7 @@ use Jactonic\Core\Time\Timeline;
  * gets one part; parts are numbered from 1 in file order. Nothing is rounded: where the division allows, the song's
  * resolution is a whole multiple of the file's.
  *
- * @phpstan-import-type Told from Memo
+ * @phpstan-import-type Embedded from EmbeddedData
  */
 final class Importer
 {
@@ -140,11 +140,11 @@ final class Importer
 
     /**
      * @param  list<Event>  $events
-     * @return list<array{string, Rows<Note>, list<Point>, list<Kept>, int}> name, notes, points, what is kept, end
+     * @return list<array{string, Rows<Note>, list<Point>, list<PassthroughEvent>, int}> name, notes, points, what is kept, end
      */
     private function tracks(array $events, int $index): array
     {
-        $kept = $memos = [];
+        $kept = $embedded = [];
         $read = new TrackNotes($this->scale);
         /** @var array<int, list<Point>> $points */
         $points = [];
@@ -158,11 +158,11 @@ final class Importer
                         continue;
                     }
                 }
-                $told = $event->status === Message::META && $event->data1 === Memo::META ? Memo::read($event->bytes) : null;
-                if ($told !== null) {
-                    $memos[] = $told;
+                $data = $event->status === Message::META && $event->data1 === EmbeddedData::META ? EmbeddedData::read($event->bytes) : null;
+                if ($data !== null) {
+                    $embedded[] = $data;
                 } else {
-                    $kept[] = new Kept($tick, $order, $event->status, $event->data1, $event->bytes);
+                    $kept[] = new PassthroughEvent($tick, $order, $event->status, $event->data1, $event->bytes);
                 }
 
                 continue;
@@ -188,12 +188,12 @@ final class Importer
         $this->loose += $read->loose;
         $isOne = $this->file->format !== 0;
         $notes = [];
-        if ($memos === []) {
+        if ($embedded === []) {
             foreach ($isOne ? [null] : $read->channels() as $channel) {
                 $notes[$channel ?? 0] = $read->rows($channel);
             }
         } else {
-            [$some, $points] = $this->told($memos, $read, $points);
+            [$some, $points] = $this->withEmbedded($embedded, $read, $points);
             $notes = array_map(static fn (array $n): Rows => Rows::of(Table::notes(), $n), $isOne ? [array_replace([], ...$some)] : $some);
         }
         if ($isOne) {
@@ -216,9 +216,9 @@ final class Importer
      * What a file of format 0 keeps, shared out: what says what the track of a channel is, its name or its articulations,
      * stands behind a meta event that names the channel, and goes there with that.
      *
-     * @param  list<Kept>  $kept
+     * @param  list<PassthroughEvent>  $kept
      * @param  array<int>  $channels  those that have a track
-     * @return array{list<Kept>, array<int, list<Kept>>} what is of no channel, and by channel
+     * @return array{list<PassthroughEvent>, array<int, list<PassthroughEvent>>} what is of no channel, and by channel
      */
     private static function shared(array $kept, array $channels): array
     {
@@ -237,7 +237,7 @@ final class Importer
         return [$left, $own];
     }
 
-    /** @param  list<Kept>  $kept */
+    /** @param  list<PassthroughEvent>  $kept */
     private static function nameIn(array $kept): string
     {
         foreach ($kept as $one) {
@@ -250,20 +250,20 @@ final class Importer
     }
 
     /**
-     * Notes and points as memos tell what they are.
+     * Notes and points as the data embedded in the file tell what they are.
      *
-     * @param  list<Told>  $memos
+     * @param  list<Embedded>  $embedded
      * @param  array<int, list<Point>>  $points  by channel
      * @return array{array<int, array<int, Note>>, array<int, list<Point>>} notes by channel and id
      */
-    private function told(array $memos, TrackNotes $read, array $points): array
+    private function withEmbedded(array $embedded, TrackNotes $read, array $points): array
     {
         $notes = [];
         foreach ($read->channels() as $channel) {
             $notes[$channel] = $read->rows($channel)->all();
         }
-        foreach ($memos as $told) {
-            [$notes, $points] = Memo::apply($told, $notes, $points, $this->ppq);
+        foreach ($embedded as $data) {
+            [$notes, $points] = EmbeddedData::apply($data, $notes, $points, $this->ppq);
         }
 
         return [$notes, $points];
@@ -289,8 +289,8 @@ final class Importer
      * Notes with ids that follow one another, in the order of the file: so many are told in few words. Of a file of format
      * 0 they follow one another over all channels, so that notes of one tick keep their order.
      *
-     * @param  list<array{string, Rows<Note>, list<Point>, list<Kept>, int}>  $tracks
-     * @return list<array{string, Rows<Note>, list<Point>, list<Kept>, int}>
+     * @param  list<array{string, Rows<Note>, list<Point>, list<PassthroughEvent>, int}>  $tracks
+     * @return list<array{string, Rows<Note>, list<Point>, list<PassthroughEvent>, int}>
      */
     private function numbered(array $tracks): array
     {

@@ -23,9 +23,9 @@ final class PartEvents
         [$ids, $starts, $pitches, $velocities, $channels, $releases] = array_map($part->notes->integers(...), ['id', 'start', 'pitch', 'velocity', 'channel', 'release']);
         $ends = Sounding::untils($part);
         $heard = array_filter($ends);
-        $keys = array_map(Struck::key(...), $channels, $pitches);
+        $keys = array_map(SoundingIndex::key(...), $channels, $pitches);
         $needed = $releases !== [] && min($releases) <= Note::RELEASE_NONE || $part->points->count() > 0;
-        $sounding = $needed ? new Struck(array_values(array_intersect_key($starts, $heard)), array_values($heard), array_values(array_intersect_key($keys, $heard))) : null;
+        $sounding = $needed ? new SoundingIndex(array_values(array_intersect_key($starts, $heard)), array_values($heard), array_values(array_intersect_key($keys, $heard))) : null;
         foreach ($heard as $i => $end) {
             Progress::step();
             self::addNote($events, $sounding, $trackEnd, $ids[$i], $starts[$i], $end, $channels[$i], $pitches[$i], $velocities[$i], $releases[$i]);
@@ -45,15 +45,15 @@ final class PartEvents
     /**
      * A note with its end, as its file had it while the note is as it was.
      *
-     * @param  Struck|null  $sounding  what sounds in its part; null where that does not matter
+     * @param  SoundingIndex|null  $sounding  what sounds in its part; null where that does not matter
      * @param  int  $trackEnd  tick at which the track ends
      * @param  int  $release  as `Note::$release` has it
      */
-    public static function addNote(EventList $events, ?Struck $sounding, int $trackEnd, int $id, int $start, int $end, int $channel, int $pitch, int $velocity, int $release): void
+    public static function addNote(EventList $events, ?SoundingIndex $sounding, int $trackEnd, int $id, int $start, int $end, int $channel, int $pitch, int $velocity, int $release): void
     {
         $events->add($start, EventList::ON, $id, Message::NOTE_ON | $channel, $pitch, $velocity);
         if ($release === Note::RELEASE_NONE) {
-            if ($sounding?->endsWithout($start, $end, Struck::key($channel, $pitch), $trackEnd) === true) {
+            if ($sounding?->endsWithout($start, $end, SoundingIndex::key($channel, $pitch), $trackEnd) === true) {
                 return;
             }
             $release = Note::RELEASE;
@@ -73,7 +73,7 @@ final class PartEvents
     /**
      * A point. A note-off that ended nothing in its file would end a note that has since come to lie there: it is left out.
      */
-    public static function addPoint(EventList $events, ?Struck $sounding, int $id, int $tick, int $status, int $data1, int $data2): void
+    public static function addPoint(EventList $events, ?SoundingIndex $sounding, int $id, int $tick, int $status, int $data1, int $data2): void
     {
         $isOff = ($status & 0xF0) <= Message::NOTE_ON;
         if (! $isOff) {

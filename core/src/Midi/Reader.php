@@ -172,7 +172,7 @@ final class Reader
                     throw MidiError::at($from, 'its time runs out of all bounds');
                 }
                 if ($at >= $end) {
-                    throw new CutOff($at);
+                    throw new Truncated($at);
                 }
                 if (++$this->events > self::MOST_EVENTS) {
                     throw MidiError::at($at, sprintf('it holds more than %s events', number_format(self::MOST_EVENTS)));
@@ -193,7 +193,7 @@ final class Reader
                     $running = $status;
                     $needs = Message::DATA_BYTES[$status & 0xF0];
                     if ($at + $needs > $end) {
-                        throw new CutOff($at);
+                        throw new Truncated($at);
                     }
                     $data1 = ord($bytes[$at]);
                     $data2 = $needs === 2 ? ord($bytes[$at + 1]) : 0;
@@ -210,7 +210,7 @@ final class Reader
                 $type = 0;
                 if ($status === Message::META) {
                     if ($at >= $end) {
-                        throw new CutOff($at);
+                        throw new Truncated($at);
                     }
                     $type = ord($bytes[$at++]);
                 } elseif ($status !== Message::SYSTEM_EXCLUSIVE && $status !== Message::ESCAPE) {
@@ -218,7 +218,7 @@ final class Reader
                 }
                 $length = $this->quantity($at, $end);
                 if ($at + $length > $end) {
-                    throw new CutOff($at);
+                    throw new Truncated($at);
                 }
                 $events[] = new Event($tick, $status, $type, 0, substr($bytes, $at, $length));
                 $at += $length;
@@ -230,7 +230,7 @@ final class Reader
                     return $events;
                 }
             }
-        } catch (CutOff $e) {
+        } catch (Truncated $e) {
             if (! $cut) {
                 throw MidiError::at($e->byte, sprintf('track %d ends inside an event; its length must be wrong', $number));
             }
@@ -249,7 +249,7 @@ final class Reader
         $value = 0;
         do {
             if ($at >= $end) {
-                throw new CutOff($at);
+                throw new Truncated($at);
             }
             if ($at - $from === 4) {
                 throw MidiError::at($from, 'a number of variable length is longer than four bytes');

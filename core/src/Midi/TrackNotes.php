@@ -49,7 +49,7 @@ final class TrackNotes
     /** @var array<int, int> its release, likewise */
     private array $ended = [];
 
-    /** @var array<int, Pairs> by channel and pitch */
+    /** @var array<int, NoteMatcher> by channel and pitch */
     private array $open = [];
 
     /** @param  int  $least  ticks of a note that its file ends as it begins */
@@ -63,7 +63,7 @@ final class TrackNotes
         $this->starts[$order] = $tick;
         $this->keys[$order] = $key;
         $this->velocities[$order] = $velocity;
-        ($this->open[$key] ??= new Pairs)->on($order);
+        ($this->open[$key] ??= new NoteMatcher)->on($order);
     }
 
     /** @param  int  $release  0 to 127, or that it is by a note-on of velocity 0 */
@@ -71,7 +71,7 @@ final class TrackNotes
     {
         $this->ends[$order] = $tick;
         $this->ended[$order] = $release;
-        ($this->open[$channel << 7 | $pitch] ??= new Pairs)->off($order);
+        ($this->open[$channel << 7 | $pitch] ??= new NoteMatcher)->off($order);
     }
 
     /**

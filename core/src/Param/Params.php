@@ -15,7 +15,7 @@ use Jactonic\Core\Score\Lane;
 use Jactonic\Core\Score\PartClip;
 use Jactonic\Core\Score\PartSettings;
 use Jactonic\Core\Score\Score;
-use Jactonic\Core\Selection\Pick;
+use Jactonic\Core\Selection\NoteFilter;
 use Jactonic\Core\Selection\Selection;
 use Jactonic\Core\Time\Grid;
 use Jactonic\Core\Time\Groove;
@@ -236,11 +236,11 @@ final readonly class Params
         return is_array($value) ? $value : throw $this->missing($name);
     }
 
-    public function pick(string $name): Pick
+    public function pick(string $name): NoteFilter
     {
         $value = $this->value($name, null);
 
-        return $value instanceof Pick ? $value : throw $this->missing($name);
+        return $value instanceof NoteFilter ? $value : throw $this->missing($name);
     }
 
     public function flag(string $name): bool

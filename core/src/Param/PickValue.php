@@ -4,19 +4,19 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Param;
 
-use Jactonic\Core\Selection\Pick;
+use Jactonic\Core\Selection\NoteFilter;
 
 /** A condition that notes may meet. */
 final class PickValue extends Plain
 {
-    public function read(mixed $value, string $name): Pick
+    public function read(mixed $value, string $name): NoteFilter
     {
-        return Pick::parse($value);
+        return NoteFilter::parse($value);
     }
 
     public function allowed(): string
     {
-        return 'an object with one or more of '.implode(', ', array_keys(Pick::CONDITIONS));
+        return 'an object with one or more of '.implode(', ', array_keys(NoteFilter::CONDITIONS));
     }
 
     public function write(mixed $value): mixed

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Reading;
 
+use Jactonic\Core\Edit\EditInput;
 use Jactonic\Core\Edit\Family;
-use Jactonic\Core\Edit\Needs;
+use Jactonic\Core\Edit\Requires;
 use Jactonic\Core\Edit\Spec;
-use Jactonic\Core\Edit\Work;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Param\Word;
 use Jactonic\Core\Score\PartSettings;
@@ -22,25 +22,25 @@ final class CaretStep implements Reading
             Param::place('from', 'From', default: new Word('caret')),
             Param::integer('steps', 'Steps, below 0 for earlier', -10_000, 10_000, 1),
             Param::step('by', 'Step', setting: 'nudge'),
-        ], Needs::Song);
+        ], Requires::Song);
     }
 
-    public function read(Work $work): array
+    public function read(EditInput $input): array
     {
-        $settings = self::settings($work);
-        $to = Caret::moved($work->params->integer('from'), $work->params->integer('steps'), $work->params->step('by', $settings), $settings, $work->time());
+        $settings = self::settings($input);
+        $to = Caret::moved($input->params->integer('from'), $input->params->integer('steps'), $input->params->step('by', $settings), $settings, $input->time());
 
-        return ['tick' => $to, 'place' => $work->time()->position($to)];
+        return ['tick' => $to, 'place' => $input->time()->position($to)];
     }
 
     /** The settings to go by: those of the part that is named, else of a part on the track that is, else those of a new part. */
-    private static function settings(Work $work): PartSettings
+    private static function settings(EditInput $input): PartSettings
     {
-        foreach ($work->selection->partIds() as $id) {
-            return $work->score->part($id)->settings();
+        foreach ($input->selection->partIds() as $id) {
+            return $input->score->part($id)->settings();
         }
-        foreach ($work->selection->tracks as $track) {
-            foreach ($work->score->partsOf($track) as $part) {
+        foreach ($input->selection->tracks as $track) {
+            foreach ($input->score->partsOf($track) as $part) {
                 return $part->settings();
             }
         }

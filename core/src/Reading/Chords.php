@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Reading;
 
-use Jactonic\Core\Edit\ChordLine;
+use Jactonic\Core\Edit\EditInput;
 use Jactonic\Core\Edit\Family;
-use Jactonic\Core\Edit\Needs;
+use Jactonic\Core\Edit\Harmony\ChordLine;
+use Jactonic\Core\Edit\Requires;
 use Jactonic\Core\Edit\Spec;
-use Jactonic\Core\Edit\Work;
 
 /** Names the chords that sound, over one part or several together; ChordLine says how. */
 final class Chords implements Reading
@@ -17,16 +17,16 @@ final class Chords implements Reading
 
     public static function spec(): Spec
     {
-        return new Spec('chords', 'Chords', Family::Harmony, 'Names the chords over time.', ChordLine::params(), Needs::Part);
+        return new Spec('chords', 'Chords', Family::Harmony, 'Names the chords over time.', ChordLine::params(), Requires::Part);
     }
 
     /** @return array{chords: list<array{int, int, string, list<int>}>, text: string, said: string} from, to, name and pitch classes (0–11 from C) of each chord; the text can be typed as a progression */
-    public function read(Work $work): array
+    public function read(EditInput $input): array
     {
-        $chords = ChordLine::of($work, $work->params->choice('every'), $work->params->flag('arpeggios'), $work->params->flag('pedal'));
+        $chords = ChordLine::of($input, $input->params->choice('every'), $input->params->flag('arpeggios'), $input->params->flag('pedal'));
         $names = array_values(array_unique(array_column($chords, 2)));
 
-        return ['chords' => $chords, 'text' => ChordLine::text($work, $chords), 'said' => $chords === [] ? 'There is no chord here that has a name.'
+        return ['chords' => $chords, 'text' => ChordLine::text($input, $chords), 'said' => $chords === [] ? 'There is no chord here that has a name.'
             : sprintf('%s: %s%s.', count($chords) === 1 ? '1 chord' : count($chords).' chords', implode(', ', array_slice($names, 0, self::NAMED)), count($names) > self::NAMED ? ' …' : '')];
     }
 }

@@ -4,17 +4,17 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Reading;
 
-use Jactonic\Core\Edit\Along;
+use Jactonic\Core\Edit\EditInput;
 use Jactonic\Core\Edit\Family;
-use Jactonic\Core\Edit\Needs;
+use Jactonic\Core\Edit\Requires;
 use Jactonic\Core\Edit\Spec;
-use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Edit\Structure\LanesUnderNotes;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Refusal;
 use Jactonic\Core\Score\Cut;
 use Jactonic\Core\Score\Note;
 use Jactonic\Core\Score\Table;
-use Jactonic\Core\Selection\On;
+use Jactonic\Core\Selection\TargetReader;
 
 /**
  * What is carried away to be put in elsewhere: notes as `insert` takes them, and their anchor: the place among them that
@@ -27,28 +27,28 @@ final class Clip implements Reading
     {
         return new Spec('clip', 'What is carried away', Family::Structure, 'The chosen notes, or what lies in the span, to be put in elsewhere.', [
             Param::place('from', 'Span from', optional: true), Param::place('to', 'Span to', 1, optional: true),
-        ], Needs::Part);
+        ], Requires::Part);
     }
 
-    public function read(Work $work): array
+    public function read(EditInput $input): array
     {
-        if ($work->selection->partIds() === []) {
-            throw Refusal::missing('on', On::ALLOWED);
+        if ($input->selection->partIds() === []) {
+            throw Refusal::missing('on', TargetReader::ALLOWED);
         }
-        $part = $work->partOfChosen();
-        $span = $work->params->has('from') && $work->params->has('to') ? [$work->params->integer('from'), $work->params->integer('to')] : null;
-        $ids = $work->selection->notes[$part->id] ?? [];
+        $part = $input->partOfChosen();
+        $span = $input->params->has('from') && $input->params->has('to') ? [$input->params->integer('from'), $input->params->integer('to')] : null;
+        $ids = $input->selection->notes[$part->id] ?? [];
         $notes = $ids === [] && $span === null ? [] : $part->inOrder($ids === [] ? null : $ids);
         if ($span !== null) {
             $notes = Cut::inside($notes, ...$span);
         }
         $starts = array_map(static fn (Note $n): int => $n->start, $notes);
         $ends = array_map(static fn (Note $n): int => $n->end(), $notes);
-        $anchor = $span[0] ?? ($starts === [] ? 0 : $work->lines($part)->nearest(min($starts)));
+        $anchor = $span[0] ?? ($starts === [] ? 0 : $input->lines($part)->nearest(min($starts)));
 
-        $lanes = $part->ownSettings()?->lanes === 'stay' ? null : ($span ?? Along::under($part, array_map(static fn (Note $n): int => $n->id, array_values($notes))));
+        $lanes = $part->ownSettings()?->lanes === 'stay' ? null : ($span ?? LanesUnderNotes::under($part, array_map(static fn (Note $n): int => $n->id, array_values($notes))));
 
         return ['notes' => array_map(Table::notes()->given(...), $notes), 'anchor' => $anchor, 'length' => max(0, ($span[1] ?? ($ends === [] ? 0 : max($ends))) - $anchor),
-            'points' => $lanes === null ? (object) [] : (object) Along::curves($part, ...$lanes)->lanes];
+            'points' => $lanes === null ? (object) [] : (object) LanesUnderNotes::curves($part, ...$lanes)->lanes];
     }
 }

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Reading;
 
+use Jactonic\Core\Edit\EditInput;
 use Jactonic\Core\Edit\Family;
-use Jactonic\Core\Edit\Needs;
-use Jactonic\Core\Edit\Say;
+use Jactonic\Core\Edit\Requires;
 use Jactonic\Core\Edit\Spec;
-use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Edit\Wording;
 use Jactonic\Core\Score\Note;
 use Jactonic\Core\Time\Grid;
 use Jactonic\Core\Time\Lines;
@@ -63,12 +63,12 @@ final class GridReading implements Reading
 
     public static function spec(): Spec
     {
-        return new Spec('grid-reading', 'Grid reading', Family::Timing, 'Which grid the playing wants.', [], Needs::Part);
+        return new Spec('grid-reading', 'Grid reading', Family::Timing, 'Which grid the playing wants.', [], Requires::Part);
     }
 
-    public function read(Work $work): array
+    public function read(EditInput $input): array
     {
-        return self::of(Readings::notes($work), $work->time());
+        return self::of(Readings::notes($input), $input->time());
     }
 
     /**
@@ -113,16 +113,16 @@ final class GridReading implements Reading
     /** A grid as a person says it: "1/16", "1/8 swung 62 %". */
     public static function name(string $grid, float $swing): string
     {
-        return $swing > Lines::STRAIGHT ? "$grid swung ".Say::number($swing).' %' : $grid;
+        return $swing > Lines::STRAIGHT ? "$grid swung ".Wording::number($swing).' %' : $grid;
     }
 
     /** @param  Weighed  $best */
     private static function say(array $best, int $count): string
     {
         $said = sprintf('The playing fits %s: %d of %s within %s, %s off on average', self::name($best['grid'], $best['swing']),
-            (int) round($best['share'] * $count), Say::notes($count), Say::ms(self::REACH), Say::ms($best['mean']));
+            (int) round($best['share'] * $count), Wording::notes($count), Wording::ms(self::REACH), Wording::ms($best['mean']));
         if (abs($best['off']) >= 5) {
-            $said .= sprintf(', all in all %s %s', Say::ms(abs($best['off'])), $best['off'] > 0 ? 'late' : 'early');
+            $said .= sprintf(', all in all %s %s', Wording::ms(abs($best['off'])), $best['off'] > 0 ? 'late' : 'early');
         }
 
         return $said.($best['merges'] === 0 ? '; none would merge.' : "; $best[merges] would merge.");

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Reading;
 
+use Jactonic\Core\Edit\EditInput;
 use Jactonic\Core\Edit\Family;
-use Jactonic\Core\Edit\Needs;
+use Jactonic\Core\Edit\Requires;
 use Jactonic\Core\Edit\Spec;
-use Jactonic\Core\Edit\Work;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Refusal;
 use Jactonic\Core\Score\Note;
@@ -22,12 +22,12 @@ final class GrooveReading implements Reading
     {
         return new Spec('groove-reading', 'Feel of the notes', Family::Timing, 'Mean offset and velocity at each place in the bar.', [
             Param::name('name', 'Name'), Param::grid('grid', 'Places'),
-        ], Needs::Part);
+        ], Requires::Part);
     }
 
-    public function read(Work $work): array
+    public function read(EditInput $input): array
     {
-        return self::of($work->params->text('name'), Readings::notes($work), $work->params->grid('grid'), $work->time())->toArray();
+        return self::of($input->params->text('name'), Readings::notes($input), $input->params->grid('grid'), $input->time())->toArray();
     }
 
     /**

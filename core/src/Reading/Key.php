@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Reading;
 
+use Jactonic\Core\Edit\EditInput;
 use Jactonic\Core\Edit\Family;
-use Jactonic\Core\Edit\Needs;
+use Jactonic\Core\Edit\Pitch\SoundingPitches;
+use Jactonic\Core\Edit\Requires;
 use Jactonic\Core\Edit\Spec;
-use Jactonic\Core\Edit\Tones;
-use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Harmony\PitchSpelling as Spelled;
 use Jactonic\Core\Harmony\Scale;
-use Jactonic\Core\Harmony\Tones as Spelled;
 
 /**
  * The likeliest scales, with how much of the sounding time each explains. Of scales that explain as much, the one whose
@@ -38,13 +38,13 @@ final class Key implements Reading
 
     public static function spec(): Spec
     {
-        return new Spec('key', 'Likely scales', Family::Harmony, 'The likeliest scales, with how much each explains.', [], Needs::Part);
+        return new Spec('key', 'Likely scales', Family::Harmony, 'The likeliest scales, with how much each explains.', [], Requires::Part);
     }
 
     /** @return array{scales: list<array{scale: string, share: float}>, said: string} the likeliest first; share of the sounding time, 0 to 1 */
-    public function read(Work $work): array
+    public function read(EditInput $input): array
     {
-        $tones = Tones::of($work);
+        $tones = SoundingPitches::of($input);
         $weights = array_fill(0, 12, 0);
         foreach ($tones as [$start, $end, $pitch]) {
             $weights[$pitch % 12] += $end - $start;

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Reading;
 
+use Jactonic\Core\Edit\EditInput;
 use Jactonic\Core\Edit\Family;
-use Jactonic\Core\Edit\Needs;
+use Jactonic\Core\Edit\Requires;
 use Jactonic\Core\Edit\Spec;
-use Jactonic\Core\Edit\Work;
 use Jactonic\Core\Selection\Overlaps;
 
 /** Where notes of a part sound into later ones of their pitch and channel. */
@@ -15,14 +15,14 @@ final class OverlapReading implements Reading
 {
     public static function spec(): Spec
     {
-        return new Spec('overlap-reading', 'Where notes overlap', Family::Length, 'Stretches in which a note sounds into a later one of its pitch.', [], Needs::Part);
+        return new Spec('overlap-reading', 'Where notes overlap', Family::Length, 'Stretches in which a note sounds into a later one of its pitch.', [], Requires::Part);
     }
 
-    public function read(Work $work): array
+    public function read(EditInput $input): array
     {
         $stretches = [];
-        foreach ($work->selection->partIds() as $id) {
-            $stretches[$id] = Overlaps::stretches($work->score->part($id)->inOrder());
+        foreach ($input->selection->partIds() as $id) {
+            $stretches[$id] = Overlaps::stretches($input->score->part($id)->inOrder());
         }
 
         return ['stretches' => (object) $stretches];

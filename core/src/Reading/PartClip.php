@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Reading;
 
-use Jactonic\Core\Edit\Contents;
+use Jactonic\Core\Edit\AppliesTo;
+use Jactonic\Core\Edit\EditInput;
 use Jactonic\Core\Edit\Family;
-use Jactonic\Core\Edit\Needs;
+use Jactonic\Core\Edit\Part\PartContents;
+use Jactonic\Core\Edit\Requires;
 use Jactonic\Core\Edit\Spec;
-use Jactonic\Core\Edit\Takes;
-use Jactonic\Core\Edit\Work;
 use Jactonic\Core\Refusal;
 use Jactonic\Core\Score\Part;
 use Jactonic\Core\Score\PartClip as Carried;
@@ -19,12 +19,12 @@ final class PartClip implements Reading
 {
     public static function spec(): Spec
     {
-        return new Spec('part-clip', 'Parts carried away', Family::Part, 'The chosen parts, to be put in elsewhere.', [], Needs::Parts, takes: [Takes::Parts]);
+        return new Spec('part-clip', 'Parts carried away', Family::Part, 'The chosen parts, to be put in elsewhere.', [], Requires::Parts, takes: [AppliesTo::Parts]);
     }
 
-    public function read(Work $work): array
+    public function read(EditInput $input): array
     {
-        $parts = $work->wholeParts();
+        $parts = $input->wholeParts();
         if ($parts === []) {
             throw new Refusal('No parts are chosen.', 'on');
         }
@@ -32,6 +32,6 @@ final class PartClip implements Reading
             throw new Refusal(sprintf('%d parts are more than the %d that go at once.', count($parts), Carried::MOST), 'on');
         }
 
-        return Carried::of($work->score, $parts, static fn (Part $p): int => Contents::end($p, $work))->toArray();
+        return Carried::of($input->score, $parts, static fn (Part $p): int => PartContents::end($p, $input))->toArray();
     }
 }

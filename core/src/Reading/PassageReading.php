@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Reading;
 
+use Jactonic\Core\Edit\EditInput;
 use Jactonic\Core\Edit\Family;
-use Jactonic\Core\Edit\Needs;
+use Jactonic\Core\Edit\Requires;
 use Jactonic\Core\Edit\Spec;
-use Jactonic\Core\Edit\Work;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Recording\Event;
 use Jactonic\Core\Recording\Passage;
@@ -24,14 +24,14 @@ final class PassageReading implements Reading
             Param::number('loose', 'Loose by', 0, 100, 12, 'ms'),
             Param::number('tempo', 'Tempo of its own', 20, 400, optional: true),
             Param::integer('times', 'Times', 1, 64, 1),
-        ], Needs::Song);
+        ], Requires::Song);
     }
 
-    public function read(Work $work): array
+    public function read(EditInput $input): array
     {
-        $params = $work->params;
+        $params = $input->params;
         $passage = Passage::find($params->text('passage'));
-        $events = $passage->played($work->time(), $params->integer('from'), $params->integer('seed'), $params->number('loose'), $params->has('tempo') ? $params->number('tempo') : null, $params->integer('times'));
+        $events = $passage->played($input->time(), $params->integer('from'), $params->integer('seed'), $params->number('loose'), $params->has('tempo') ? $params->number('tempo') : null, $params->integer('times'));
 
         return ['name' => $passage->name, 'events' => array_map(static fn (Event $e): array => $e->toArray(), $events)];
     }

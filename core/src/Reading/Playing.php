@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Reading;
 
+use Jactonic\Core\Edit\EditInput;
 use Jactonic\Core\Edit\Family;
-use Jactonic\Core\Edit\Needs;
-use Jactonic\Core\Edit\Say;
+use Jactonic\Core\Edit\Requires;
 use Jactonic\Core\Edit\Spec;
-use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Edit\Wording;
 use Jactonic\Core\Score\Note;
 use Jactonic\Core\Score\Part;
 use Jactonic\Core\Score\Score;
@@ -21,22 +21,22 @@ final class Playing implements Reading
 {
     public static function spec(): Spec
     {
-        return new Spec('playing', 'The playing as a picture', Family::Timing, 'How far each note stands off its line by its place in the bar, and how loud it is.', [], Needs::Part);
+        return new Spec('playing', 'The playing as a picture', Family::Timing, 'How far each note stands off its line by its place in the bar, and how loud it is.', [], Requires::Part);
     }
 
     /** @return array{notes: list<array{int, float, float, int}>, beats: int, said: string} id, place in the bar from 0 to 1, ms off the line (below 0 early), velocity; beats of the first bar */
-    public function read(Work $work): array
+    public function read(EditInput $input): array
     {
-        $part = $work->partOfChosen();
-        $ids = $work->selection->notes[$part->id] ?? [];
+        $part = $input->partOfChosen();
+        $ids = $input->selection->notes[$part->id] ?? [];
         $ids = $ids === [] ? $part->shownIds() : $ids;
-        $notes = self::dots($work->score, $part, $ids);
+        $notes = self::dots($input->score, $part, $ids);
         $offs = array_column($notes, 2);
         $mean = $offs === [] ? 0.0 : array_sum($offs) / count($offs);
         $spread = $offs === [] ? 0.0 : sqrt(max(0.0, array_sum(array_map(static fn (float $o): float => ($o - $mean) ** 2, $offs)) / count($offs)));
 
-        return ['notes' => $notes, 'beats' => $work->time()->meters->barAt($part->inOrder()[0]->start ?? 0)->meter->beats, 'said' => $notes === [] ? 'There are no notes to be seen.'
-            : sprintf('%s: %s %s on average, %s loose, velocity %d to %d.', Say::notes(count($notes)), Say::ms(abs($mean)), $mean < 0 ? 'early' : 'late', Say::ms($spread), min(array_column($notes, 3)), max(array_column($notes, 3)))];
+        return ['notes' => $notes, 'beats' => $input->time()->meters->barAt($part->inOrder()[0]->start ?? 0)->meter->beats, 'said' => $notes === [] ? 'There are no notes to be seen.'
+            : sprintf('%s: %s %s on average, %s loose, velocity %d to %d.', Wording::notes(count($notes)), Wording::ms(abs($mean)), $mean < 0 ? 'early' : 'late', Wording::ms($spread), min(array_column($notes, 3)), max(array_column($notes, 3)))];
     }
 
     /**

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Reading;
 
+use Jactonic\Core\Edit\EditInput;
 use Jactonic\Core\Edit\Spec;
-use Jactonic\Core\Edit\Work;
 use Jactonic\Core\Refusal;
 
 /**
@@ -21,5 +21,5 @@ interface Reading
      *
      * @throws Refusal
      */
-    public function read(Work $work): array;
+    public function read(EditInput $input): array;
 }

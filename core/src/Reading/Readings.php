@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Reading;
 
-use Jactonic\Core\Edit\Needs;
-use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Edit\EditInput;
+use Jactonic\Core\Edit\Requires;
 use Jactonic\Core\Param\Context;
 use Jactonic\Core\Param\Params;
 use Jactonic\Core\Refusal;
@@ -46,12 +46,12 @@ final class Readings
         if ($class === null) {
             throw Refusal::parameter('reading', $id, 'one of '.implode(', ', array_keys(self::classes())));
         }
-        if ($class::spec()->needs === Needs::Part && $on->partIds() === []) {
+        if ($class::spec()->needs === Requires::Part && $on->partIds() === []) {
             throw new Refusal('No part is named: there is nothing to look at.', 'on');
         }
         $read = Params::read($class::spec()->params, $params ?? [], $class::spec()->id)->placed($context, $score, $on);
 
-        return (new $class)->read(new Work($score, $on, $read, $context));
+        return (new $class)->read(new EditInput($score, $on, $read, $context));
     }
 
     /**
@@ -59,11 +59,11 @@ final class Readings
      *
      * @return list<\Jactonic\Core\Score\Note>
      */
-    public static function notes(Work $work): array
+    public static function notes(EditInput $input): array
     {
         $notes = [];
-        foreach ($work->selection->partIds() as $id) {
-            array_push($notes, ...$work->score->part($id)->inOrder($work->selection->isEmpty() ? null : $work->selection->notes[$id] ?? []));
+        foreach ($input->selection->partIds() as $id) {
+            array_push($notes, ...$input->score->part($id)->inOrder($input->selection->isEmpty() ? null : $input->selection->notes[$id] ?? []));
         }
 
         return $notes;

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Reading;
 
+use Jactonic\Core\Edit\EditInput;
 use Jactonic\Core\Edit\Family;
-use Jactonic\Core\Edit\Needs;
+use Jactonic\Core\Edit\Requires;
 use Jactonic\Core\Edit\Spec;
-use Jactonic\Core\Edit\Work;
 use Jactonic\Core\Reading\Repair\Finder;
 use Jactonic\Core\Reading\Repair\Found;
 
@@ -19,16 +19,16 @@ final class Repairs implements Reading
 
     public static function spec(): Spec
     {
-        return new Spec('repairs', 'Repairs', Family::Structure, 'What may want mending.', [], Needs::Part);
+        return new Spec('repairs', 'Repairs', Family::Structure, 'What may want mending.', [], Requires::Part);
     }
 
     /** @return array{found: list<array<string, mixed>>, kinds: array<string, string>, said: string} in order of time */
-    public function read(Work $work): array
+    public function read(EditInput $input): array
     {
         $found = $kinds = [];
         foreach (self::finders() as $finder) {
-            foreach ($work->selection->partIds() as $id) {
-                foreach ($finder->in($work->score->part($id), $work) as $one) {
+            foreach ($input->selection->partIds() as $id) {
+                foreach ($finder->in($input->score->part($id), $input) as $one) {
                     $found[] = $one;
                     $kinds[$one->kind] = $finder::title();
                 }
@@ -41,7 +41,7 @@ final class Repairs implements Reading
             default => count($found).' things may want mending'.(count($found) > self::SHOWN ? '; the first '.self::SHOWN.' are shown.' : '.'),
         };
 
-        return ['found' => array_map(static fn (Found $f): array => $f->toArray($work->time()->position($f->tick)), array_slice($found, 0, self::SHOWN)), 'kinds' => $kinds, 'said' => $said];
+        return ['found' => array_map(static fn (Found $f): array => $f->toArray($input->time()->position($f->tick)), array_slice($found, 0, self::SHOWN)), 'kinds' => $kinds, 'said' => $said];
     }
 
     /** @return list<Finder> */

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Reading;
 
+use Jactonic\Core\Edit\EditInput;
 use Jactonic\Core\Edit\Family;
-use Jactonic\Core\Edit\Needs;
+use Jactonic\Core\Edit\Requires;
 use Jactonic\Core\Edit\Spec;
-use Jactonic\Core\Edit\Work;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Refusal;
 use Jactonic\Core\Selection\Caret;
@@ -25,60 +25,60 @@ final class Span implements Reading
             Param::choice('what', 'How', ['start', 'end', 'selection', 'bars', 'steps'], 'selection'),
             Param::integer('steps', 'Steps, below 0 for shorter', -10_000, 10_000, 1),
             Param::step('by', 'Step', setting: 'nudge'),
-        ], Needs::Part);
+        ], Requires::Part);
     }
 
-    public function read(Work $work): array
+    public function read(EditInput $input): array
     {
-        [$from, $to] = match ($work->params->choice('what')) {
-            'start' => self::fromCaret($work),
-            'end' => self::toCaret($work),
-            'bars' => self::bars($work),
-            'steps' => self::steps($work),
-            default => self::around($work),
+        [$from, $to] = match ($input->params->choice('what')) {
+            'start' => self::fromCaret($input),
+            'end' => self::toCaret($input),
+            'bars' => self::bars($input),
+            'steps' => self::steps($input),
+            default => self::around($input),
         };
         if ($to <= $from) {
             throw new Refusal('A span ends after it begins: nothing changed.');
         }
 
-        return ['from' => $from, 'to' => $to, 'said' => sprintf('Span from %s to %s', $work->time()->position($from), $work->time()->position($to))];
+        return ['from' => $from, 'to' => $to, 'said' => sprintf('Span from %s to %s', $input->time()->position($from), $input->time()->position($to))];
     }
 
     /** @return array{int, int} */
-    private static function fromCaret(Work $work): array
+    private static function fromCaret(EditInput $input): array
     {
-        $caret = self::caret($work);
-        $old = $work->context->span;
+        $caret = self::caret($input);
+        $old = $input->context->span;
 
-        return [$caret, $old !== null && $old[1] > $caret ? $old[1] : $work->time()->meters->barAt($caret)->end()];
+        return [$caret, $old !== null && $old[1] > $caret ? $old[1] : $input->time()->meters->barAt($caret)->end()];
     }
 
     /** @return array{int, int} */
-    private static function toCaret(Work $work): array
+    private static function toCaret(EditInput $input): array
     {
-        $caret = self::caret($work);
-        $old = $work->context->span;
+        $caret = self::caret($input);
+        $old = $input->context->span;
 
-        return [$old !== null && $old[0] < $caret ? $old[0] : $work->time()->meters->barAt(max(0, $caret - 1))->start, $caret];
+        return [$old !== null && $old[0] < $caret ? $old[0] : $input->time()->meters->barAt(max(0, $caret - 1))->start, $caret];
     }
 
     /** @return array{int, int} */
-    private static function around(Work $work): array
+    private static function around(EditInput $input): array
     {
-        [$first, $last] = self::bounds($work) ?? throw new Refusal('Nothing is chosen to make a span of.');
-        $lines = $work->lines($work->part());
+        [$first, $last] = self::bounds($input) ?? throw new Refusal('Nothing is chosen to make a span of.');
+        $lines = $input->lines($input->part());
         [$before, $after] = $lines->around($last);
 
         return [$lines->around($first)[0], $before === $last ? $last : $after];
     }
 
     /** @return array{int, int} */
-    private static function bars(Work $work): array
+    private static function bars(EditInput $input): array
     {
-        $time = $work->time();
-        $found = self::bounds($work);
+        $time = $input->time();
+        $found = self::bounds($input);
         if ($found === null) {
-            $bar = $time->meters->barAt(self::caret($work));
+            $bar = $time->meters->barAt(self::caret($input));
 
             return [$bar->start, $bar->end()];
         }
@@ -88,27 +88,27 @@ final class Span implements Reading
     }
 
     /** @return array{int, int} */
-    private static function steps(Work $work): array
+    private static function steps(EditInput $input): array
     {
-        $caret = self::caret($work);
-        $old = $work->context->span;
-        $part = $work->part();
-        $to = Caret::moved($old !== null && $old[0] === $caret ? $old[1] : $caret, $work->params->integer('steps'), $work->params->step('by', $part->settings()), $part->settings(), $work->time());
+        $caret = self::caret($input);
+        $old = $input->context->span;
+        $part = $input->part();
+        $to = Caret::moved($old !== null && $old[0] === $caret ? $old[1] : $caret, $input->params->integer('steps'), $input->params->step('by', $part->settings()), $part->settings(), $input->time());
 
         return $to > $caret ? [$caret, $to] : throw new Refusal('The span is no shorter than that.');
     }
 
-    private static function caret(Work $work): int
+    private static function caret(EditInput $input): int
     {
-        return $work->context->caret ?? throw new Refusal('There is no caret.', 'context');
+        return $input->context->caret ?? throw new Refusal('There is no caret.', 'context');
     }
 
     /** @return array{int, int}|null first start and last end of what is chosen */
-    private static function bounds(Work $work): ?array
+    private static function bounds(EditInput $input): ?array
     {
         $from = $to = [];
-        foreach ($work->parts() as $part) {
-            foreach ($work->chosen($part) as $note) {
+        foreach ($input->parts() as $part) {
+            foreach ($input->chosen($part) as $note) {
                 $from[] = $note->start;
                 $to[] = $note->end();
             }

@@ -9,7 +9,7 @@ use Jactonic\Core\Param\Params;
 use Jactonic\Core\Refusal;
 use Jactonic\Core\Score\PartSettings;
 use Jactonic\Core\Selection\How;
-use Jactonic\Core\Selection\Pick;
+use Jactonic\Core\Selection\NoteFilter;
 
 /**
  * A command of one's own: notes by a condition, then a chain of steps, with a name. A step is an edit, a selection
@@ -27,7 +27,7 @@ final readonly class Recipe
 
     /**
      * @param  string  $key  what shortcuts and other recipes know it by: small letters, digits and hyphens
-     * @param  array<array-key, mixed>|null  $pick  as Pick::parse takes it; null for all notes chosen
+     * @param  array<array-key, mixed>|null  $pick  as NoteFilter::parse takes it; null for all notes chosen
      * @param  list<Step>  $steps
      */
     private function __construct(public string $key, public string $name, public ?array $pick, public array $steps)
@@ -50,7 +50,7 @@ final readonly class Recipe
         }
         $pick = $data['pick'] ?? null;
         if ($pick !== null) {
-            Pick::parse($pick);
+            NoteFilter::parse($pick);
         }
         $steps = $data['steps'] ?? null;
         if (! is_array($steps) || ! array_is_list($steps) || ($steps === [] && $pick === null) || count($steps) > self::MOST_STEPS) {

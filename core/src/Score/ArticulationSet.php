@@ -81,9 +81,9 @@ final readonly class ArticulationSet
     /** A track with this set, or with none. */
     public static function on(Track $track, ?self $set): Track
     {
-        $kept = array_values(array_filter($track->kept(), static fn (Kept $k): bool => ! self::isIn($k)));
+        $kept = array_values(array_filter($track->kept(), static fn (PassthroughEvent $k): bool => ! self::isIn($k)));
 
-        return $track->withKept($set === null ? $kept : [...$kept, new Kept(0, 0, 0xFF, self::META, self::BODY.json_encode($set->toArray(), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE))]);
+        return $track->withKept($set === null ? $kept : [...$kept, new PassthroughEvent(0, 0, 0xFF, self::META, self::BODY.json_encode($set->toArray(), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE))]);
     }
 
     /**
@@ -115,7 +115,7 @@ final readonly class ArticulationSet
     }
 
     /** Whether an event that a track keeps is a set. */
-    public static function isIn(Kept $kept): bool
+    public static function isIn(PassthroughEvent $kept): bool
     {
         return $kept->status === 0xFF && $kept->type === self::META && str_starts_with($kept->bytes, self::BODY);
     }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Score;
 
-use Jactonic\Core\Harmony\Tones;
+use Jactonic\Core\Harmony\PitchSpelling;
 use Jactonic\Core\Standard\GeneralMidi;
 
 /** Names of pitches; 60 is C4. */
@@ -16,14 +16,14 @@ final class Pitch
     /** @param  int|null  $sharps  of the key signature, below 0 for flats */
     public static function name(int $pitch, ?int $sharps = null): string
     {
-        return Tones::names($sharps)[$pitch % 12].(intdiv($pitch, 12) - 1);
+        return PitchSpelling::names($sharps)[$pitch % 12].(intdiv($pitch, 12) - 1);
     }
 
     /** A pitch by its name, or by that of a drum; null where it is neither. */
     public static function parse(string $name): ?int
     {
-        if (preg_match('/^\s*'.Tones::PATTERN.'(-?\d)\s*$/iu', $name, $parts) === 1) {
-            $pitch = Tones::of($parts[1], $parts[2]) + 12 * ((int) $parts[3] + 1);
+        if (preg_match('/^\s*'.PitchSpelling::PATTERN.'(-?\d)\s*$/iu', $name, $parts) === 1) {
+            $pitch = PitchSpelling::of($parts[1], $parts[2]) + 12 * ((int) $parts[3] + 1);
 
             return $pitch >= 0 && $pitch <= 127 ? $pitch : null;
         }

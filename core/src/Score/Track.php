@@ -12,7 +12,7 @@ final class Track
     /**
      * @param  int  $id  unique in its song
      * @param  int  $order  tracks stand in order of this, then of id
-     * @param  list<Kept>|string  $kept  or the JSON of them
+     * @param  list<PassthroughEvent>|string  $kept  or the JSON of them
      * @param  int  $end  tick at which the file ended the track; 0 where no file did
      */
     public function __construct(
@@ -24,13 +24,13 @@ final class Track
     ) {
     }
 
-    /** @return list<Kept> */
+    /** @return list<PassthroughEvent> */
     public function kept(): array
     {
         if (is_string($this->kept)) {
             /** @var list<array{int, int, int, int, string}> $data */
             $data = json_decode($this->kept, true, 8, JSON_THROW_ON_ERROR);
-            $this->kept = array_map(Kept::fromArray(...), $data);
+            $this->kept = array_map(PassthroughEvent::fromArray(...), $data);
         }
 
         return $this->kept;
@@ -39,19 +39,19 @@ final class Track
     /** With another name, which the file gets too. */
     public function withName(string $name): self
     {
-        $event = new Kept(0, 0, Message::META, Message::META_TRACK_NAME, $name);
+        $event = new PassthroughEvent(0, 0, Message::META, Message::META_TRACK_NAME, $name);
         $kept = [];
         $there = false;
         foreach ($this->kept() as $one) {
             $isName = ! $there && $one->status === Message::META && $one->type === Message::META_TRACK_NAME;
             $there = $there || $isName;
-            $kept[] = $isName ? new Kept($one->tick, $one->order, $one->status, $one->type, $name) : $one;
+            $kept[] = $isName ? new PassthroughEvent($one->tick, $one->order, $one->status, $one->type, $name) : $one;
         }
 
         return new self($this->id, $name, $this->order, $there ? $kept : [$event, ...$kept], $this->end);
     }
 
-    /** @param  list<Kept>  $kept */
+    /** @param  list<PassthroughEvent>  $kept */
     public function withKept(array $kept): self
     {
         return new self($this->id, $this->name, $this->order, $kept, $this->end);
@@ -65,12 +65,12 @@ final class Track
     /** @return array{string, int, list<array{int, int, int, int, string}>, int} what `fromArray` reads back */
     public function toArray(): array
     {
-        return [$this->name, $this->order, array_map(static fn (Kept $k): array => $k->toArray(), $this->kept()), $this->end];
+        return [$this->name, $this->order, array_map(static fn (PassthroughEvent $k): array => $k->toArray(), $this->kept()), $this->end];
     }
 
     /** @param  array{string, int, list<array{int, int, int, int, string}>, int}  $data */
     public static function fromArray(int $id, array $data): self
     {
-        return new self($id, $data[0], $data[1], array_map(Kept::fromArray(...), $data[2]), $data[3]);
+        return new self($id, $data[0], $data[1], array_map(PassthroughEvent::fromArray(...), $data[2]), $data[3]);
     }
 }

@@ -26,9 +26,9 @@ enum How: string
     public static function check(mixed $what, mixed $how, string $parameter = 'select'): self
     {
         if (is_array($what)) {
-            Pick::parse($what);
-        } elseif (! is_string($what) || Move::tryFrom($what) === null) {
-            throw Refusal::parameter($parameter, $what, 'a pick, or one of '.implode(', ', array_column(Move::cases(), 'value')));
+            NoteFilter::parse($what);
+        } elseif (! is_string($what) || SelectionCommand::tryFrom($what) === null) {
+            throw Refusal::parameter($parameter, $what, 'a pick, or one of '.implode(', ', array_column(SelectionCommand::cases(), 'value')));
         }
 
         return self::tryFrom(is_string($how ?? 'instead') ? $how ?? 'instead' : '') ?? throw Refusal::parameter('how', $how, 'one of '.implode(', ', array_column(self::cases(), 'value')));

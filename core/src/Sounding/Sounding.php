@@ -141,7 +141,7 @@ final class Sounding
                     $round[] = $point->movedTo($point->tick + $offset);
                 }
             }
-            array_push($all, ...$round, ...(LetGo::is($part->head) ? LetGo::after($round, $end) : []));
+            array_push($all, ...$round, ...(ReleaseAtEnd::is($part->head) ? ReleaseAtEnd::after($round, $end) : []));
         }
 
         return array_map(static fn (Point $p): Point => $p->movedTo(self::late($p->tick, $part->head, $time)), $all);
@@ -154,11 +154,11 @@ final class Sounding
      */
     public static function letGo(Part $part): array
     {
-        if (! LetGo::is($part->head) || $part->points->isEmpty()) {
+        if (! ReleaseAtEnd::is($part->head) || $part->points->isEmpty()) {
             return [];
         }
 
-        return LetGo::after(array_filter($part->points->all(), static fn (Point $p): bool => self::isHeard($p, $part->head)), $part->head->to);
+        return ReleaseAtEnd::after(array_filter($part->points->all(), static fn (Point $p): bool => self::isHeard($p, $part->head)), $part->head->to);
     }
 
     /** How often its window goes round, the first time included. */

@@ -7,7 +7,7 @@ namespace Jactonic\Core\Tests\Change;
 use Jactonic\Core\Change\Change;
 use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Change\ChangeCodec;
-use Jactonic\Core\Edit\Foresight;
+use Jactonic\Core\Edit\CollisionCheck;
 use Jactonic\Core\Score\Ids;
 use Jactonic\Core\Score\Note;
 use Jactonic\Core\Score\Score;
@@ -148,8 +148,8 @@ final class RowsChangeTest extends TestCase
         self::assertSame(Make::bytes($score), Make::bytes($one->inverse()->applyTo($after)));
         self::assertSame(Make::bytes($score), Make::bytes(ChangeCodec::decode(ChangeCodec::encode($one), $after, true)->inverse()->applyTo($after)));
         self::assertSame(Make::bytes($after), Make::bytes(ChangeCodec::decode(ChangeCodec::encode($one), $score, false)->applyTo($score)));
-        self::assertSame(Foresight::merging($other, $score), Foresight::merging($one, $score));
-        self::assertSame(Foresight::far($other, $score), Foresight::far($one, $score));
+        self::assertSame(CollisionCheck::merging($other, $score), CollisionCheck::merging($one, $score));
+        self::assertSame(CollisionCheck::far($other, $score), CollisionCheck::far($one, $score));
         if ($whole) {
             self::assertSame(ChangeCodec::encode($other), ChangeCodec::encode($one));
             self::assertEquals($other->parts[1]->notes->before(), $one->parts[1]->notes->before());

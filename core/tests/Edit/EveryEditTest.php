@@ -6,9 +6,9 @@ namespace Jactonic\Core\Tests\Edit;
 
 use Jactonic\Core\Change\ChangeCodec;
 use Jactonic\Core\Command\Batch;
+use Jactonic\Core\Edit\AppliesTo;
 use Jactonic\Core\Edit\Catalogue;
-use Jactonic\Core\Edit\Needs;
-use Jactonic\Core\Edit\Takes;
+use Jactonic\Core\Edit\Requires;
 use Jactonic\Core\Param\CurvesValue;
 use Jactonic\Core\Refusal;
 use Jactonic\Core\Tests\Support\Make;
@@ -59,7 +59,7 @@ final class EveryEditTest extends TestCase
         self::assertSame(Make::bytes($score), Make::bytes(ChangeCodec::decode($json, $after, true)->inverse()->applyTo($after)));
     }
 
-    /** @return iterable<string, array{string, array<string, mixed>, Takes}> */
+    /** @return iterable<string, array{string, array<string, mixed>, AppliesTo}> */
     public static function editsByWhatTheyTake(): iterable
     {
         foreach (Catalogue::specs() as $spec) {
@@ -72,7 +72,7 @@ final class EveryEditTest extends TestCase
 
     /** @param  array<string, mixed>  $params */
     #[DataProvider('editsByWhatTheyTake')]
-    public function test_on_each_kind_that_it_takes_it_does_something_that_is_undone(string $id, array $params, Takes $takes): void
+    public function test_on_each_kind_that_it_takes_it_does_something_that_is_undone(string $id, array $params, AppliesTo $takes): void
     {
         $score = Make::take(1);
         $outcome = Batch::once(['edit' => $id, 'params' => $params, 'on' => Make::on($takes, $score)], $score);
@@ -111,7 +111,7 @@ final class EveryEditTest extends TestCase
     public static function editsOfNotes(): iterable
     {
         foreach (self::edits() as $name => $edit) {
-            if (Catalogue::edit($edit[0])::spec()->takes(Takes::Notes)) {
+            if (Catalogue::edit($edit[0])::spec()->takes(AppliesTo::Notes)) {
                 yield $name => $edit;
             }
         }
@@ -134,7 +134,7 @@ final class EveryEditTest extends TestCase
     #[DataProvider('edits')]
     public function test_with_nothing_chosen_nothing_changes_and_it_says_so(string $id, array $params, int $seed): void
     {
-        if (Catalogue::edit($id)::spec()->needs !== Needs::Notes) {
+        if (Catalogue::edit($id)::spec()->needs !== Requires::Notes) {
             // It works in the part as a whole, and is free to.
             self::assertNotSame('', Make::edit(Make::take($seed), $id, $params, [])->said);
 

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Jactonic\Core\Tests\Edit;
 
 use Jactonic\Core\Command\Batch;
-use Jactonic\Core\Edit\Curve;
+use Jactonic\Core\Edit\Lane\LaneCurve;
 use Jactonic\Core\Edit\Outcome;
 use Jactonic\Core\Midi\Exporter;
 use Jactonic\Core\Refusal;
@@ -196,7 +196,7 @@ final class LanesTest extends TestCase
                 while (isset($line[$at + 1]) && $line[$at + 1][0] <= $tick) {
                     $at++;
                 }
-                self::assertEqualsWithDelta($low + ($high - $low) * Curve::bent(($tick - $from) / $length, $curve), $line[$at][1], 0.5000001, "$low to $high, bent $curve, tick $tick");
+                self::assertEqualsWithDelta($low + ($high - $low) * LaneCurve::bent(($tick - $from) / $length, $curve), $line[$at][1], 0.5000001, "$low to $high, bent $curve, tick $tick");
             }
         }
     }

@@ -11,7 +11,7 @@ use Jactonic\Core\Score\Note;
 use Jactonic\Core\Score\Part;
 use Jactonic\Core\Score\PartSettings;
 use Jactonic\Core\Score\Score;
-use Jactonic\Core\Selection\On;
+use Jactonic\Core\Selection\TargetReader;
 use Jactonic\Core\Time\Timeline;
 use PHPUnit\Framework\TestCase;
 
@@ -102,7 +102,7 @@ final class SeveralPartsTest extends TestCase
     public function test_what_is_looked_at_is_what_is_chosen_in_whichever_part(): void
     {
         $score = self::score();
-        $on = On::read([['part' => 1, 'notes' => []], ['part' => 2, 'notes' => [2]]], $score);
+        $on = TargetReader::read([['part' => 1, 'notes' => []], ['part' => 2, 'notes' => [2]]], $score);
         self::assertSame([90], array_column((array) Readings::read('clip', [], $score, $on)['notes'], 'velocity'));
         self::assertSame([2], array_column((array) Readings::read('playing', [], $score, $on)['notes'], 0));
         self::assertStringContainsString('1 note', (string) json_encode(Readings::read('grid-reading', [], $score, $on)));

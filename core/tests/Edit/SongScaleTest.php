@@ -11,7 +11,7 @@ use Jactonic\Core\Midi\Exporter;
 use Jactonic\Core\Midi\Importer;
 use Jactonic\Core\Midi\Reader;
 use Jactonic\Core\Midi\Writer;
-use Jactonic\Core\Score\Kept;
+use Jactonic\Core\Score\PassthroughEvent;
 use Jactonic\Core\Score\Score;
 use Jactonic\Core\Score\Song;
 use Jactonic\Core\Score\Source;
@@ -57,12 +57,12 @@ final class SongScaleTest extends TestCase
     {
         $score = Make::score([[0, 1900, 60], [0, 1900, 64], [0, 1900, 67], [1920, 1900, 57], [1920, 1900, 60], [1920, 1900, 65]]);
         $once = Make::after($score, 'write-chords');
-        $texts = static fn (Score $s): array => array_map(static fn (Kept $k): array => [$k->tick, $k->bytes], $s->track(1)->kept());
+        $texts = static fn (Score $s): array => array_map(static fn (PassthroughEvent $k): array => [$k->tick, $k->bytes], $s->track(1)->kept());
 
         self::assertSame([[0, 'C'], [1920, 'F/A']], $texts($once));
         self::assertSame($texts($once), $texts(Make::after($once, 'write-chords')));
         [$read] = Importer::import(Reader::read(Writer::write(Exporter::export(new Song($once, new Source)))), 'x');
-        self::assertSame([[0, 'C'], [1920, 'F/A']], array_values(array_filter(array_merge(...array_map(static fn ($t): array => array_map(static fn (Kept $k): array => [$k->tick, $k->bytes], $t->kept()), array_values($read->score->tracks))), static fn (array $k): bool => $k[1] !== '' && preg_match('/^[A-G](\/[A-G])?$/', $k[1]) === 1)));
+        self::assertSame([[0, 'C'], [1920, 'F/A']], array_values(array_filter(array_merge(...array_map(static fn ($t): array => array_map(static fn (PassthroughEvent $k): array => [$k->tick, $k->bytes], $t->kept()), array_values($read->score->tracks))), static fn (array $k): bool => $k[1] !== '' && preg_match('/^[A-G](\/[A-G])?$/', $k[1]) === 1)));
         self::assertSame('There is no chord here that has a name: nothing was written.', Make::edit(Make::score([[0, 10, 60]]), 'write-chords')->said);
         self::assertSame([0, 5, 9], Chord::parse('F/A')->classes());
     }

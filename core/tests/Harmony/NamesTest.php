@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Jactonic\Core\Tests\Harmony;
 
 use Jactonic\Core\Harmony\Chord;
-use Jactonic\Core\Harmony\Names;
+use Jactonic\Core\Harmony\ChordNames;
 use Jactonic\Core\Reading\Readings;
 use Jactonic\Core\Selection\Selection;
 use Jactonic\Core\Tests\Support\Make;
@@ -34,7 +34,7 @@ final class NamesTest extends TestCase
             for ($root = 0; $root < 12; $root++) {
                 foreach (self::voicings(array_map(static fn (int $t): int => 48 + $root + $t, $tones)) as $pitches) {
                     $all++;
-                    $named = Names::of($pitches);
+                    $named = ChordNames::of($pitches);
                     $bass = min($pitches) % 12;
                     $is = static fn (string $k, int $on): bool => $named !== null && $named['root'] === ($root + $on) % 12 && $named['bass'] === $bass
                         && preg_match('/^[A-G][♯♭]?'.preg_quote($k, '/').'(\/[A-G][♯♭]?)?$/u', $named['name']) === 1;
@@ -59,7 +59,7 @@ final class NamesTest extends TestCase
             $tones = array_map(self::tone(...), explode(' ', $row[0]));
             for ($root = 0; $root < 12; $root++) {
                 foreach (self::voicings(array_map(static fn (int $t): int => 48 + $root + $t, $tones), false) as $pitches) {
-                    $named = Names::of($pitches, [-3, null, 4][$root % 3]);
+                    $named = ChordNames::of($pitches, [-3, null, 4][$root % 3]);
                     self::assertNotNull($named, "$kind on $root");
                     $classes = array_values(array_unique(array_map(static fn (int $p): int => $p % 12, $pitches)));
                     sort($classes);
@@ -72,7 +72,7 @@ final class NamesTest extends TestCase
     public function test_what_is_no_chord_has_no_name(): void
     {
         foreach ([[60], [60, 64], [60, 61, 62], [60, 62, 64], [60, 61, 66], [60, 61, 63, 64], [60, 62, 64, 65], [60, 61, 62, 63, 64, 65, 66], [60, 72, 84], [48, 61, 62, 63]] as $pitches) {
-            self::assertNull(Names::of($pitches), implode(' ', $pitches).': '.(Names::of($pitches)['name'] ?? ''));
+            self::assertNull(ChordNames::of($pitches), implode(' ', $pitches).': '.(ChordNames::of($pitches)['name'] ?? ''));
         }
     }
 
@@ -86,12 +86,12 @@ final class NamesTest extends TestCase
 
     public function test_the_key_spells(): void
     {
-        self::assertSame('B♭7', Names::of([58, 62, 65, 68], -1)['name'] ?? null);
-        self::assertSame('A♯7', Names::of([58, 62, 65, 68], 3)['name'] ?? null);
-        self::assertSame('Fmaj7/A', Names::of([57, 60, 64, 65], -1)['name'] ?? null);
-        self::assertSame('Gm9', Names::of([43, 58, 62, 65, 69], -1)['name'] ?? null);
+        self::assertSame('B♭7', ChordNames::of([58, 62, 65, 68], -1)['name'] ?? null);
+        self::assertSame('A♯7', ChordNames::of([58, 62, 65, 68], 3)['name'] ?? null);
+        self::assertSame('Fmaj7/A', ChordNames::of([57, 60, 64, 65], -1)['name'] ?? null);
+        self::assertSame('Gm9', ChordNames::of([43, 58, 62, 65, 69], -1)['name'] ?? null);
         // A bass that is none of the tones.
-        self::assertSame('A/C', Names::of([48, 61, 64, 69])['name'] ?? null);
+        self::assertSame('A/C', ChordNames::of([48, 61, 64, 69])['name'] ?? null);
     }
 
     public function test_over_time_chords_are_named_as_they_change_by_beat_and_by_bar(): void

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Jactonic\Core\Tests\Midi;
 
 use Jactonic\Core\Command\Batch;
+use Jactonic\Core\Edit\AppliesTo;
 use Jactonic\Core\Edit\Catalogue;
-use Jactonic\Core\Edit\Takes;
 use Jactonic\Core\Midi\Event;
 use Jactonic\Core\Midi\Exporter;
 use Jactonic\Core\Midi\Importer;
@@ -96,13 +96,13 @@ final class TwiceSavedTest extends TestCase
         $specs = Catalogue::specs();
         $spec = $specs[array_rand($specs)];
         $part = array_rand($score->parts ?: [1 => true]);
-        $takes = $spec->takes === [] ? Takes::Notes : $spec->takes[array_rand($spec->takes)];
+        $takes = $spec->takes === [] ? AppliesTo::Notes : $spec->takes[array_rand($spec->takes)];
 
         return ['edit' => $spec->id, 'params' => $spec->examples === [] ? [] : $spec->examples[array_rand($spec->examples)], 'on' => match ($takes) {
-            Takes::Tracks => ['tracks' => [array_rand($score->tracks)]],
-            Takes::Parts => ['parts' => [$part]],
-            Takes::Points => ['part' => $part, 'lane' => ['cc:7', 'cc:64', 'bend', 'program'][mt_rand(0, 3)], 'pick' => ['all' => true]],
-            Takes::Notes => ['part' => $part, 'pick' => mt_rand(0, 1) === 0 ? ['all' => true] : ['every' => ['n' => 2, 'from' => 1]]],
+            AppliesTo::Tracks => ['tracks' => [array_rand($score->tracks)]],
+            AppliesTo::Parts => ['parts' => [$part]],
+            AppliesTo::Points => ['part' => $part, 'lane' => ['cc:7', 'cc:64', 'bend', 'program'][mt_rand(0, 3)], 'pick' => ['all' => true]],
+            AppliesTo::Notes => ['part' => $part, 'pick' => mt_rand(0, 1) === 0 ? ['all' => true] : ['every' => ['n' => 2, 'from' => 1]]],
         }];
     }
 }

@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Tests\Score;
 
-use Jactonic\Core\Edit\Say;
+use Jactonic\Core\Edit\Wording;
 use Jactonic\Core\Refusal;
-use Jactonic\Core\Score\Kept;
 use Jactonic\Core\Score\Note;
 use Jactonic\Core\Score\Part;
 use Jactonic\Core\Score\PartSettings;
+use Jactonic\Core\Score\PassthroughEvent;
 use Jactonic\Core\Score\Pitch;
 use Jactonic\Core\Score\Point;
 use Jactonic\Core\Score\Rows;
@@ -76,13 +76,13 @@ final class PartTest extends TestCase
     public function test_the_key_spells_and_drums_go_by_their_names(): void
     {
         $note = static fn (int $pitch, int $channel = 0): Note => new Note(1, 0, 10, $pitch, 80, channel: $channel);
-        $score = static fn (?string $key): Score => new Score(Timeline::of(960), [], [1 => new Track(1, 'Piano', 0, $key === null ? [] : [new Kept(0, 0, Message::META, Message::META_KEY, $key)])]);
-        self::assertSame('B♭4 at 1.1.1', Say::note($note(70), $score("\xFF\x00")));
-        self::assertSame('A♯4 at 1.1.1', Say::note($note(70), $score("\x03\x00")));
-        self::assertSame('F♯4 at 1.1.1', Say::note($note(66), $score(null)));
-        self::assertSame('G♭4 at 1.1.1', Say::note($note(66), $score("\xFB\x01")));
-        self::assertSame('Acoustic Snare at 1.1.1', Say::note($note(38, 9), $score("\xFF\x00")));
-        self::assertSame('C1 at 1.1.1', Say::note($note(24, 9), $score(null)), 'what the standard has no drum for');
+        $score = static fn (?string $key): Score => new Score(Timeline::of(960), [], [1 => new Track(1, 'Piano', 0, $key === null ? [] : [new PassthroughEvent(0, 0, Message::META, Message::META_KEY, $key)])]);
+        self::assertSame('B♭4 at 1.1.1', Wording::note($note(70), $score("\xFF\x00")));
+        self::assertSame('A♯4 at 1.1.1', Wording::note($note(70), $score("\x03\x00")));
+        self::assertSame('F♯4 at 1.1.1', Wording::note($note(66), $score(null)));
+        self::assertSame('G♭4 at 1.1.1', Wording::note($note(66), $score("\xFB\x01")));
+        self::assertSame('Acoustic Snare at 1.1.1', Wording::note($note(38, 9), $score("\xFF\x00")));
+        self::assertSame('C1 at 1.1.1', Wording::note($note(24, 9), $score(null)), 'what the standard has no drum for');
     }
 
     public function test_settings_are_changed_one_by_one_and_say_what_was_set(): void

@@ -8,8 +8,8 @@ use Jactonic\Core\Refusal;
 use Jactonic\Core\Score\Part;
 use Jactonic\Core\Score\Point;
 use Jactonic\Core\Score\Score;
-use Jactonic\Core\Selection\On;
 use Jactonic\Core\Selection\Selection;
+use Jactonic\Core\Selection\TargetReader;
 use Jactonic\Core\Tests\Support\Make;
 use Jactonic\Core\Time\Timeline;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -38,10 +38,10 @@ final class OnTest extends TestCase
     public function test_notes_are_named_by_ids_and_by_pairs(array $given, array $ids): void
     {
         $score = Make::take(1, 130);
-        $on = On::read(['part' => 1, 'notes' => $given], $score);
+        $on = TargetReader::read(['part' => 1, 'notes' => $given], $score);
         self::assertSame([1 => $ids], $on->notes);
         // In few words it is read back.
-        self::assertEquals($on, On::read($on->toArray(true), $score));
+        self::assertEquals($on, TargetReader::read($on->toArray(true), $score));
         self::assertSame([['part' => 1, 'notes' => $ids]], $on->toArray());
     }
 
@@ -49,20 +49,20 @@ final class OnTest extends TestCase
     {
         $score = Make::take(1, 130);
         $lane = array_values(array_filter($score->part(1)->points->ids(), static fn (int $id): bool => $id % 3 === 1));
-        self::assertSame([1 => ['cc:11' => $lane]], On::read(['part' => 1, 'lane' => 'cc:11', 'points' => $lane], $score)->points);
+        self::assertSame([1 => ['cc:11' => $lane]], TargetReader::read(['part' => 1, 'lane' => 'cc:11', 'points' => $lane], $score)->points);
         $this->expectExceptionObject(new Refusal('“on.points” was 2; allowed: ids of points that are in the lane cc:11 of the part “Take”.'));
-        On::read(['part' => 1, 'lane' => 'cc:11', 'points' => [[1, 60]]], $score);
+        TargetReader::read(['part' => 1, 'lane' => 'cc:11', 'points' => [[1, 60]]], $score);
     }
 
     public function test_many_points_are_looked_at_together(): void
     {
         $points = array_map(static fn (int $i): Point => new Point($i, $i, 0xB0, $i === 70 ? 1 : 11, 5), range(1, 90));
         $score = new Score(Timeline::of(960), [1 => Part::of(1, 'Part', [], $points)]);
-        $on = On::read(['part' => 1, 'lane' => 'cc:11', 'points' => [[1, 69], [71, 90]]], $score);
+        $on = TargetReader::read(['part' => 1, 'lane' => 'cc:11', 'points' => [[1, 69], [71, 90]]], $score);
         self::assertSame(89, $on->countPoints());
         foreach ([[[1, 90]], [[1, 69], [80, 91]]] as $wrong) {
             try {
-                On::read(['part' => 1, 'lane' => 'cc:11', 'points' => $wrong], $score);
+                TargetReader::read(['part' => 1, 'lane' => 'cc:11', 'points' => $wrong], $score);
                 self::fail();
             } catch (Refusal $refusal) {
                 self::assertSame('on.points', $refusal->parameter);
@@ -83,7 +83,7 @@ final class OnTest extends TestCase
     public function test_what_names_nothing_is_refused(mixed $given): void
     {
         try {
-            On::read(['part' => 1, 'notes' => $given], Make::take(1, 130));
+            TargetReader::read(['part' => 1, 'notes' => $given], Make::take(1, 130));
             self::fail();
         } catch (Refusal $refusal) {
             self::assertSame('on.notes', $refusal->parameter);
@@ -93,6 +93,6 @@ final class OnTest extends TestCase
 
     public function test_nothing_named_is_nothing_chosen(): void
     {
-        self::assertEquals(new Selection([1 => []]), On::read(['part' => 1, 'notes' => []], Make::take(1)));
+        self::assertEquals(new Selection([1 => []]), TargetReader::read(['part' => 1, 'notes' => []], Make::take(1)));
     }
 }

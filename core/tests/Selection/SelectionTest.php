@@ -9,10 +9,10 @@ use Jactonic\Core\Score\Note;
 use Jactonic\Core\Score\Part;
 use Jactonic\Core\Score\Score;
 use Jactonic\Core\Selection\Chords;
-use Jactonic\Core\Selection\Move;
-use Jactonic\Core\Selection\On;
-use Jactonic\Core\Selection\Pick;
+use Jactonic\Core\Selection\NoteFilter;
 use Jactonic\Core\Selection\Selection;
+use Jactonic\Core\Selection\SelectionCommand;
+use Jactonic\Core\Selection\TargetReader;
 use Jactonic\Core\Tests\Support\Make;
 use Jactonic\Core\Time\Timeline;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -66,7 +66,7 @@ final class SelectionTest extends TestCase
     {
         $score = self::score();
 
-        self::assertSame($expected, Pick::parse($pick)->of($score->part(1), $score->time));
+        self::assertSame($expected, NoteFilter::parse($pick)->of($score->part(1), $score->time));
     }
 
     /** @return iterable<array{mixed}> */
@@ -87,36 +87,36 @@ final class SelectionTest extends TestCase
     {
         $this->expectException(Refusal::class);
         $this->expectExceptionMessageMatches('/“pick/u');
-        Pick::parse($pick);
+        NoteFilter::parse($pick);
     }
 
-    /** @return iterable<string, array{Move, list<int>, list<int>}> */
+    /** @return iterable<string, array{SelectionCommand, list<int>, list<int>}> */
     public static function moves(): iterable
     {
-        yield 'all' => [Move::All, [2], [1, 2, 3, 4, 5, 6, 7, 8]];
-        yield 'none' => [Move::None, [2], []];
-        yield 'inverse' => [Move::Inverse, [1, 2, 3, 4], [5, 6, 7, 8]];
-        yield 'row' => [Move::Row, [7], [3, 4, 7]];
-        yield 'chord' => [Move::Chord, [2], [1, 2, 3]];
-        yield 'next' => [Move::Next, [3], [4]];
-        yield 'next at the end stays' => [Move::Next, [8], [8]];
-        yield 'previous' => [Move::Previous, [4], [3]];
-        yield 'grow' => [Move::GrowNext, [3], [3, 4]];
-        yield 'grow back' => [Move::GrowPrevious, [4], [4, 3]];
-        yield 'from a whole chord to the next' => [Move::Next, [1, 2, 3], [5, 4, 6]];
-        yield 'from a whole chord to the one before' => [Move::Previous, [4, 5, 6], [1, 2, 3]];
-        yield 'from one note of a strummed chord to the nearest voice of the next' => [Move::Next, [2], [4]];
-        yield 'from the lowest' => [Move::Next, [1], [5]];
-        yield 'from two voices to two' => [Move::Next, [1, 3], [5, 4]];
-        yield 'top voices' => [Move::Tops, [], [3, 6, 7, 8]];
-        yield 'lower voices' => [Move::Lowers, [], [1, 2, 4, 5]];
-        yield 'lower voices among those chosen' => [Move::Lowers, [4, 5, 6], [4, 5]];
-        yield 'bottom voices' => [Move::Basses, [], [1, 5, 7, 8]];
-        yield 'higher' => [Move::Higher, [5], [4]];
-        yield 'highest stays' => [Move::Higher, [6], [6]];
-        yield 'lower' => [Move::Lower, [6], [4]];
-        yield 'overlapping' => [Move::Overlapping, [], [4, 7]];
-        yield 'muted' => [Move::Muted, [1], []];
+        yield 'all' => [SelectionCommand::All, [2], [1, 2, 3, 4, 5, 6, 7, 8]];
+        yield 'none' => [SelectionCommand::None, [2], []];
+        yield 'inverse' => [SelectionCommand::Inverse, [1, 2, 3, 4], [5, 6, 7, 8]];
+        yield 'row' => [SelectionCommand::Row, [7], [3, 4, 7]];
+        yield 'chord' => [SelectionCommand::Chord, [2], [1, 2, 3]];
+        yield 'next' => [SelectionCommand::Next, [3], [4]];
+        yield 'next at the end stays' => [SelectionCommand::Next, [8], [8]];
+        yield 'previous' => [SelectionCommand::Previous, [4], [3]];
+        yield 'grow' => [SelectionCommand::GrowNext, [3], [3, 4]];
+        yield 'grow back' => [SelectionCommand::GrowPrevious, [4], [4, 3]];
+        yield 'from a whole chord to the next' => [SelectionCommand::Next, [1, 2, 3], [5, 4, 6]];
+        yield 'from a whole chord to the one before' => [SelectionCommand::Previous, [4, 5, 6], [1, 2, 3]];
+        yield 'from one note of a strummed chord to the nearest voice of the next' => [SelectionCommand::Next, [2], [4]];
+        yield 'from the lowest' => [SelectionCommand::Next, [1], [5]];
+        yield 'from two voices to two' => [SelectionCommand::Next, [1, 3], [5, 4]];
+        yield 'top voices' => [SelectionCommand::Tops, [], [3, 6, 7, 8]];
+        yield 'lower voices' => [SelectionCommand::Lowers, [], [1, 2, 4, 5]];
+        yield 'lower voices among those chosen' => [SelectionCommand::Lowers, [4, 5, 6], [4, 5]];
+        yield 'bottom voices' => [SelectionCommand::Basses, [], [1, 5, 7, 8]];
+        yield 'higher' => [SelectionCommand::Higher, [5], [4]];
+        yield 'highest stays' => [SelectionCommand::Higher, [6], [6]];
+        yield 'lower' => [SelectionCommand::Lower, [6], [4]];
+        yield 'overlapping' => [SelectionCommand::Overlapping, [], [4, 7]];
+        yield 'muted' => [SelectionCommand::Muted, [1], []];
     }
 
     /**
@@ -124,7 +124,7 @@ final class SelectionTest extends TestCase
      * @param  list<int>  $to
      */
     #[DataProvider('moves')]
-    public function test_a_selection_move_chooses_others(Move $move, array $from, array $to): void
+    public function test_a_selection_move_chooses_others(SelectionCommand $move, array $from, array $to): void
     {
         self::assertSame([1 => $to], $move->apply(new Selection([1 => $from]), self::score())->notes);
     }
@@ -133,19 +133,19 @@ final class SelectionTest extends TestCase
     {
         $nothing = new Selection([1 => []]);
 
-        self::assertSame([1 => [4]], Move::Next->apply($nothing, self::score(), 1000)->notes);
-        self::assertSame([1 => [3]], Move::Previous->apply($nothing, self::score(), 1000)->notes);
+        self::assertSame([1 => [4]], SelectionCommand::Next->apply($nothing, self::score(), 1000)->notes);
+        self::assertSame([1 => [3]], SelectionCommand::Previous->apply($nothing, self::score(), 1000)->notes);
     }
 
     public function test_with_nothing_chosen_the_row_the_chord_and_the_nearest_voice_are_the_carets(): void
     {
         $nothing = new Selection([1 => []]);
 
-        self::assertSame([1 => [3, 4, 7]], Move::Row->apply($nothing, self::score(), 0, null, 67)->notes);
-        self::assertSame([1 => []], Move::Row->apply($nothing, self::score(), 0, null, 66)->notes);
-        self::assertSame([1 => [5, 4, 6]], Move::Chord->apply($nothing, self::score(), 1800)->notes);
-        self::assertSame([1 => [6]], Move::Next->apply($nothing, self::score(), 1000, null, 90)->notes);
-        self::assertSame([1 => [1]], Move::Previous->apply($nothing, self::score(), 1000, null, 20)->notes);
+        self::assertSame([1 => [3, 4, 7]], SelectionCommand::Row->apply($nothing, self::score(), 0, null, 67)->notes);
+        self::assertSame([1 => []], SelectionCommand::Row->apply($nothing, self::score(), 0, null, 66)->notes);
+        self::assertSame([1 => [5, 4, 6]], SelectionCommand::Chord->apply($nothing, self::score(), 1800)->notes);
+        self::assertSame([1 => [6]], SelectionCommand::Next->apply($nothing, self::score(), 1000, null, 90)->notes);
+        self::assertSame([1 => [1]], SelectionCommand::Previous->apply($nothing, self::score(), 1000, null, 20)->notes);
     }
 
     public function test_chords_are_gathered_from_their_first_note_in_milliseconds(): void
@@ -164,10 +164,10 @@ final class SelectionTest extends TestCase
     {
         $score = new Score(Timeline::of(960), [1 => Part::of(1, 'A', [new Note(1, 0, 1, 60, 80), new Note(2, 9, 1, 61, 80)]), 2 => Part::of(2, 'B', [new Note(1, 0, 1, 60, 80)])]);
 
-        self::assertSame([1 => [2, 1], 2 => [1]], On::read([['part' => 1, 'notes' => [2]], ['part' => 2, 'pick' => ['all' => true]], ['part' => 1, 'notes' => [1, 2]]], $score)->notes);
+        self::assertSame([1 => [2, 1], 2 => [1]], TargetReader::read([['part' => 1, 'notes' => [2]], ['part' => 2, 'pick' => ['all' => true]], ['part' => 1, 'notes' => [1, 2]]], $score)->notes);
         foreach ([['part' => 1, 'notes' => [3]], ['part' => 9, 'notes' => []], ['part' => '1'], [['notes' => [1]]], 'all', ['part' => 1, 'notes' => ['a' => 1]]] as $wrong) {
             try {
-                On::read($wrong, $score);
+                TargetReader::read($wrong, $score);
                 self::fail('It was taken: '.json_encode($wrong));
             } catch (Refusal $refusal) {
                 self::assertNotSame('', $refusal->getMessage());

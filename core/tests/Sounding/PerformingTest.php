@@ -22,7 +22,7 @@ use Jactonic\Core\Score\Score;
 use Jactonic\Core\Score\Song;
 use Jactonic\Core\Score\Source;
 use Jactonic\Core\Score\Track;
-use Jactonic\Core\Sounding\Performing;
+use Jactonic\Core\Sounding\Performance;
 use Jactonic\Core\Sounding\Voice;
 use Jactonic\Core\Standard\Articulations;
 use Jactonic\Core\Time\Timeline;
@@ -76,7 +76,7 @@ final class PerformingTest extends TestCase
     public function test_an_articulation_is_sent_before_the_note_that_needs_it_and_only_when_it_changes(): void
     {
         $score = self::score([new Note(1, 0, 480, 60, 80), new Note(2, 480, 480, 62, 80, articulation: 2), new Note(3, 960, 480, 64, 80, articulation: 2), new Note(4, 1440, 480, 65, 80, articulation: 4)], ArticulationSet::read('strings'));
-        $heard = Performing::of($score->part(1), $score);
+        $heard = Performance::of($score->part(1), $score);
         self::assertSame([[0, 48], [480, 45], [1440, 48]], array_map(static fn (Point $p): array => [$p->tick, $p->data1], $heard->sent));
         self::assertSame([480, 480, 480, 192], array_map(static fn (Note $n): int => $n->length, $heard->notes));
         self::assertSame([80, 80, 80, 88], array_map(static fn (Note $n): int => $n->velocity, $heard->notes));
@@ -141,9 +141,9 @@ final class PerformingTest extends TestCase
     {
         $notes = array_map(static fn (int $i): Note => new Note($i, 3840, 960, 60 + $i, 80, own: self::BEND), range(1, 4));
         $score = self::score($notes, null, 12);
-        $free = Performing::free($score);
+        $free = Performance::free($score);
         self::assertCount(3, $free);
-        [$given, $shared] = Performing::spread(Performing::of($score->part(1), $score)->voices, $free);
+        [$given, $shared] = Performance::spread(Performance::of($score->part(1), $score)->voices, $free);
         self::assertSame([...$free, $free[2]], $given);
         self::assertSame(3840, $shared);
         self::assertStringContainsString('From 2.1.1 on more notes with curves', implode(' ', Exporter::warnings(new Song($score, new Source(1, 960, 1, [])))));
@@ -155,7 +155,7 @@ final class PerformingTest extends TestCase
     {
         $score = self::score([new Note(1, 0, 960, 60, 80, own: self::BEND)]);
         $part = $score->part(1)->withHead(PartHead::fresh(1, '', 0, 3840)->playing(new PlaysAs(12, 50, 0, 7680)));
-        $heard = Performing::of($part, $score->withPart($part));
+        $heard = Performance::of($part, $score->withPart($part));
         self::assertSame([[0, 72, 40], [3840, 72, 40]], array_map(static fn (Voice $v): array => [$v->note->start, $v->note->pitch, $v->note->velocity], $heard->voices));
         self::assertSame([3840 + 480], array_values(array_map(static fn (Point $p): int => $p->tick, array_filter($heard->voices[1]->points, static fn (Point $p): bool => ($p->status & 0xF0) === 0xE0))));
     }

@@ -6,9 +6,9 @@ namespace Jactonic\Core\Tests\Support;
 
 use Jactonic\Core\Change\TimeChange;
 use Jactonic\Core\Command\Batch;
+use Jactonic\Core\Edit\AppliesTo;
 use Jactonic\Core\Edit\Catalogue;
 use Jactonic\Core\Edit\Outcome;
-use Jactonic\Core\Edit\Takes;
 use Jactonic\Core\Score\ArticulationSet;
 use Jactonic\Core\Score\Lane;
 use Jactonic\Core\Score\Note;
@@ -62,7 +62,7 @@ final class Make
     public static function edit(Score $score, string $edit, array $params = [], ?array $notes = null): Outcome
     {
         $takes = Catalogue::edit($edit)::spec()->takes;
-        $on = $notes === null && $takes === [Takes::Points] ? self::on(Takes::Points, $score) : ['part' => 1] + ($notes === null ? ['pick' => ['all' => true]] : ['notes' => $notes]);
+        $on = $notes === null && $takes === [AppliesTo::Points] ? self::on(AppliesTo::Points, $score) : ['part' => 1] + ($notes === null ? ['pick' => ['all' => true]] : ['notes' => $notes]);
 
         return Batch::once(['edit' => $edit, 'params' => $params, 'on' => $on], $score);
     }
@@ -72,7 +72,7 @@ final class Make
      *
      * @return array<array-key, mixed>
      */
-    public static function on(Takes $what, Score $score): array
+    public static function on(AppliesTo $what, Score $score): array
     {
         $lanes = [];
         foreach ($score->part(1)->points as $id => $point) {
@@ -80,10 +80,10 @@ final class Make
         }
 
         return match ($what) {
-            Takes::Notes => ['part' => 1, 'pick' => ['all' => true]],
-            Takes::Points => array_map(static fn (string $lane, array $ids): array => ['part' => 1, 'lane' => $lane, 'points' => $ids], array_keys($lanes), $lanes),
-            Takes::Parts => ['parts' => [1]],
-            Takes::Tracks => ['tracks' => [1]],
+            AppliesTo::Notes => ['part' => 1, 'pick' => ['all' => true]],
+            AppliesTo::Points => array_map(static fn (string $lane, array $ids): array => ['part' => 1, 'lane' => $lane, 'points' => $ids], array_keys($lanes), $lanes),
+            AppliesTo::Parts => ['parts' => [1]],
+            AppliesTo::Tracks => ['tracks' => [1]],
         };
     }
 

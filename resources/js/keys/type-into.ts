@@ -31,7 +31,7 @@ export function typeInto(target: HTMLElement, { stroke, code, key, repeat }: Pre
         const [way, by] = MOVES[key]!;
         const granularity = mods.ctrlKey && by === 'character' ? 'word' : by;
         getSelection()?.modify(mods.shiftKey ? 'extend' : 'move', way, granularity);
-    } else if (key === 'Backspace') document.execCommand('delete');
+    } else if (key === 'Backspace') document.execCommand('Delete');
     else if (key === 'Delete') document.execCommand('forwardDelete');
     else if (key.length === 1 && !mods.ctrlKey && !mods.altKey) document.execCommand('insertText', false, key);
 }

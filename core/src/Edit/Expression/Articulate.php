@@ -6,11 +6,11 @@ namespace Jactonic\Core\Edit\Expression;
 
 use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\EditInput;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Outcome;
-use Jactonic\Core\Edit\Say;
 use Jactonic\Core\Edit\Spec;
-use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Edit\Wording;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Refusal;
 use Jactonic\Core\Score\ArticulationSet;
@@ -29,26 +29,26 @@ final class Articulate implements Edit
         ], words: ['pizzicato', 'articulation', 'plucked', 'tremolo', 'staccato', 'legato', 'muted', 'playing style'], examples: [['number' => 2], ['name' => 'Muted']], keeps: true);
     }
 
-    public function apply(Work $work): Outcome
+    public function apply(EditInput $input): Outcome
     {
         $builder = new ChangeBuilder;
         $count = 0;
         $said = '';
-        $wanted = trim($work->params->text('name'));
-        foreach ($work->parts() as $part) {
-            $track = $work->score->track($part->head->track);
+        $wanted = trim($input->params->text('name'));
+        foreach ($input->parts() as $part) {
+            $track = $input->score->track($part->head->track);
             $set = ArticulationSet::of($track) ?? throw new Refusal(sprintf('“%s” has no set of articulations yet: give it one first.', $track->name));
-            $number = $wanted === '' ? $work->params->integer('number') : $set->find($wanted) ?? throw Refusal::parameter('name', $wanted, 'one of '.implode(', ', array_column($set->articulations, 'name')));
+            $number = $wanted === '' ? $input->params->integer('number') : $set->find($wanted) ?? throw Refusal::parameter('name', $wanted, 'one of '.implode(', ', array_column($set->articulations, 'name')));
             if ($number > count($set->articulations)) {
                 throw Refusal::parameter('number', $number, sprintf('0 to %d: “%s” has no more', count($set->articulations), $set->name));
             }
-            foreach ($work->chosen($part) as $note) {
+            foreach ($input->chosen($part) as $note) {
                 $builder->put($part, $note->with(['articulation' => $number]));
                 $count++;
             }
             $said = $said !== '' ? $said : ($number === 0 ? 'no articulation, and so “'.$set->at(0)['name'].'”' : '“'.$set->at($number)['name'].'”');
         }
 
-        return new Outcome($builder->change(), $work->selection, sprintf('%s: %s.', Say::notes($count), $said));
+        return new Outcome($builder->change(), $input->selection, sprintf('%s: %s.', Wording::notes($count), $said));
     }
 }

@@ -6,12 +6,11 @@ namespace Jactonic\Core\Edit\Expression;
 
 use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\EditInput;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Outcome;
-use Jactonic\Core\Edit\Say;
 use Jactonic\Core\Edit\Spec;
-use Jactonic\Core\Edit\Takes;
-use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Edit\Wording;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Score\Expression;
 
@@ -25,17 +24,17 @@ final class NoteClear implements Edit
         ], words: ['expression', 'remove', 'straighten'], examples: [[]], keeps: true);
     }
 
-    public function apply(Work $work): Outcome
+    public function apply(EditInput $input): Outcome
     {
         $builder = new ChangeBuilder;
         $count = 0;
-        foreach ($work->parts() as $part) {
-            foreach ($work->chosen($part) as $note) {
-                $own = $work->params->has('lane') ? Expression::of($note->own)->with($work->params->lane('lane'), [])->text() : '';
+        foreach ($input->parts() as $part) {
+            foreach ($input->chosen($part) as $note) {
+                $own = $input->params->has('lane') ? Expression::of($note->own)->with($input->params->lane('lane'), [])->text() : '';
                 $count += $builder->put($part, $note->own === $own ? $note : $note->with(['own' => $own])) ? 1 : 0;
             }
         }
 
-        return new Outcome($builder->change(), $work->selection, $count === 0 ? 'Nothing is drawn on the notes chosen: nothing changed.' : sprintf('What was drawn on %s is cleared.', Say::notes($count)));
+        return new Outcome($builder->change(), $input->selection, $count === 0 ? 'Nothing is drawn on the notes chosen: nothing changed.' : sprintf('What was drawn on %s is cleared.', Wording::notes($count)));
     }
 }

@@ -5,12 +5,11 @@ declare(strict_types=1);
 namespace Jactonic\Core\Edit\Expression;
 
 use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\EditInput;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Outcome;
-use Jactonic\Core\Edit\OwnCurve;
-use Jactonic\Core\Edit\Say;
 use Jactonic\Core\Edit\Spec;
-use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Edit\Wording;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Refusal;
 use Jactonic\Core\Score\Note;
@@ -29,10 +28,10 @@ final class NoteDraw implements Edit
         ], words: ['expression', 'bend', 'curve'], examples: [['points' => [[0, 0], [240, 2048], [480, 0]]], ['lane' => 'cc:11', 'points' => [[0, 40], [300, 100]]]], keeps: true, asked: false);
     }
 
-    public function apply(Work $work): Outcome
+    public function apply(EditInput $input): Outcome
     {
-        $lane = OwnCurve::lane($work);
-        $points = $work->params->points('points');
+        $lane = NoteCurve::lane($input);
+        $points = $input->params->points('points');
         [$least, $most] = $lane->range();
         foreach ($points as [, $value]) {
             if ($value < $least || $value > $most) {
@@ -40,7 +39,7 @@ final class NoteDraw implements Edit
             }
         }
 
-        return OwnCurve::draw($work, $lane, static fn (Note $n): array => OwnCurve::replaced($n, $lane, $points[0][0], $points[count($points) - 1][0], $points),
-            static fn (int $count): string => sprintf('%s drawn on %s.', $lane->title(), Say::notes($count)));
+        return NoteCurve::draw($input, $lane, static fn (Note $n): array => NoteCurve::replaced($n, $lane, $points[0][0], $points[count($points) - 1][0], $points),
+            static fn (int $count): string => sprintf('%s drawn on %s.', $lane->title(), Wording::notes($count)));
     }
 }

@@ -4,14 +4,13 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit\Expression;
 
-use Jactonic\Core\Edit\Curve;
 use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\EditInput;
 use Jactonic\Core\Edit\Family;
+use Jactonic\Core\Edit\Lane\LaneCurve;
 use Jactonic\Core\Edit\Outcome;
-use Jactonic\Core\Edit\OwnCurve;
-use Jactonic\Core\Edit\Say;
 use Jactonic\Core\Edit\Spec;
-use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Edit\Wording;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Refusal;
 use Jactonic\Core\Score\Note;
@@ -35,20 +34,20 @@ final class NoteLine implements Edit
         ]);
     }
 
-    public function apply(Work $work): Outcome
+    public function apply(EditInput $input): Outcome
     {
-        $params = $work->params;
-        $lane = OwnCurve::lane($work);
+        $params = $input->params;
+        $lane = NoteCurve::lane($input);
         [$low, $high, $curve] = [$params->integer('low'), $params->integer('high'), $params->integer('curve')];
         if ($params->integer('to') <= $params->integer('from')) {
             throw Refusal::parameter('to', $params->integer('to'), 'a share above from');
         }
 
-        return OwnCurve::draw($work, $lane, static function (Note $note, Part $part) use ($work, $params, $lane, $low, $high, $curve): array {
+        return NoteCurve::draw($input, $lane, static function (Note $note, Part $part) use ($input, $params, $lane, $low, $high, $curve): array {
             [$from, $to] = [intdiv($note->length * $params->integer('from'), 100), intdiv($note->length * $params->integer('to'), 100)];
-            [$a, $b] = [OwnCurve::units($work, $part, $lane, $low), OwnCurve::units($work, $part, $lane, $high)];
+            [$a, $b] = [NoteCurve::units($input, $part, $lane, $low), NoteCurve::units($input, $part, $lane, $high)];
 
-            return OwnCurve::replaced($note, $lane, $from, $to, OwnCurve::sample($work, $note, $lane, $from, $to, static fn (float $x): float => $a + ($b - $a) * Curve::bent($x, $curve), OwnCurve::cent($work, $part), true));
-        }, static fn (int $count): string => sprintf('%s from %s to %s on %s.', $lane->title(), $low, $high.($lane->name === 'bend' ? ' cents' : ''), Say::notes($count)));
+            return NoteCurve::replaced($note, $lane, $from, $to, NoteCurve::sample($input, $note, $lane, $from, $to, static fn (float $x): float => $a + ($b - $a) * LaneCurve::bent($x, $curve), NoteCurve::cent($input, $part), true));
+        }, static fn (int $count): string => sprintf('%s from %s to %s on %s.', $lane->title(), $low, $high.($lane->name === 'bend' ? ' cents' : ''), Wording::notes($count)));
     }
 }

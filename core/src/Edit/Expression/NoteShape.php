@@ -5,12 +5,11 @@ declare(strict_types=1);
 namespace Jactonic\Core\Edit\Expression;
 
 use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\EditInput;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Outcome;
-use Jactonic\Core\Edit\OwnCurve;
-use Jactonic\Core\Edit\Say;
 use Jactonic\Core\Edit\Spec;
-use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Edit\Wording;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Score\Note;
 use Jactonic\Core\Score\Part;
@@ -39,24 +38,24 @@ final class NoteShape implements Edit
         ]);
     }
 
-    public function apply(Work $work): Outcome
+    public function apply(EditInput $input): Outcome
     {
-        $params = $work->params;
-        $lane = OwnCurve::lane($work);
+        $params = $input->params;
+        $lane = NoteCurve::lane($input);
         $shape = $params->choice('shape');
         [$after, $rate] = [$params->integer('after') / 1000, $params->number('rate')];
 
-        return OwnCurve::draw($work, $lane, static function (Note $note, Part $part) use ($work, $params, $lane, $shape, $after, $rate): array {
-            [$low, $high, $depth] = [OwnCurve::units($work, $part, $lane, $params->integer('low')), OwnCurve::units($work, $part, $lane, $params->integer('high')), OwnCurve::units($work, $part, $lane, $params->integer('depth'))];
+        return NoteCurve::draw($input, $lane, static function (Note $note, Part $part) use ($input, $params, $lane, $shape, $after, $rate): array {
+            [$low, $high, $depth] = [NoteCurve::units($input, $part, $lane, $params->integer('low')), NoteCurve::units($input, $part, $lane, $params->integer('high')), NoteCurve::units($input, $part, $lane, $params->integer('depth'))];
             $middle = $lane->range()[0] < 0 ? 0 : 64;
 
-            return OwnCurve::sample($work, $note, $lane, 0, $note->length, static fn (float $x, float $seconds): float => match ($shape) {
+            return NoteCurve::sample($input, $note, $lane, 0, $note->length, static fn (float $x, float $seconds): float => match ($shape) {
                 'vibrato' => $middle + ($seconds < $after ? 0 : $depth * sin(2 * M_PI * $rate * ($seconds - $after))),
                 'swell' => $low + ($high - $low) * sin(M_PI * $x),
                 'rise' => $low + ($high - $low) * $x,
                 'fall' => $high - ($high - $low) * $x,
                 default => $high,
             });
-        }, static fn (int $count): string => sprintf('%s: %s on %s.', $lane->title(), $shape, Say::notes($count)));
+        }, static fn (int $count): string => sprintf('%s: %s on %s.', $lane->title(), $shape, Wording::notes($count)));
     }
 }

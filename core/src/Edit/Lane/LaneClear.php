@@ -5,15 +5,13 @@ declare(strict_types=1);
 namespace Jactonic\Core\Edit\Lane;
 
 use Jactonic\Core\Change\ChangeBuilder;
-use Jactonic\Core\Edit\Curve;
 use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\EditInput;
 use Jactonic\Core\Edit\Family;
-use Jactonic\Core\Edit\Needs;
 use Jactonic\Core\Edit\Outcome;
-use Jactonic\Core\Edit\Say;
+use Jactonic\Core\Edit\Requires;
 use Jactonic\Core\Edit\Spec;
-use Jactonic\Core\Edit\Takes;
-use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Edit\Wording;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Param\Word;
 use Jactonic\Core\Refusal;
@@ -28,30 +26,30 @@ final class LaneClear implements Edit
             Param::lane('lane', 'Lane'),
             Param::place('from', 'From', default: new Word('span-start')),
             Param::place('to', 'To', 1, new Word('span-end')),
-        ], Needs::Part, ['delete', 'remove', 'automation', 'points'], [['lane' => 'cc:11', 'from' => 0, 'to' => 20_000], ['lane' => 'cc:64', 'from' => 0, 'to' => 20_000]], keeps: true);
+        ], Requires::Part, ['delete', 'remove', 'automation', 'points'], [['lane' => 'cc:11', 'from' => 0, 'to' => 20_000], ['lane' => 'cc:64', 'from' => 0, 'to' => 20_000]], keeps: true);
     }
 
-    public function apply(Work $work): Outcome
+    public function apply(EditInput $input): Outcome
     {
-        $lane = $work->params->lane('lane');
-        [$from, $to] = [$work->params->integer('from'), $work->params->integer('to')];
+        $lane = $input->params->lane('lane');
+        [$from, $to] = [$input->params->integer('from'), $input->params->integer('to')];
         if ($to <= $from) {
             throw Refusal::parameter('to', $to, 'a place after from');
         }
         $builder = new ChangeBuilder;
         $count = 0;
         $channels = [];
-        foreach ($work->part()->points->all() as $point) {
+        foreach ($input->part()->points->all() as $point) {
             if ($lane->holds($point) && $point->tick >= $from && $point->tick < $to) {
-                $builder->dropPoint($work->part(), $point);
+                $builder->dropPoint($input->part(), $point);
                 $channels[$point->status & 0x0F] = true;
                 $count++;
             }
         }
         foreach (array_keys($channels) as $channel) {
-            Curve::restore($builder, $work->part(), $lane, $channel, $from, $to);
+            LaneCurve::restore($builder, $input->part(), $lane, $channel, $from, $to);
         }
 
-        return new Outcome($builder->change(), $work->selection, $count === 0 ? "No points of {$lane->title()} lie there." : sprintf('%s of %s deleted.', Say::points($count), $lane->title()));
+        return new Outcome($builder->change(), $input->selection, $count === 0 ? "No points of {$lane->title()} lie there." : sprintf('%s of %s deleted.', Wording::points($count), $lane->title()));
     }
 }

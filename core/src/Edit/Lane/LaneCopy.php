@@ -6,14 +6,13 @@ namespace Jactonic\Core\Edit\Lane;
 
 use Jactonic\Core\Change\Change;
 use Jactonic\Core\Change\ChangeBuilder;
-use Jactonic\Core\Edit\Curve;
 use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\EditInput;
 use Jactonic\Core\Edit\Family;
-use Jactonic\Core\Edit\Needs;
 use Jactonic\Core\Edit\Outcome;
-use Jactonic\Core\Edit\Say;
+use Jactonic\Core\Edit\Requires;
 use Jactonic\Core\Edit\Spec;
-use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Edit\Wording;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Param\Word;
 use Jactonic\Core\Refusal;
@@ -37,24 +36,24 @@ final class LaneCopy implements Edit
             Param::lane('into', 'Into the lane', optional: true),
             Param::integer('part', 'Into the part', 1, PHP_INT_MAX, optional: true),
             Param::flag('move', 'And take it away here'),
-        ], Needs::Part, ['duplicate', 'paste', 'automation', 'move'], [['lane' => 'cc:11', 'from' => 0, 'to' => 9000, 'at' => 20_000], ['lane' => 'cc:11', 'from' => 0, 'to' => 9000, 'at' => 0, 'into' => 'bend'], ['lane' => 'cc:1', 'from' => 0, 'to' => 9000, 'at' => 30_000, 'move' => true]], keeps: true);
+        ], Requires::Part, ['duplicate', 'paste', 'automation', 'move'], [['lane' => 'cc:11', 'from' => 0, 'to' => 9000, 'at' => 20_000], ['lane' => 'cc:11', 'from' => 0, 'to' => 9000, 'at' => 0, 'into' => 'bend'], ['lane' => 'cc:1', 'from' => 0, 'to' => 9000, 'at' => 30_000, 'move' => true]], keeps: true);
     }
 
-    public function apply(Work $work): Outcome
+    public function apply(EditInput $input): Outcome
     {
-        $params = $work->params;
-        $part = $work->part();
-        $target = $params->has('part') ? $work->score->part($params->integer('part')) : $part;
+        $params = $input->params;
+        $part = $input->part();
+        $target = $params->has('part') ? $input->score->part($params->integer('part')) : $part;
         $lane = $params->lane('lane');
         $into = $params->has('into') ? $params->lane('into') : $lane;
         [$from, $to, $at] = [$params->integer('from'), $params->integer('to'), $params->integer('at')];
         if ($to <= $from) {
             throw Refusal::parameter('to', $to, 'a place after from');
         }
-        $channel = $work->score->channelOf($part);
-        $channelThere = $work->score->channelOf($target);
+        $channel = $input->score->channelOf($part);
+        $channelThere = $input->score->channelOf($target);
         $copied = [];
-        $state = Curve::heldAt($part, $lane, $channel, $from);
+        $state = LaneCurve::heldAt($part, $lane, $channel, $from);
         if ($state !== null) {
             $copied[$from] = $state;
         }
@@ -70,11 +69,11 @@ final class LaneCopy implements Edit
             }
         }
         if ($copied === []) {
-            return new Outcome(new Change, $work->selection, "{$lane->title()} holds nothing there: nothing changed.");
+            return new Outcome(new Change, $input->selection, "{$lane->title()} holds nothing there: nothing changed.");
         }
         $end = $at + $to - $from;
-        $after = Curve::heldAt($target, $into, $channelThere, $end);
-        Curve::clear($builder, $target, $into, $channelThere, $at, $end);
+        $after = LaneCurve::heldAt($target, $into, $channelThere, $end);
+        LaneCurve::clear($builder, $target, $into, $channelThere, $at, $end);
         [$least, $most] = $lane->range();
         [$low, $high] = $into->range();
         $mapped = null;
@@ -82,10 +81,10 @@ final class LaneCopy implements Edit
             $mapped = (int) round($low + ($value - $least) * ($high - $low) / ($most - $least));
             $builder->putPoint($target, $into->point($builder->newPointId($target), $tick - $from + $at, $channelThere, $mapped));
         }
-        if ($after !== null && $after !== $mapped && ! Curve::standsAt($target, $into, $channelThere, $end)) {
+        if ($after !== null && $after !== $mapped && ! LaneCurve::standsAt($target, $into, $channelThere, $end)) {
             $builder->putPoint($target, $into->point($builder->newPointId($target), $end, $channelThere, $after));
         }
 
-        return new Outcome($builder->change(), $work->selection, sprintf('%s of %s %s %s%s.', Say::points(count($copied)), $lane->title(), $params->flag('move') ? 'moved to' : 'copied to', $work->time()->position($at), $into->name === $lane->name ? '' : ' as '.$into->title()));
+        return new Outcome($builder->change(), $input->selection, sprintf('%s of %s %s %s%s.', Wording::points(count($copied)), $lane->title(), $params->flag('move') ? 'moved to' : 'copied to', $input->time()->position($at), $into->name === $lane->name ? '' : ' as '.$into->title()));
     }
 }

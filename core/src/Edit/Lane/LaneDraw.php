@@ -6,12 +6,12 @@ namespace Jactonic\Core\Edit\Lane;
 
 use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\EditInput;
 use Jactonic\Core\Edit\Family;
-use Jactonic\Core\Edit\Needs;
 use Jactonic\Core\Edit\Outcome;
-use Jactonic\Core\Edit\Say;
+use Jactonic\Core\Edit\Requires;
 use Jactonic\Core\Edit\Spec;
-use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Edit\Wording;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Refusal;
 
@@ -23,17 +23,17 @@ final class LaneDraw implements Edit
         return new Spec('lane-draw', 'Draw in a lane', Family::Lane, 'Draws points of a lane, in place of what lies there.', [
             Param::lane('lane', 'Lane'),
             Param::points('points', 'Points'),
-        ], Needs::Part, ['controller', 'curve', 'automation'], [['lane' => 'cc:64', 'points' => [[100, 127], [5000, 0]]], ['lane' => 'bend', 'points' => [[0, -8192]]]], keeps: true, asked: false);
+        ], Requires::Part, ['controller', 'curve', 'automation'], [['lane' => 'cc:64', 'points' => [[100, 127], [5000, 0]]], ['lane' => 'bend', 'points' => [[0, -8192]]]], keeps: true, asked: false);
     }
 
-    public function apply(Work $work): Outcome
+    public function apply(EditInput $input): Outcome
     {
         $builder = new ChangeBuilder;
-        $part = $work->part();
-        $lane = $work->params->lane('lane');
-        $points = $work->params->points('points');
+        $part = $input->part();
+        $lane = $input->params->lane('lane');
+        $points = $input->params->points('points');
         [$least, $most] = $lane->range();
-        $channel = $work->score->channelOf($part);
+        $channel = $input->score->channelOf($part);
         foreach ($part->points->all() as $old) {
             if ($lane->holds($old) && ($old->status & 0x0F) === $channel && $old->tick >= $points[0][0] && $old->tick <= $points[count($points) - 1][0]) {
                 $builder->dropPoint($part, $old);
@@ -46,6 +46,6 @@ final class LaneDraw implements Edit
             $builder->putPoint($part, $lane->point($builder->newPointId($part), $tick, $channel, $value));
         }
 
-        return new Outcome($builder->change(), $work->selection, sprintf('%s drawn in %s.', Say::points(count($points)), $lane->title()));
+        return new Outcome($builder->change(), $input->selection, sprintf('%s drawn in %s.', Wording::points(count($points)), $lane->title()));
     }
 }

@@ -5,14 +5,13 @@ declare(strict_types=1);
 namespace Jactonic\Core\Edit\Lane;
 
 use Jactonic\Core\Change\ChangeBuilder;
-use Jactonic\Core\Edit\Curve;
 use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\EditInput;
 use Jactonic\Core\Edit\Family;
-use Jactonic\Core\Edit\Needs;
 use Jactonic\Core\Edit\Outcome;
-use Jactonic\Core\Edit\Say;
+use Jactonic\Core\Edit\Requires;
 use Jactonic\Core\Edit\Spec;
-use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Edit\Wording;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Param\Word;
 use Jactonic\Core\Score\Lane;
@@ -33,18 +32,18 @@ final class LaneLine implements Edit
             Param::integer('high', 'Value at the end', 0, 127, 127),
             Param::integer('curve', 'Curve, below 0 early, above late', -100, 100, 0),
             Param::step('every', 'Points at most every', default: ['unit' => 'ticks', 'amount' => 1]),
-        ], Needs::Part, ['ramp', 'automation', 'fade', 'crescendo', 'controller'], [['lane' => 'cc:11', 'from' => 0, 'to' => 3840, 'low' => 20, 'high' => 110], ['lane' => 'bend', 'from' => 960, 'to' => 1920, 'low' => 64, 'high' => 127, 'curve' => 60]], keeps: true);
+        ], Requires::Part, ['ramp', 'automation', 'fade', 'crescendo', 'controller'], [['lane' => 'cc:11', 'from' => 0, 'to' => 3840, 'low' => 20, 'high' => 110], ['lane' => 'bend', 'from' => 960, 'to' => 1920, 'low' => 64, 'high' => 127, 'curve' => 60]], keeps: true);
     }
 
-    public function apply(Work $work): Outcome
+    public function apply(EditInput $input): Outcome
     {
-        $params = $work->params;
+        $params = $input->params;
         $lane = $params->lane('lane');
         [$from, $to, $low, $high, $curve] = [$params->integer('from'), $params->integer('to'), $params->integer('low'), $params->integer('high'), $params->integer('curve')];
         $builder = new ChangeBuilder;
-        $count = Curve::draw($builder, $work, $work->part(), $lane, $from, $to, static fn (float $x): float => $low + ($high - $low) * Curve::bent($x, $curve),
-            max(1, (int) round($params->step('every')->distance($work->time(), $work->lines($work->part()), 1, $from))));
+        $count = LaneCurve::draw($builder, $input, $input->part(), $lane, $from, $to, static fn (float $x): float => $low + ($high - $low) * LaneCurve::bent($x, $curve),
+            max(1, (int) round($params->step('every')->distance($input->time(), $input->lines($input->part()), 1, $from))));
 
-        return new Outcome($builder->change(), $work->selection, sprintf('%s from %d to %d: %s.', $lane->title(), $low, $high, Say::points($count)));
+        return new Outcome($builder->change(), $input->selection, sprintf('%s from %d to %d: %s.', $lane->title(), $low, $high, Wording::points($count)));
     }
 }

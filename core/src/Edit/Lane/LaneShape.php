@@ -6,14 +6,13 @@ namespace Jactonic\Core\Edit\Lane;
 
 use Jactonic\Core\Chance;
 use Jactonic\Core\Change\ChangeBuilder;
-use Jactonic\Core\Edit\Curve;
 use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\EditInput;
 use Jactonic\Core\Edit\Family;
-use Jactonic\Core\Edit\Needs;
 use Jactonic\Core\Edit\Outcome;
-use Jactonic\Core\Edit\Say;
+use Jactonic\Core\Edit\Requires;
 use Jactonic\Core\Edit\Spec;
-use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Edit\Wording;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Param\Word;
 use Jactonic\Core\Score\Lane;
@@ -37,24 +36,24 @@ final class LaneShape implements Edit
             Param::integer('high', 'Highest', 0, 127, 110),
             Param::grid('period', 'Period', default: '1/4'),
             Param::integer('seed', 'Seed', 0, 0x7FFFFFFF, 1),
-        ], Needs::Part, ['swell', 'sine', 'lfo', 'vibrato', 'random', 'crescendo', 'automation'], [['lane' => 'cc:11', 'from' => 0, 'to' => 7680], ['lane' => 'cc:1', 'shape' => 'sine', 'from' => 0, 'to' => 3840], ['lane' => 'bend', 'shape' => 'random', 'from' => 0, 'to' => 3840, 'seed' => 4]], keeps: true, forms: [
+        ], Requires::Part, ['swell', 'sine', 'lfo', 'vibrato', 'random', 'crescendo', 'automation'], [['lane' => 'cc:11', 'from' => 0, 'to' => 7680], ['lane' => 'cc:1', 'shape' => 'sine', 'from' => 0, 'to' => 3840], ['lane' => 'bend', 'shape' => 'random', 'from' => 0, 'to' => 3840, 'seed' => 4]], keeps: true, forms: [
             ['title' => 'A swell of expression over the span', 'params' => ['lane' => 'cc:11', 'shape' => 'swell'], 'words' => ['crescendo', 'dynamics']],
         ]);
     }
 
-    public function apply(Work $work): Outcome
+    public function apply(EditInput $input): Outcome
     {
-        $params = $work->params;
+        $params = $input->params;
         $lane = $params->lane('lane');
         [$from, $to, $low, $high] = [$params->integer('from'), $params->integer('to'), $params->integer('low'), $params->integer('high')];
-        $lines = $work->time()->lines($params->grid('period'));
+        $lines = $input->time()->lines($params->grid('period'));
         $period = max(1, $lines->after($from) - $lines->nearest($from));
         $chance = new Chance($params->integer('seed'));
         $values = [];
         $shape = $params->choice('shape');
         $length = max(1, $to - $from);
         $builder = new ChangeBuilder;
-        $count = Curve::draw($builder, $work, $work->part(), $lane, $from, $to, static function (float $x) use ($shape, $low, $high, $length, $period, $chance, &$values): float {
+        $count = LaneCurve::draw($builder, $input, $input->part(), $lane, $from, $to, static function (float $x) use ($shape, $low, $high, $length, $period, $chance, &$values): float {
             $at = $x * $length / $period;
 
             return $low + ($high - $low) * match ($shape) {
@@ -67,6 +66,6 @@ final class LaneShape implements Edit
             };
         }, 1);
 
-        return new Outcome($builder->change(), $work->selection, sprintf('%s: %s from %d to %d, %s.', $lane->title(), $shape, $low, $high, Say::points($count)));
+        return new Outcome($builder->change(), $input->selection, sprintf('%s: %s from %d to %d, %s.', $lane->title(), $shape, $low, $high, Wording::points($count)));
     }
 }

@@ -6,13 +6,12 @@ namespace Jactonic\Core\Edit\Lane;
 
 use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\EditInput;
 use Jactonic\Core\Edit\Family;
-use Jactonic\Core\Edit\Needs;
 use Jactonic\Core\Edit\Outcome;
-use Jactonic\Core\Edit\Say;
+use Jactonic\Core\Edit\Requires;
 use Jactonic\Core\Edit\Spec;
-use Jactonic\Core\Edit\Takes;
-use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Edit\Wording;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Score\Lane;
 use Jactonic\Core\Score\Point;
@@ -28,15 +27,15 @@ final class LaneThin implements Edit
         return new Spec('lane-thin', 'Thin a lane', Family::Lane, 'Takes points away that are hardly heard.', [
             Param::lane('lane', 'Lane'),
             Param::integer('tolerance', 'Tolerance, in 127ths', 0, 64, 2),
-        ], Needs::Part, ['reduce', 'simplify', 'points', 'controller', 'automation'], [['lane' => 'cc:11', 'tolerance' => 60], ['lane' => 'cc:1', 'tolerance' => 60]], keeps: true);
+        ], Requires::Part, ['reduce', 'simplify', 'points', 'controller', 'automation'], [['lane' => 'cc:11', 'tolerance' => 60], ['lane' => 'cc:1', 'tolerance' => 60]], keeps: true);
     }
 
-    public function apply(Work $work): Outcome
+    public function apply(EditInput $input): Outcome
     {
-        $part = $work->part();
-        $lane = $work->params->lane('lane');
+        $part = $input->part();
+        $lane = $input->params->lane('lane');
         [$least, $most] = $lane->range();
-        $tolerance = $work->params->integer('tolerance') * ($most - $least) / 127;
+        $tolerance = $input->params->integer('tolerance') * ($most - $least) / 127;
         $points = array_filter($part->points->all(), $lane->holds(...));
         usort($points, static fn (Point $a, Point $b): int => $a->tick <=> $b->tick ?: $a->id <=> $b->id);
         $builder = new ChangeBuilder;
@@ -55,6 +54,6 @@ final class LaneThin implements Edit
             }
         }
 
-        return new Outcome($builder->change(), $work->selection, $gone === 0 ? "Every point of {$lane->title()} is needed." : sprintf('%s of %d of %s went; the greatest difference is %d.', Say::points($gone), count($points), $lane->title(), $worst));
+        return new Outcome($builder->change(), $input->selection, $gone === 0 ? "Every point of {$lane->title()} is needed." : sprintf('%s of %d of %s went; the greatest difference is %d.', Wording::points($gone), count($points), $lane->title(), $worst));
     }
 }

@@ -5,12 +5,11 @@ declare(strict_types=1);
 namespace Jactonic\Core\Edit\Lane;
 
 use Jactonic\Core\Change\ChangeBuilder;
-use Jactonic\Core\Edit\Curve;
 use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\EditInput;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Outcome;
 use Jactonic\Core\Edit\Spec;
-use Jactonic\Core\Edit\Work;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Score\Lane;
 use Jactonic\Core\Score\Note;
@@ -32,26 +31,26 @@ final class Pedal implements Edit
         ], words: ['sustain', 'hold', 'damper', 'foot'], keeps: true);
     }
 
-    public function apply(Work $work): Outcome
+    public function apply(EditInput $input): Outcome
     {
         $builder = new ChangeBuilder;
         $lane = Lane::parse(self::SUSTAIN);
         $chords = 0;
-        foreach ($work->parts() as $part) {
-            $notes = $part->inOrder($work->selection->notes[$part->id]);
+        foreach ($input->parts() as $part) {
+            $notes = $part->inOrder($input->selection->notes[$part->id]);
             if ($notes === []) {
                 continue;
             }
-            $channel = $work->score->channelOf($part);
-            $found = Chords::of($notes, $work->time(), $work->params->number('gather'));
+            $channel = $input->score->channelOf($part);
+            $found = Chords::of($notes, $input->time(), $input->params->number('gather'));
             $end = max(array_map(static fn (Note $n): int => $n->end(), $notes));
-            Curve::clear($builder, $part, $lane, $channel, $notes[0]->start, $end + 1);
+            LaneCurve::clear($builder, $part, $lane, $channel, $notes[0]->start, $end + 1);
             $put = static fn (int $tick, int $value) => $builder->putPoint($part, $lane->point($builder->newPointId($part), $tick, $channel, $value));
             $starts = array_map(static fn (array $chord): int => min(array_map(static fn (Note $n): int => $n->start, $chord) ?: [0]), $found);
             foreach ($starts as $i => $start) {
                 $next = $starts[$i + 1] ?? $end;
                 $put($start, 0);
-                $down = (int) round($work->time()->tempos->shift($start, $work->params->integer('gap')));
+                $down = (int) round($input->time()->tempos->shift($start, $input->params->integer('gap')));
                 if ($down < $next) {
                     $put($down, 127);
                 }
@@ -60,6 +59,6 @@ final class Pedal implements Edit
             $put($end, 0);
         }
 
-        return new Outcome($builder->change(), $work->selection, sprintf('The pedal follows %s.', $chords === 1 ? '1 chord' : "$chords chords"));
+        return new Outcome($builder->change(), $input->selection, sprintf('The pedal follows %s.', $chords === 1 ? '1 chord' : "$chords chords"));
     }
 }

@@ -6,11 +6,11 @@ namespace Jactonic\Core\Edit\Length;
 
 use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\EditInput;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Outcome;
-use Jactonic\Core\Edit\Say;
 use Jactonic\Core\Edit\Spec;
-use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Edit\Wording;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Score\Note;
 use Jactonic\Core\Selection\Chords;
@@ -30,13 +30,13 @@ final class ClearOverlaps implements Edit
         ], keeps: true, words: ['clash', 'overlap', 'trim', 'mono', 'doubled', 'cut', 'shorten'], examples: [[], ['gather' => 0]]);
     }
 
-    public function apply(Work $work): Outcome
+    public function apply(EditInput $input): Outcome
     {
         $builder = new ChangeBuilder;
-        $any = $work->params->choice('scope') === 'any';
+        $any = $input->params->choice('scope') === 'any';
         $shortened = 0;
-        foreach ($work->parts() as $part) {
-            $chords = Chords::of($part->inOrder($work->selection->notes[$part->id]), $work->time(), $work->params->number('gather'));
+        foreach ($input->parts() as $part) {
+            $chords = Chords::of($part->inOrder($input->selection->notes[$part->id]), $input->time(), $input->params->number('gather'));
             // From the end: where the next chord begins, and where each pitch is next struck.
             $next = PHP_INT_MAX;
             $struck = [];
@@ -57,8 +57,8 @@ final class ClearOverlaps implements Edit
             }
         }
 
-        return new Outcome($builder->change(), $work->selection, Say::notes($work->selection->count()).': '
-            .($shortened === 0 ? 'none sounds into a later one.' : Say::notes($shortened).' shortened to where the next begins.'));
+        return new Outcome($builder->change(), $input->selection, Wording::notes($input->selection->count()).': '
+            .($shortened === 0 ? 'none sounds into a later one.' : Wording::notes($shortened).' shortened to where the next begins.'));
     }
 
     private static function key(Note $note): int

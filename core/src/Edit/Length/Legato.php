@@ -6,11 +6,11 @@ namespace Jactonic\Core\Edit\Length;
 
 use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\EditInput;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Outcome;
-use Jactonic\Core\Edit\Say;
 use Jactonic\Core\Edit\Spec;
-use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Edit\Wording;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Score\Note;
 use Jactonic\Core\Score\Part;
@@ -35,17 +35,17 @@ final class Legato implements Edit
         ], keeps: true, words: ['sustain notes', 'extend', 'fill', 'gaps', 'next', 'pad', 'length', 'connect'], examples: [[], ['mode' => 'fill', 'tail' => 'part', 'gap' => 30], ['mode' => 'shorten', 'tail' => 'keep']]);
     }
 
-    public function apply(Work $work): Outcome
+    public function apply(EditInput $input): Outcome
     {
         $builder = new ChangeBuilder;
-        $gap = $work->params->integer('gap');
-        $mode = $work->params->choice('mode');
+        $gap = $input->params->integer('gap');
+        $mode = $input->params->choice('mode');
         $changed = $chordCount = $short = 0;
-        foreach ($work->parts() as $part) {
-            $chords = Chords::of($part->inOrder($work->selection->notes[$part->id]), $work->time(), $work->params->number('gather'));
+        foreach ($input->parts() as $part) {
+            $chords = Chords::of($part->inOrder($input->selection->notes[$part->id]), $input->time(), $input->params->number('gather'));
             $chordCount += count($chords);
             foreach ($chords as $i => $chord) {
-                $end = isset($chords[$i + 1]) ? Chords::start($chords[$i + 1]) - $gap : $this->tail($work, $part, $chord);
+                $end = isset($chords[$i + 1]) ? Chords::start($chords[$i + 1]) - $gap : $this->tail($input, $part, $chord);
                 if ($end === null) {
                     continue;
                 }
@@ -59,17 +59,17 @@ final class Legato implements Edit
                 }
             }
         }
-        $outcome = new Outcome($builder->change(), $work->selection, sprintf('%s in %s: %s.', Say::notes($work->selection->count()),
+        $outcome = new Outcome($builder->change(), $input->selection, sprintf('%s in %s: %s.', Wording::notes($input->selection->count()),
             $chordCount === 1 ? '1 chord' : "$chordCount chords", $changed === 0 ? 'all reached already' : "$changed now reach the next"));
 
-        return $short === 0 ? $outcome : $outcome->warn(Say::notes($short).' had no room for the gap and got 1 tick.');
+        return $short === 0 ? $outcome : $outcome->warn(Wording::notes($short).' had no room for the gap and got 1 tick.');
     }
 
     /** @param  list<Note>  $chord */
-    private function tail(Work $work, Part $part, array $chord): ?int
+    private function tail(EditInput $input, Part $part, array $chord): ?int
     {
-        return match ($work->params->choice('tail')) {
-            'bar' => $work->time()->meantBar(Chords::start($chord))->end(),
+        return match ($input->params->choice('tail')) {
+            'bar' => $input->time()->meantBar(Chords::start($chord))->end(),
             'part' => $part->lastEnd(),
             default => null,
         };

@@ -6,11 +6,11 @@ namespace Jactonic\Core\Edit\Length;
 
 use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\EditInput;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Outcome;
-use Jactonic\Core\Edit\Say;
 use Jactonic\Core\Edit\Spec;
-use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Edit\Wording;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Refusal;
 use Jactonic\Core\Score\Note;
@@ -36,21 +36,21 @@ final class Resize implements Edit
         ], examples: [[], ['steps' => -1, 'by' => ['unit' => 'samples', 'amount' => 333]], ['edge' => 'start', 'steps' => 1, 'by' => ['unit' => 'ticks', 'amount' => 9]]]);
     }
 
-    public function apply(Work $work): Outcome
+    public function apply(EditInput $input): Outcome
     {
         $builder = new ChangeBuilder;
-        $steps = $work->params->integer('steps');
-        $atEnd = $work->params->choice('edge') === 'end';
-        $first = $work->firstStart();
+        $steps = $input->params->integer('steps');
+        $atEnd = $input->params->choice('edge') === 'end';
+        $first = $input->firstStart();
         $words = '';
         $clipped = 0;
-        foreach ($work->parts() as $part) {
-            $by = $work->params->step('by', $part->ownSettings());
+        foreach ($input->parts() as $part) {
+            $by = $input->params->step('by', $part->ownSettings());
             $words = $by->words($steps);
-            $lines = $work->lines($part);
-            $together = $by->isOfTime() ? null : $by->distance($work->time(), $lines, $steps, $first);
-            $work->resize($builder, $part, static function (float $start, float $length, int $id) use ($work, $part, $by, $lines, $together, $atEnd, $steps, &$clipped): array {
-                $moved = $together ?? $by->distance($work->time(), $lines, $steps, $atEnd ? $start + $length : $start);
+            $lines = $input->lines($part);
+            $together = $by->isOfTime() ? null : $by->distance($input->time(), $lines, $steps, $first);
+            $input->resize($builder, $part, static function (float $start, float $length, int $id) use ($input, $part, $by, $lines, $together, $atEnd, $steps, &$clipped): array {
+                $moved = $together ?? $by->distance($input->time(), $lines, $steps, $atEnd ? $start + $length : $start);
                 $longer = $atEnd ? $length + $moved : $length - $moved;
                 if (Note::whole($longer) < 1) {
                     $longer = 1.0;
@@ -59,16 +59,16 @@ final class Resize implements Edit
                 if (! $atEnd) {
                     $start += $length - $longer;
                     if (Note::whole($start) < 0) {
-                        throw new Refusal(sprintf('%s would start before the song: nothing changed.', Say::note($part->notes[$id], $work->score)));
+                        throw new Refusal(sprintf('%s would start before the song: nothing changed.', Wording::note($part->notes[$id], $input->score)));
                     }
                 }
 
                 return [$start, $longer];
             });
         }
-        $outcome = new Outcome($builder->change(), $work->selection, sprintf('%s %s by %s%s.', Say::notes($work->selection->count()),
+        $outcome = new Outcome($builder->change(), $input->selection, sprintf('%s %s by %s%s.', Wording::notes($input->selection->count()),
             ($steps < 0) === $atEnd ? 'shorter' : 'longer', $words, $atEnd ? '' : ', at the start'));
 
-        return $clipped === 0 ? $outcome : $outcome->warn(Say::notes($clipped).' could get no shorter than 1 tick.');
+        return $clipped === 0 ? $outcome : $outcome->warn(Wording::notes($clipped).' could get no shorter than 1 tick.');
     }
 }

@@ -6,11 +6,11 @@ namespace Jactonic\Core\Edit\Length;
 
 use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\EditInput;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Outcome;
-use Jactonic\Core\Edit\Say;
 use Jactonic\Core\Edit\Spec;
-use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Edit\Wording;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Score\Note;
 
@@ -30,13 +30,13 @@ final class ScaleLength implements Edit
         ], examples: [['percent' => 50], ['percent' => 133.3]]);
     }
 
-    public function apply(Work $work): Outcome
+    public function apply(EditInput $input): Outcome
     {
         $builder = new ChangeBuilder;
-        $percent = $work->params->number('percent');
+        $percent = $input->params->number('percent');
         $short = 0;
-        foreach ($work->parts() as $part) {
-            $work->resize($builder, $part, static function (float $start, float $length) use ($percent, &$short): array {
+        foreach ($input->parts() as $part) {
+            $input->resize($builder, $part, static function (float $start, float $length) use ($percent, &$short): array {
                 $length = $length * $percent / 100;
                 if (Note::whole($length) < 1) {
                     $length = 1.0;
@@ -46,9 +46,9 @@ final class ScaleLength implements Edit
                 return [$start, $length];
             });
         }
-        $outcome = new Outcome($builder->change(), $work->selection, sprintf('%s: lengths at %s %%.',
-            Say::notes($work->selection->count()), Say::number($percent)));
+        $outcome = new Outcome($builder->change(), $input->selection, sprintf('%s: lengths at %s %%.',
+            Wording::notes($input->selection->count()), Wording::number($percent)));
 
-        return $short === 0 ? $outcome : $outcome->warn(Say::notes($short).' could get no shorter than 1 tick.');
+        return $short === 0 ? $outcome : $outcome->warn(Wording::notes($short).' could get no shorter than 1 tick.');
     }
 }

@@ -6,11 +6,11 @@ namespace Jactonic\Core\Edit\Length;
 
 use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\EditInput;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Outcome;
-use Jactonic\Core\Edit\Say;
 use Jactonic\Core\Edit\Spec;
-use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Edit\Wording;
 use Jactonic\Core\Param\Param;
 
 /**
@@ -26,15 +26,15 @@ final class SetLength implements Edit
         ], keeps: true, words: ['duration', 'same', 'fixed', 'staccato'], examples: [[], ['value' => '1/8T'], ['value' => 77], ['value' => 'bar']]);
     }
 
-    public function apply(Work $work): Outcome
+    public function apply(EditInput $input): Outcome
     {
         $builder = new ChangeBuilder;
-        $to = $work->params->step('value');
-        foreach ($work->parts() as $part) {
-            $lines = $work->lines($part);
-            $work->resize($builder, $part, static fn (float $start): array => [$start, max(1.0, $to->distance($work->time(), $lines, 1, $start))]);
+        $to = $input->params->step('value');
+        foreach ($input->parts() as $part) {
+            $lines = $input->lines($part);
+            $input->resize($builder, $part, static fn (float $start): array => [$start, max(1.0, $to->distance($input->time(), $lines, 1, $start))]);
         }
 
-        return new Outcome($builder->change(), $work->selection, sprintf('%s: length %s.', Say::notes($work->selection->count()), $to->words(1)));
+        return new Outcome($builder->change(), $input->selection, sprintf('%s: length %s.', Wording::notes($input->selection->count()), $to->words(1)));
     }
 }

@@ -5,16 +5,14 @@ declare(strict_types=1);
 namespace Jactonic\Core\Edit\Part;
 
 use Jactonic\Core\Change\ChangeBuilder;
-use Jactonic\Core\Edit\Contents;
+use Jactonic\Core\Edit\AppliesTo;
 use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\EditInput;
 use Jactonic\Core\Edit\Family;
-use Jactonic\Core\Edit\Needs;
 use Jactonic\Core\Edit\Outcome;
-use Jactonic\Core\Edit\Say;
-use Jactonic\Core\Edit\SongShift;
+use Jactonic\Core\Edit\Requires;
 use Jactonic\Core\Edit\Spec;
-use Jactonic\Core\Edit\Takes;
-use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Edit\Wording;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Param\Word;
 use Jactonic\Core\Refusal;
@@ -35,38 +33,38 @@ final class InsertTime implements Edit
             Param::place('to', 'To', 1, new Word('span-end')),
             Param::choice('in', 'In', ['song', 'parts'], 'song'),
             Param::choice('across', 'Notes across it', ['lengthen', 'cut'], 'lengthen'),
-        ], Needs::Song, ['silence', 'space', 'gap', 'room', 'bars'], [['from' => 1920, 'to' => 3840], ['from' => 1920, 'to' => 3840, 'across' => 'cut']], [Takes::Parts], ['song'], forms: [
+        ], Requires::Song, ['silence', 'space', 'gap', 'room', 'bars'], [['from' => 1920, 'to' => 3840], ['from' => 1920, 'to' => 3840, 'across' => 'cut']], [AppliesTo::Parts], ['song'], forms: [
             ['title' => 'Insert time in the chosen parts', 'params' => ['in' => 'parts']],
         ]);
     }
 
-    public function apply(Work $work): Outcome
+    public function apply(EditInput $input): Outcome
     {
-        [$at, $to] = [$work->params->integer('from'), $work->params->integer('to')];
+        [$at, $to] = [$input->params->integer('from'), $input->params->integer('to')];
         if ($to <= $at) {
             throw Refusal::parameter('to', $to, 'a place after from');
         }
         $by = $to - $at;
-        $whole = $work->params->choice('in') === 'song';
-        $cut = $work->params->choice('across') === 'cut';
+        $whole = $input->params->choice('in') === 'song';
+        $cut = $input->params->choice('across') === 'cut';
         $builder = new ChangeBuilder;
-        $parts = $whole ? $work->score->parts : $work->wholeParts();
+        $parts = $whole ? $input->score->parts : $input->wholeParts();
         foreach ($parts as $part) {
             if ($part->head->from >= $at) {
-                Contents::move($builder, $part, $by);
+                PartContents::move($builder, $part, $by);
             } elseif ($part->head->soundsTo() > $at) {
                 self::within($builder, $part, $at, $by, $cut);
             }
         }
         $change = $builder->change();
         if (! $whole && $parts === []) {
-            return new Outcome($change, $work->selection, 'No parts are chosen: nothing changed.');
+            return new Outcome($change, $input->selection, 'No parts are chosen: nothing changed.');
         }
-        $length = $work->time()->meters;
+        $length = $input->time()->meters;
         $bars = $length->barAt($to - 1)->index - $length->barAt($at)->index + 1;
         $isBars = $length->barAt($at)->start === $at && $length->barAt($to - 1)->end() === $to;
 
-        return new Outcome($whole ? SongShift::change($change, $work, $at, $by) : $change, $work->selection, sprintf('%s put in at %s%s.', $isBars ? ($bars === 1 ? '1 bar' : "$bars bars") : Say::number($by / $work->time()->ppq).' quarters', $work->time()->position($at), $whole ? '' : ' in '.Say::parts(count($parts))));
+        return new Outcome($whole ? SongShift::change($change, $input, $at, $by) : $change, $input->selection, sprintf('%s put in at %s%s.', $isBars ? ($bars === 1 ? '1 bar' : "$bars bars") : Wording::number($by / $input->time()->ppq).' quarters', $input->time()->position($at), $whole ? '' : ' in '.Wording::parts(count($parts))));
     }
 
     private static function within(ChangeBuilder $builder, Part $part, int $at, int $by, bool $cut): void

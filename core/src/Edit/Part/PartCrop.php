@@ -5,14 +5,14 @@ declare(strict_types=1);
 namespace Jactonic\Core\Edit\Part;
 
 use Jactonic\Core\Change\ChangeBuilder;
+use Jactonic\Core\Edit\AppliesTo;
 use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\EditInput;
 use Jactonic\Core\Edit\Family;
-use Jactonic\Core\Edit\Needs;
 use Jactonic\Core\Edit\Outcome;
-use Jactonic\Core\Edit\Say;
+use Jactonic\Core\Edit\Requires;
 use Jactonic\Core\Edit\Spec;
-use Jactonic\Core\Edit\Takes;
-use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Edit\Wording;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Refusal;
 
@@ -25,40 +25,40 @@ final class PartCrop implements Edit
             Param::choice('over', 'Crop to', ['span', 'bars'], 'span'),
             Param::place('from', 'From', optional: true),
             Param::place('to', 'To', 1, optional: true),
-        ], Needs::Parts, ['trim', 'window', 'cut'], [['from' => 960, 'to' => 3840]], [Takes::Parts, Takes::Notes], ['song', 'roll'], keeps: true, forms: [
+        ], Requires::Parts, ['trim', 'window', 'cut'], [['from' => 960, 'to' => 3840]], [AppliesTo::Parts, AppliesTo::Notes], ['song', 'roll'], keeps: true, forms: [
             ['title' => 'Crop the part to the bars of the chosen notes', 'params' => ['over' => 'bars']],
         ]);
     }
 
-    public function apply(Work $work): Outcome
+    public function apply(EditInput $input): Outcome
     {
-        [$from, $to] = self::window($work);
+        [$from, $to] = self::window($input);
         if ($to <= $from) {
             throw Refusal::parameter('to', $to, 'a place after from');
         }
         $builder = new ChangeBuilder;
-        $parts = $work->wholeParts() === [] ? $work->parts() : $work->wholeParts();
+        $parts = $input->wholeParts() === [] ? $input->parts() : $input->wholeParts();
         foreach ($parts as $part) {
             $builder->head($part, $part->head->withWindow($from, $to));
         }
 
-        return new Outcome($builder->change(), $work->selection, sprintf('%s cropped to %s–%s.', (count($parts) === 1 ? "“{$parts[0]->name}”" : Say::parts(count($parts))), $work->time()->position($from), $work->time()->position($to)));
+        return new Outcome($builder->change(), $input->selection, sprintf('%s cropped to %s–%s.', (count($parts) === 1 ? "“{$parts[0]->name}”" : Wording::parts(count($parts))), $input->time()->position($from), $input->time()->position($to)));
     }
 
     /** @return array{int, int} */
-    private static function window(Work $work): array
+    private static function window(EditInput $input): array
     {
-        if ($work->params->choice('over') === 'bars') {
-            if ($work->selection->isEmpty()) {
+        if ($input->params->choice('over') === 'bars') {
+            if ($input->selection->isEmpty()) {
                 throw new Refusal('No notes are chosen: nothing changed.');
             }
-            [$from, $to] = $work->stretch();
-            $meters = $work->time()->meters;
+            [$from, $to] = $input->stretch();
+            $meters = $input->time()->meters;
 
-            return [$work->time()->meantBar($from)->start, $meters->barAt(max((int) $from, (int) $to - 1))->end()];
+            return [$input->time()->meantBar($from)->start, $meters->barAt(max((int) $from, (int) $to - 1))->end()];
         }
-        $span = $work->params->has('from') && $work->params->has('to') ? [0, 0] : $work->context->span();
+        $span = $input->params->has('from') && $input->params->has('to') ? [0, 0] : $input->context->span();
 
-        return [$work->params->has('from') ? $work->params->integer('from') : $span[0], $work->params->has('to') ? $work->params->integer('to') : $span[1]];
+        return [$input->params->has('from') ? $input->params->integer('from') : $span[0], $input->params->has('to') ? $input->params->integer('to') : $span[1]];
     }
 }

@@ -5,14 +5,14 @@ declare(strict_types=1);
 namespace Jactonic\Core\Edit\Part;
 
 use Jactonic\Core\Change\ChangeBuilder;
+use Jactonic\Core\Edit\AppliesTo;
 use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\EditInput;
 use Jactonic\Core\Edit\Family;
-use Jactonic\Core\Edit\Needs;
 use Jactonic\Core\Edit\Outcome;
-use Jactonic\Core\Edit\Say;
+use Jactonic\Core\Edit\Requires;
 use Jactonic\Core\Edit\Spec;
-use Jactonic\Core\Edit\Takes;
-use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Edit\Wording;
 use Jactonic\Core\Selection\Selection;
 
 /** Takes parts away. What is in them is kept out of sight, so that undo brings them back as they were. */
@@ -20,17 +20,17 @@ final class PartDelete implements Edit
 {
     public static function spec(): Spec
     {
-        return new Spec('part-delete', 'Delete the part', Family::Part, 'Takes parts away.', [], Needs::Parts, ['remove', 'erase'], takes: [Takes::Parts], contexts: ['song']);
+        return new Spec('part-delete', 'Delete the part', Family::Part, 'Takes parts away.', [], Requires::Parts, ['remove', 'erase'], takes: [AppliesTo::Parts], contexts: ['song']);
     }
 
-    public function apply(Work $work): Outcome
+    public function apply(EditInput $input): Outcome
     {
         $builder = new ChangeBuilder;
-        $parts = $work->wholeParts();
+        $parts = $input->wholeParts();
         foreach ($parts as $part) {
             $builder->head($part, null);
         }
 
-        return new Outcome($builder->change(), Selection::none(), (count($parts) === 1 ? "“{$parts[0]->name}”" : Say::parts(count($parts))).' deleted.');
+        return new Outcome($builder->change(), Selection::none(), (count($parts) === 1 ? "“{$parts[0]->name}”" : Wording::parts(count($parts))).' deleted.');
     }
 }

@@ -6,13 +6,13 @@ namespace Jactonic\Core\Edit\Part;
 
 use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\EditInput;
 use Jactonic\Core\Edit\Family;
-use Jactonic\Core\Edit\Needs;
 use Jactonic\Core\Edit\Outcome;
-use Jactonic\Core\Edit\Revoice;
-use Jactonic\Core\Edit\Say;
+use Jactonic\Core\Edit\Requires;
 use Jactonic\Core\Edit\Spec;
-use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Edit\Track\ChannelChange;
+use Jactonic\Core\Edit\Wording;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Param\Word;
 use Jactonic\Core\Score\Expression;
@@ -42,21 +42,21 @@ final class PartInsert implements Edit
             Param::place('at', 'At', default: new Word('caret')),
             Param::integer('track', 'On the track', 1, PHP_INT_MAX, optional: true),
             Param::flag('sounds', 'On new tracks with their own sounds'),
-        ], Needs::Song, ['paste'], [['at' => 960, 'track' => 1, 'clip' => self::EXAMPLE], ['at' => 0, 'sounds' => true, 'clip' => self::EXAMPLE]], [], ['song', 'roll'], asked: false);
+        ], Requires::Song, ['paste'], [['at' => 960, 'track' => 1, 'clip' => self::EXAMPLE], ['at' => 0, 'sounds' => true, 'clip' => self::EXAMPLE]], [], ['song', 'roll'], asked: false);
     }
 
     private const EXAMPLE = ['ppq' => 480, 'parts' => [['track' => 0, 'name' => 'Lantern', 'from' => 0, 'to' => 1920, 'muted' => false, 'plays' => [0, 100, 0, 0], 'settings' => [], 'program' => 11, 'drums' => false,
         'notes' => ['id' => [1, 2], 'start' => [0, 480], 'length' => [240, 240], 'pitch' => [60, 64], 'velocity' => [80, 90]], 'points' => []]]];
 
-    public function apply(Work $work): Outcome
+    public function apply(EditInput $input): Outcome
     {
-        $clip = $work->params->clip('clip');
-        $score = $work->score;
-        $at = $work->params->integer('at');
+        $clip = $input->params->clip('clip');
+        $score = $input->score;
+        $at = $input->params->integer('at');
         $scale = $score->time->ppq / $clip->ppq;
         $tick = static fn (int $t): int => $at + (int) round($t * $scale);
         $tracks = array_keys($score->tracks);
-        $first = $work->params->has('track') ? (int) array_search($score->track($work->params->integer('track'))->id, $tracks, true) : 0;
+        $first = $input->params->has('track') ? (int) array_search($score->track($input->params->integer('track'))->id, $tracks, true) : 0;
         $builder = new ChangeBuilder;
         $made = $ids = [];
         $left = 0;
@@ -64,7 +64,7 @@ final class PartInsert implements Edit
         foreach ($clip->parts as $carried) {
             $place = $first + $carried['track'];
             $key = "{$carried['track']}";
-            $track = $work->params->flag('sounds') ? null : $tracks[$place] ?? null;
+            $track = $input->params->flag('sounds') ? null : $tracks[$place] ?? null;
             [$track, $channel, $isNew] = $track !== null ? [$track, Sound::of($score, $track)?->channel, false] : $made[$key] ??= self::track($builder, $score, $carried, count($made), $taken);
             $own = $channel === null || $isNew;
             $channel ??= $carried['drums'] ? GeneralMidi::DRUM_CHANNEL : Sound::free($taken) ?? 0;
@@ -83,7 +83,7 @@ final class PartInsert implements Edit
             }
             $hasProgram = false;
             foreach (Table::points()->read($carried['points']) as $point) {
-                if ($tick($point->tick) >= 0 && ($own || ! Revoice::isSound($point))) {
+                if ($tick($point->tick) >= 0 && ($own || ! ChannelChange::isSound($point))) {
                     $hasProgram = $hasProgram || ($point->status & 0xF0) === Message::PROGRAM;
                     $builder->putPoint($part, $point->with(['tick' => $tick($point->tick), 'status' => ($point->status & 0xF0) | $channel])->copiedAs($builder->newPointId($part)));
                 }
@@ -93,10 +93,10 @@ final class PartInsert implements Edit
             }
             $ids[] = $part->id;
         }
-        $outcome = new Outcome($builder->change(), new Selection(parts: $ids), sprintf('%s put in at %s.', count($ids) === 1 ? "“{$clip->parts[0]['name']}”" : Say::parts(count($ids)), $work->time()->position($at)));
+        $outcome = new Outcome($builder->change(), new Selection(parts: $ids), sprintf('%s put in at %s.', count($ids) === 1 ? "“{$clip->parts[0]['name']}”" : Wording::parts(count($ids)), $input->time()->position($at)));
         $end = max(array_map(static fn (array $c): int => $tick($c['to']), $clip->parts));
 
-        return ($left === 0 ? $outcome : $outcome->warn(Say::notes($left).' that lay hidden before the part would come before the song, and stayed behind.'))->caretAt($end);
+        return ($left === 0 ? $outcome : $outcome->warn(Wording::notes($left).' that lay hidden before the part would come before the song, and stayed behind.'))->caretAt($end);
     }
 
     /**

@@ -5,15 +5,14 @@ declare(strict_types=1);
 namespace Jactonic\Core\Edit\Part;
 
 use Jactonic\Core\Change\ChangeBuilder;
-use Jactonic\Core\Edit\Contents;
+use Jactonic\Core\Edit\AppliesTo;
 use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\EditInput;
 use Jactonic\Core\Edit\Family;
-use Jactonic\Core\Edit\Needs;
 use Jactonic\Core\Edit\Outcome;
-use Jactonic\Core\Edit\Say;
+use Jactonic\Core\Edit\Requires;
 use Jactonic\Core\Edit\Spec;
-use Jactonic\Core\Edit\Takes;
-use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Edit\Wording;
 use Jactonic\Core\Score\Part;
 use Jactonic\Core\Score\PlaysAs;
 use Jactonic\Core\Selection\Selection;
@@ -24,22 +23,22 @@ final class PartJoin implements Edit
 {
     public static function spec(): Spec
     {
-        return new Spec('part-join', 'Join parts', Family::Part, 'Joins parts of a track into one.', [], Needs::Parts, ['glue', 'merge', 'together'], examples: [], takes: [Takes::Parts], contexts: ['song']);
+        return new Spec('part-join', 'Join parts', Family::Part, 'Joins parts of a track into one.', [], Requires::Parts, ['glue', 'merge', 'together'], examples: [], takes: [AppliesTo::Parts], contexts: ['song']);
     }
 
-    public function apply(Work $work): Outcome
+    public function apply(EditInput $input): Outcome
     {
         $builder = new ChangeBuilder;
         $ids = [];
         $joined = 0;
         $byTrack = [];
-        foreach ($work->wholeParts() as $part) {
+        foreach ($input->wholeParts() as $part) {
             $byTrack[$part->head->track][$part->id] = $part;
         }
         foreach ($byTrack as $track => $chosen) {
-            $parts = array_values(array_filter($work->score->partsOf($track), static fn (Part $p): bool => isset($chosen[$p->id])));
+            $parts = array_values(array_filter($input->score->partsOf($track), static fn (Part $p): bool => isset($chosen[$p->id])));
             if (count($parts) === 1) {
-                $later = array_values(array_filter($work->score->partsOf($track), static fn (Part $p): bool => $p->id !== $parts[0]->id && $p->head->from >= $parts[0]->head->from));
+                $later = array_values(array_filter($input->score->partsOf($track), static fn (Part $p): bool => $p->id !== $parts[0]->id && $p->head->from >= $parts[0]->head->from));
                 $parts = [...$parts, ...array_slice($later, 0, 1)];
             }
             $first = array_shift($parts) ?? throw new \LogicException('A track named by a part has that part.');
@@ -48,7 +47,7 @@ final class PartJoin implements Edit
 
                 continue;
             }
-            $to = max(array_map(static fn (Part $p): int => Contents::last($p, $work), [$first, ...$parts]));
+            $to = max(array_map(static fn (Part $p): int => PartContents::last($p, $input), [$first, ...$parts]));
             if ($first->head->plays->isPlain()) {
                 // What lay hidden past its end would be heard now.
                 foreach ($first->notes->all() as $note) {
@@ -62,18 +61,18 @@ final class PartJoin implements Edit
                 $into = $first;
             } else {
                 // What it plays as is its alone: it is written out, so that the others are not bound by it.
-                $into = $builder->newPart($work->score, $first->head->playing(PlaysAs::plain())->withWindow($first->head->from, $to), $first->ownSettings());
-                Contents::heard($builder, $first, $into, $work);
+                $into = $builder->newPart($input->score, $first->head->playing(PlaysAs::plain())->withWindow($first->head->from, $to), $first->ownSettings());
+                PartContents::heard($builder, $first, $into, $input);
                 $builder->head($first, null);
             }
             $ids[] = $into->id;
             foreach ($parts as $part) {
-                $part->head->plays->isPlain() ? Contents::copy($builder, $part, $into, $part->head->from, Contents::end($part, $work)) : Contents::heard($builder, $part, $into, $work);
+                $part->head->plays->isPlain() ? PartContents::copy($builder, $part, $into, $part->head->from, PartContents::end($part, $input)) : PartContents::heard($builder, $part, $into, $input);
                 $builder->head($part, null);
                 $joined++;
             }
         }
 
-        return new Outcome($builder->change(), new Selection(parts: $ids), $joined === 0 ? 'There is no part after it to be joined with: nothing changed.' : sprintf('%s joined into %s.', Say::parts($joined + count($ids)), count($ids) === 1 ? 'one' : Say::parts(count($ids))));
+        return new Outcome($builder->change(), new Selection(parts: $ids), $joined === 0 ? 'There is no part after it to be joined with: nothing changed.' : sprintf('%s joined into %s.', Wording::parts($joined + count($ids)), count($ids) === 1 ? 'one' : Wording::parts(count($ids))));
     }
 }

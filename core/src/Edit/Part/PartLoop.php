@@ -5,15 +5,14 @@ declare(strict_types=1);
 namespace Jactonic\Core\Edit\Part;
 
 use Jactonic\Core\Change\ChangeBuilder;
-use Jactonic\Core\Edit\Contents;
+use Jactonic\Core\Edit\AppliesTo;
 use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\EditInput;
 use Jactonic\Core\Edit\Family;
-use Jactonic\Core\Edit\Needs;
 use Jactonic\Core\Edit\Outcome;
-use Jactonic\Core\Edit\Say;
+use Jactonic\Core\Edit\Requires;
 use Jactonic\Core\Edit\Spec;
-use Jactonic\Core\Edit\Takes;
-use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Edit\Wording;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Param\Word;
 use Jactonic\Core\Refusal;
@@ -32,17 +31,17 @@ final class PartLoop implements Edit
         return new Spec('part-loop', 'Loop the part', Family::Part, 'Lets parts go round up to a place.', [
             Param::place('until', 'Up to', default: new Word('caret')),
             Param::choice('to', 'Instead up to', ['place', 'song'], 'place'),
-        ], Needs::Parts, ['loop', 'round', 'repeat', 'cycle'], [['until' => 30_000]], [Takes::Parts], ['song'], keeps: true, forms: [
+        ], Requires::Parts, ['loop', 'round', 'repeat', 'cycle'], [['until' => 30_000]], [AppliesTo::Parts], ['song'], keeps: true, forms: [
             ['title' => 'Loop the part to the end of the song', 'params' => ['to' => 'song', 'until' => 0]],
             ['title' => 'Loop the part to the end of the span', 'params' => ['until' => 'span-end']],
             ['title' => 'Loop no more', 'params' => ['until' => 0], 'words' => ['unloop', 'end']],
         ]);
     }
 
-    public function apply(Work $work): Outcome
+    public function apply(EditInput $input): Outcome
     {
-        $parts = $work->wholeParts();
-        $until = $work->params->choice('to') === 'song' ? self::songEnd($work) : $work->params->integer('until');
+        $parts = $input->wholeParts();
+        $until = $input->params->choice('to') === 'song' ? self::songEnd($input) : $input->params->integer('until');
         $builder = new ChangeBuilder;
         $rounds = 0;
         foreach ($parts as $part) {
@@ -52,9 +51,9 @@ final class PartLoop implements Edit
 
                 continue;
             }
-            $end = Contents::end($part, $work);
+            $end = PartContents::end($part, $input);
             if ($until <= $end) {
-                throw new Refusal(sprintf('“%s” ends at %s: it can go round only up to a place after that. Nothing changed.', $part->name, $work->time()->position($end)), 'until');
+                throw new Refusal(sprintf('“%s” ends at %s: it can go round only up to a place after that. Nothing changed.', $part->name, $input->time()->position($end)), 'until');
             }
             $head = ($head->to === PartHead::OPEN ? $head->withWindow($head->from, $end) : $head);
             $head = $head->playing($head->plays->goingTo($until));
@@ -64,14 +63,14 @@ final class PartLoop implements Edit
             }
             $builder->head($part, $head);
         }
-        $name = count($parts) === 1 ? "“{$parts[0]->name}”" : Say::parts(count($parts));
+        $name = count($parts) === 1 ? "“{$parts[0]->name}”" : Wording::parts(count($parts));
 
-        return new Outcome($builder->change(), $work->selection, $until === 0 ? "$name no longer goes round." : sprintf('%s goes round up to %s%s.', $name, $work->time()->position($until), count($parts) === 1 ? ", $rounds times" : ''));
+        return new Outcome($builder->change(), $input->selection, $until === 0 ? "$name no longer goes round." : sprintf('%s goes round up to %s%s.', $name, $input->time()->position($until), count($parts) === 1 ? ", $rounds times" : ''));
     }
 
     /** Where the last part ends. */
-    private static function songEnd(Work $work): int
+    private static function songEnd(EditInput $input): int
     {
-        return max(array_map(static fn (Part $p): int => max(Contents::end($p, $work), $p->head->plays->until), $work->score->parts) ?: [0]);
+        return max(array_map(static fn (Part $p): int => max(PartContents::end($p, $input), $p->head->plays->until), $input->score->parts) ?: [0]);
     }
 }

@@ -5,14 +5,14 @@ declare(strict_types=1);
 namespace Jactonic\Core\Edit\Part;
 
 use Jactonic\Core\Change\ChangeBuilder;
+use Jactonic\Core\Edit\AppliesTo;
 use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\EditInput;
 use Jactonic\Core\Edit\Family;
-use Jactonic\Core\Edit\Needs;
 use Jactonic\Core\Edit\Outcome;
-use Jactonic\Core\Edit\Say;
+use Jactonic\Core\Edit\Requires;
 use Jactonic\Core\Edit\Spec;
-use Jactonic\Core\Edit\Takes;
-use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Edit\Wording;
 use Jactonic\Core\Score\PlaysAs;
 use Jactonic\Core\Sounding\Sounding;
 
@@ -24,20 +24,20 @@ final class PartMakeReal implements Edit
 {
     public static function spec(): Spec
     {
-        return new Spec('part-make-real', 'Make real what the part plays as', Family::Part, 'Writes out what parts play as, and loops, as notes.', [], Needs::Parts, ['flatten', 'bounce', 'apply', 'unloop', 'write out'], examples: [], takes: [Takes::Parts], contexts: ['song'], keeps: true);
+        return new Spec('part-make-real', 'Make real what the part plays as', Family::Part, 'Writes out what parts play as, and loops, as notes.', [], Requires::Parts, ['flatten', 'bounce', 'apply', 'unloop', 'write out'], examples: [], takes: [AppliesTo::Parts], contexts: ['song'], keeps: true);
     }
 
-    public function apply(Work $work): Outcome
+    public function apply(EditInput $input): Outcome
     {
         $builder = new ChangeBuilder;
         $notes = $hidden = $done = 0;
-        foreach ($work->wholeParts() as $part) {
+        foreach ($input->wholeParts() as $part) {
             $head = $part->head;
             if ($head->plays->isPlain()) {
                 continue;
             }
             $done++;
-            $sounding = Sounding::notes($part, $work->time());
+            $sounding = Sounding::notes($part, $input->time());
             [$from, $to] = [$head->from, $head->soundsTo()];
             foreach ($sounding as $note) {
                 [$from, $to] = [min($from, $note->start), max($to, $note->end())];
@@ -60,15 +60,15 @@ final class PartMakeReal implements Edit
                 $notes++;
             }
             // The end of the window lets go by itself.
-            foreach (Sounding::points($part, $work->time()) as $point) {
+            foreach (Sounding::points($part, $input->time()) as $point) {
                 if ($point->tick < $to) {
                     $builder->putPoint($part, $point->copiedAs($builder->newPointId($part)));
                 }
             }
             $builder->head($part, $head->withWindow($from, $to)->playing(PlaysAs::plain()));
         }
-        $outcome = new Outcome($builder->change(), $work->selection, $done === 0 ? 'They play what is written already.' : sprintf('%s made real: %s.', Say::parts($done), Say::notes($notes)));
+        $outcome = new Outcome($builder->change(), $input->selection, $done === 0 ? 'They play what is written already.' : sprintf('%s made real: %s.', Wording::parts($done), Wording::notes($notes)));
 
-        return $hidden === 0 ? $outcome : $outcome->warn(Say::notes($hidden).' that lay hidden there '.($hidden === 1 ? 'is' : 'are').' deleted.');
+        return $hidden === 0 ? $outcome : $outcome->warn(Wording::notes($hidden).' that lay hidden there '.($hidden === 1 ? 'is' : 'are').' deleted.');
     }
 }

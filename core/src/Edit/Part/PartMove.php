@@ -5,17 +5,15 @@ declare(strict_types=1);
 namespace Jactonic\Core\Edit\Part;
 
 use Jactonic\Core\Change\ChangeBuilder;
-use Jactonic\Core\Edit\Contents;
-use Jactonic\Core\Edit\Edges;
+use Jactonic\Core\Edit\AppliesTo;
 use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\EditInput;
 use Jactonic\Core\Edit\Family;
-use Jactonic\Core\Edit\Needs;
 use Jactonic\Core\Edit\Outcome;
-use Jactonic\Core\Edit\Revoice;
-use Jactonic\Core\Edit\Say;
+use Jactonic\Core\Edit\Requires;
 use Jactonic\Core\Edit\Spec;
-use Jactonic\Core\Edit\Takes;
-use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Edit\Track\ChannelChange;
+use Jactonic\Core\Edit\Wording;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Refusal;
 use Jactonic\Core\Score\Note;
@@ -42,15 +40,15 @@ final class PartMove implements Edit
             Param::integer('track', 'To the track', 1, PHP_INT_MAX, optional: true),
             Param::integer('tracks', 'Tracks down, below 0 for up', -1000, 1000, 0, adds: true),
             Param::flag('copy', 'Leave them where they are, and move copies'),
-        ], Needs::Parts, ['nudge', 'slide', 'shift', 'earlier', 'later', 'copy', 'layer'], [['steps' => 2, 'by' => ['unit' => 'bar', 'amount' => 1]], ['to' => 5000], ['steps' => 1, 'by' => ['unit' => 'ms', 'amount' => 30]], ['steps' => 4, 'copy' => true]], [Takes::Parts], ['song'], keeps: true, forms: [
+        ], Requires::Parts, ['nudge', 'slide', 'shift', 'earlier', 'later', 'copy', 'layer'], [['steps' => 2, 'by' => ['unit' => 'bar', 'amount' => 1]], ['to' => 5000], ['steps' => 1, 'by' => ['unit' => 'ms', 'amount' => 30]], ['steps' => 4, 'copy' => true]], [AppliesTo::Parts], ['song'], keeps: true, forms: [
             ['title' => 'Part later', 'params' => ['steps' => 1]], ['title' => 'Part earlier', 'params' => ['steps' => -1]],
         ]);
     }
 
-    public function apply(Work $work): Outcome
+    public function apply(EditInput $input): Outcome
     {
-        $params = $work->params;
-        $parts = $work->wholeParts();
+        $params = $input->params;
+        $parts = $input->wholeParts();
         $first = $parts[0];
         foreach ($parts as $part) {
             $first = $part->head->from < $first->head->from ? $part : $first;
@@ -61,17 +59,17 @@ final class PartMove implements Edit
         $edge = null;
         if ($params->choice('edge') !== 'none') {
             $later = $params->choice('edge') === 'next';
-            $edge = Edges::from($first->head->from, $later, $work, $work->selection->parts, $params->choice('of') === 'track' ? $first->head->track : null)
+            $edge = EdgeStep::from($first->head->from, $later, $input, $input->selection->parts, $params->choice('of') === 'track' ? $first->head->track : null)
                 ?? throw new Refusal('No other part has an edge '.($later ? 'later: ' : 'earlier: ').'nothing moved.', 'edge');
         }
         $ticks = match (true) {
             $params->has('to') => $params->integer('to') - $first->head->from,
             $edge !== null => $edge - $first->head->from,
             ($params->has('track') || $down !== 0) && ! $params->has('steps') => 0,
-            default => Note::whole($by?->distance($work->time(), $work->lines($first), $steps, $first->head->from) ?? 0.0),
+            default => Note::whole($by?->distance($input->time(), $input->lines($first), $steps, $first->head->from) ?? 0.0),
         };
-        $track = $params->has('track') ? $work->score->track($params->integer('track'))->id : null;
-        $order = array_keys($work->score->tracks);
+        $track = $params->has('track') ? $input->score->track($params->integer('track'))->id : null;
+        $order = array_keys($input->score->tracks);
         $builder = new ChangeBuilder;
         $ids = [];
         $copies = $params->flag('copy');
@@ -80,23 +78,23 @@ final class PartMove implements Edit
             $place = (int) array_search($part->head->track, $order, true) + $down;
             $to = $track ?? $order[$place] ?? throw new Refusal(sprintf('There is no track so far %s: nothing moved.', $down < 0 ? 'up' : 'down'), 'tracks');
             // The sound of the track that it comes to, where that has one.
-            $sound = $to === $part->head->track ? null : Sound::of($work->score, $to);
+            $sound = $to === $part->head->track ? null : Sound::of($input->score, $to);
             if ($copies) {
-                $ids[] = Contents::duplicate($builder, $part, $work, $ticks, $to, $sound?->channel)->id;
+                $ids[] = PartContents::duplicate($builder, $part, $input, $ticks, $to, $sound?->channel)->id;
 
                 continue;
             }
             if ($sound !== null) {
-                Revoice::part($builder, $part, $sound->channel, true);
+                ChannelChange::part($builder, $part, $sound->channel, true);
             }
-            Contents::move($builder, $part, $ticks, $to);
+            PartContents::move($builder, $part, $ticks, $to);
         }
 
-        return new Outcome($builder->change(), $copies ? new Selection(parts: $ids) : $work->selection, sprintf('%s %s %s.', count($parts) === 1 ? "“{$first->name}”" : Say::parts(count($parts)), $copies ? 'copied' : 'moved', match (true) {
-            $to !== $first->head->track && $ticks === 0 => 'to “'.$work->score->track($to)->name.'”',
-            $edge !== null => 'to '.$work->time()->position($edge),
-            $params->has('to') => 'to '.$work->time()->position($params->integer('to')),
-            default => $by?->words($steps, $work->time(), $first->head->from).($steps < 0 ? ' earlier' : ' later'),
+        return new Outcome($builder->change(), $copies ? new Selection(parts: $ids) : $input->selection, sprintf('%s %s %s.', count($parts) === 1 ? "“{$first->name}”" : Wording::parts(count($parts)), $copies ? 'copied' : 'moved', match (true) {
+            $to !== $first->head->track && $ticks === 0 => 'to “'.$input->score->track($to)->name.'”',
+            $edge !== null => 'to '.$input->time()->position($edge),
+            $params->has('to') => 'to '.$input->time()->position($params->integer('to')),
+            default => $by?->words($steps, $input->time(), $first->head->from).($steps < 0 ? ' earlier' : ' later'),
         }));
     }
 }

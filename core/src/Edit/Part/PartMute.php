@@ -5,14 +5,14 @@ declare(strict_types=1);
 namespace Jactonic\Core\Edit\Part;
 
 use Jactonic\Core\Change\ChangeBuilder;
+use Jactonic\Core\Edit\AppliesTo;
 use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\EditInput;
 use Jactonic\Core\Edit\Family;
-use Jactonic\Core\Edit\Needs;
 use Jactonic\Core\Edit\Outcome;
-use Jactonic\Core\Edit\Say;
+use Jactonic\Core\Edit\Requires;
 use Jactonic\Core\Edit\Spec;
-use Jactonic\Core\Edit\Takes;
-use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Edit\Wording;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Score\Part;
 
@@ -23,19 +23,19 @@ final class PartMute implements Edit
     {
         return new Spec('part-mute', 'Mute the part', Family::Part, 'Silences parts without taking them away.', [
             Param::choice('state', 'State', ['toggle', 'on', 'off'], 'toggle'),
-        ], Needs::Parts, ['silence', 'unmute', 'off'], takes: [Takes::Parts], contexts: ['song'], keeps: true);
+        ], Requires::Parts, ['silence', 'unmute', 'off'], takes: [AppliesTo::Parts], contexts: ['song'], keeps: true);
     }
 
-    public function apply(Work $work): Outcome
+    public function apply(EditInput $input): Outcome
     {
         $builder = new ChangeBuilder;
-        $state = $work->params->choice('state');
-        $parts = $work->wholeParts();
+        $state = $input->params->choice('state');
+        $parts = $input->wholeParts();
         $muted = $state === 'on' || ($state === 'toggle' && array_filter($parts, static fn (Part $p): bool => ! $p->head->muted) !== []);
         foreach ($parts as $part) {
             $builder->head($part, $part->head->withMuted($muted));
         }
 
-        return new Outcome($builder->change(), $work->selection, (count($parts) === 1 ? "“{$parts[0]->name}”" : Say::parts(count($parts))).($muted ? ' muted.' : ' sounding.'));
+        return new Outcome($builder->change(), $input->selection, (count($parts) === 1 ? "“{$parts[0]->name}”" : Wording::parts(count($parts))).($muted ? ' muted.' : ' sounding.'));
     }
 }

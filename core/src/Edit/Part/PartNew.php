@@ -5,13 +5,13 @@ declare(strict_types=1);
 namespace Jactonic\Core\Edit\Part;
 
 use Jactonic\Core\Change\ChangeBuilder;
+use Jactonic\Core\Edit\AppliesTo;
 use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\EditInput;
 use Jactonic\Core\Edit\Family;
-use Jactonic\Core\Edit\Needs;
 use Jactonic\Core\Edit\Outcome;
+use Jactonic\Core\Edit\Requires;
 use Jactonic\Core\Edit\Spec;
-use Jactonic\Core\Edit\Takes;
-use Jactonic\Core\Edit\Work;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Refusal;
 use Jactonic\Core\Score\PartHead;
@@ -33,18 +33,18 @@ final class PartNew implements Edit
             Param::place('from', 'From', optional: true),
             Param::place('to', 'To', 1, optional: true),
             Param::name('name', 'Name', optional: true),
-        ], Needs::Tracks, ['create', 'add', 'layer', 'new'], [[], ['name' => 'Second']], [Takes::Tracks, Takes::Parts], ['song', 'roll'], panel: '');
+        ], Requires::Tracks, ['create', 'add', 'layer', 'new'], [[], ['name' => 'Second']], [AppliesTo::Tracks, AppliesTo::Parts], ['song', 'roll'], panel: '');
     }
 
-    public function apply(Work $work): Outcome
+    public function apply(EditInput $input): Outcome
     {
-        $params = $work->params;
-        $score = $work->score;
-        $track = $score->track($params->has('track') ? $params->integer('track') : $work->selection->tracks[0]);
+        $params = $input->params;
+        $score = $input->score;
+        $track = $score->track($params->has('track') ? $params->integer('track') : $input->selection->tracks[0]);
         $parts = $score->partsOf($track->id);
         $first = reset($parts);
-        $head = PartHead::fresh($track->id, $params->has('name') ? $params->text('name') : trim($track->name.' '.(count($parts) + 1)), ...self::window($work));
-        $near = $work->selection->partIds()[0] ?? ($first === false ? null : $first->id);
+        $head = PartHead::fresh($track->id, $params->has('name') ? $params->text('name') : trim($track->name.' '.(count($parts) + 1)), ...self::window($input));
+        $near = $input->selection->partIds()[0] ?? ($first === false ? null : $first->id);
         $builder = new ChangeBuilder;
         $part = $builder->newPart($score, $head, $near === null ? null : $score->part($near)->ownSettings());
         if ($first !== false) {
@@ -52,7 +52,7 @@ final class PartNew implements Edit
             $builder->putPoint($part, new Point($builder->newPointId($part), $head->from, Message::PROGRAM | ($sound->channel ?? $score->channelOf($first)), $sound->program->data1 ?? 0));
         }
 
-        return new Outcome($builder->change(), new Selection([$part->id => []], parts: [$part->id]), sprintf('“%s” is a new part at bar %d.', $head->name, $work->time()->meters->barAt($head->from)->index + 1));
+        return new Outcome($builder->change(), new Selection([$part->id => []], parts: [$part->id]), sprintf('“%s” is a new part at bar %d.', $head->name, $input->time()->meters->barAt($head->from)->index + 1));
     }
 
     /**
@@ -60,10 +60,10 @@ final class PartNew implements Edit
      *
      * @return array{from: int, to: int}
      */
-    public static function bars(Work $work): array
+    public static function bars(EditInput $input): array
     {
-        $meters = $work->time()->meters;
-        [$from, $to] = $work->context->span ?? [$work->context->caret ?? 0, ($work->context->caret ?? 0) + 1];
+        $meters = $input->time()->meters;
+        [$from, $to] = $input->context->span ?? [$input->context->caret ?? 0, ($input->context->caret ?? 0) + 1];
         $start = $meters->barAt($from)->start;
 
         return ['from' => $start, 'to' => $meters->barAt($to - 1)->end()];
@@ -74,11 +74,11 @@ final class PartNew implements Edit
      *
      * @throws Refusal for a window of no length
      */
-    private static function window(Work $work): array
+    private static function window(EditInput $input): array
     {
-        $bars = self::bars($work);
-        $from = $work->params->has('from') ? $work->params->integer('from') : $bars['from'];
-        $to = $work->params->has('to') ? $work->params->integer('to') : max($bars['to'], $work->time()->meters->barAt($from)->end());
+        $bars = self::bars($input);
+        $from = $input->params->has('from') ? $input->params->integer('from') : $bars['from'];
+        $to = $input->params->has('to') ? $input->params->integer('to') : max($bars['to'], $input->time()->meters->barAt($from)->end());
 
         return $to > $from ? ['from' => $from, 'to' => $to] : throw Refusal::parameter('to', $to, 'a place after from');
     }

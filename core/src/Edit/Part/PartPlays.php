@@ -5,14 +5,14 @@ declare(strict_types=1);
 namespace Jactonic\Core\Edit\Part;
 
 use Jactonic\Core\Change\ChangeBuilder;
+use Jactonic\Core\Edit\AppliesTo;
 use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\EditInput;
 use Jactonic\Core\Edit\Family;
-use Jactonic\Core\Edit\Needs;
 use Jactonic\Core\Edit\Outcome;
-use Jactonic\Core\Edit\Say;
+use Jactonic\Core\Edit\Requires;
 use Jactonic\Core\Edit\Spec;
-use Jactonic\Core\Edit\Takes;
-use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Edit\Wording;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Refusal;
 use Jactonic\Core\Score\Part;
@@ -35,18 +35,18 @@ final class PartPlays implements Edit
             Param::integer('transposeBy', 'Transposed by', -2 * PlaysAs::TRANSPOSE, 2 * PlaysAs::TRANSPOSE, 0, 'semitones', adds: true),
             Param::integer('velocityBy', 'Velocity by', -PlaysAs::LOUDEST, PlaysAs::LOUDEST, 0, '%', adds: true),
             Param::integer('delayBy', 'Delay by', -2 * PlaysAs::DELAY, 2 * PlaysAs::DELAY, 0, 'ms', adds: true),
-        ], Needs::Parts, ['transpose', 'louder', 'softer', 'delay', 'plays as', 'ghost', 'octave'], [['transpose' => 12], ['velocityBy' => -20, 'delay' => 15]], [Takes::Parts], ['song'], keeps: true, forms: [
+        ], Requires::Parts, ['transpose', 'louder', 'softer', 'delay', 'plays as', 'ghost', 'octave'], [['transpose' => 12], ['velocityBy' => -20, 'delay' => 15]], [AppliesTo::Parts], ['song'], keeps: true, forms: [
             ['title' => 'Part plays as it is written', 'params' => ['transpose' => 0, 'velocity' => 100, 'delay' => 0], 'words' => ['reset', 'plain']],
         ]);
     }
 
-    public function apply(Work $work): Outcome
+    public function apply(EditInput $input): Outcome
     {
-        $params = $work->params;
+        $params = $input->params;
         $value = static fn (string $name, int $now): int => ($params->has($name) ? $params->integer($name) : $now) + $params->integer($name.'By');
         $builder = new ChangeBuilder;
         $clipped = 0;
-        $parts = $work->wholeParts();
+        $parts = $input->wholeParts();
         $words = '';
         foreach ($parts as $part) {
             $now = $part->head->plays;
@@ -65,9 +65,9 @@ final class PartPlays implements Edit
             $words = $words === '' ? ($plays->words() === '' ? 'as it is written' : $plays->words()) : $words;
             $builder->head($part, $part->head->playing($plays));
         }
-        $outcome = new Outcome($builder->change(), $work->selection, count($parts) === 1 ? "“{$parts[0]->name}” plays: $words." : sprintf('%s play otherwise; the first: %s.', Say::parts(count($parts)), $words));
+        $outcome = new Outcome($builder->change(), $input->selection, count($parts) === 1 ? "“{$parts[0]->name}” plays: $words." : sprintf('%s play otherwise; the first: %s.', Wording::parts(count($parts)), $words));
         $drums = count(array_filter($parts, static fn (Part $p): bool => ! $p->notes->isEmpty() && $p->channel() === GeneralMidi::DRUM_CHANNEL && $p->head->plays->transpose !== $value('transpose', $p->head->plays->transpose)));
 
-        return $outcome->warn(...($clipped === 0 ? [] : [Say::parts($clipped).' stayed at the limit of loudness.']), ...($drums === 0 ? [] : ['Drums keep their pitches.']));
+        return $outcome->warn(...($clipped === 0 ? [] : [Wording::parts($clipped).' stayed at the limit of loudness.']), ...($drums === 0 ? [] : ['Drums keep their pitches.']));
     }
 }

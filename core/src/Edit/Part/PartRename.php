@@ -5,13 +5,13 @@ declare(strict_types=1);
 namespace Jactonic\Core\Edit\Part;
 
 use Jactonic\Core\Change\ChangeBuilder;
+use Jactonic\Core\Edit\AppliesTo;
 use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\EditInput;
 use Jactonic\Core\Edit\Family;
-use Jactonic\Core\Edit\Needs;
 use Jactonic\Core\Edit\Outcome;
+use Jactonic\Core\Edit\Requires;
 use Jactonic\Core\Edit\Spec;
-use Jactonic\Core\Edit\Takes;
-use Jactonic\Core\Edit\Work;
 use Jactonic\Core\Param\Param;
 
 /** Gives a part another name. */
@@ -21,17 +21,17 @@ final class PartRename implements Edit
     {
         return new Spec('part-rename', 'Rename the part', Family::Part, 'Gives a part another name.', [
             Param::name('name', 'Name'),
-        ], Needs::Parts, ['name', 'title'], [['name' => 'Refrain']], [Takes::Parts], ['song', 'roll'], keeps: true);
+        ], Requires::Parts, ['name', 'title'], [['name' => 'Refrain']], [AppliesTo::Parts], ['song', 'roll'], keeps: true);
     }
 
-    public function apply(Work $work): Outcome
+    public function apply(EditInput $input): Outcome
     {
         $builder = new ChangeBuilder;
-        $name = $work->params->text('name');
-        foreach ($work->wholeParts() as $part) {
+        $name = $input->params->text('name');
+        foreach ($input->wholeParts() as $part) {
             $builder->head($part, $part->head->withName($name));
         }
 
-        return new Outcome($builder->change(), $work->selection, sprintf('“%s” is now “%s”.', $work->wholeParts()[0]->name, $name));
+        return new Outcome($builder->change(), $input->selection, sprintf('“%s” is now “%s”.', $input->wholeParts()[0]->name, $name));
     }
 }

@@ -5,16 +5,14 @@ declare(strict_types=1);
 namespace Jactonic\Core\Edit\Part;
 
 use Jactonic\Core\Change\ChangeBuilder;
-use Jactonic\Core\Edit\Contents;
-use Jactonic\Core\Edit\Edges;
+use Jactonic\Core\Edit\AppliesTo;
 use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\EditInput;
 use Jactonic\Core\Edit\Family;
-use Jactonic\Core\Edit\Needs;
 use Jactonic\Core\Edit\Outcome;
-use Jactonic\Core\Edit\Say;
+use Jactonic\Core\Edit\Requires;
 use Jactonic\Core\Edit\Spec;
-use Jactonic\Core\Edit\Takes;
-use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Edit\Wording;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Refusal;
 use Jactonic\Core\Score\Note;
@@ -31,25 +29,25 @@ final class PartResize implements Edit
             Param::step('by', 'Step', setting: 'nudge'),
             Param::place('to', 'To a place', optional: true),
             Param::choice('next', 'To an edge of another part', ['none', 'next', 'previous'], 'none'),
-        ], Needs::Parts, ['trim', 'window', 'edge', 'length'], [['steps' => 1, 'by' => ['unit' => 'bar', 'amount' => 1]], ['edge' => 'start', 'to' => 500]], [Takes::Parts], ['song'], keeps: true, forms: [
+        ], Requires::Parts, ['trim', 'window', 'edge', 'length'], [['steps' => 1, 'by' => ['unit' => 'bar', 'amount' => 1]], ['edge' => 'start', 'to' => 500]], [AppliesTo::Parts], ['song'], keeps: true, forms: [
             ['title' => 'Part longer', 'params' => ['steps' => 1]], ['title' => 'Part shorter', 'params' => ['steps' => -1]],
         ]);
     }
 
-    public function apply(Work $work): Outcome
+    public function apply(EditInput $input): Outcome
     {
-        $params = $work->params;
-        $parts = $work->wholeParts();
+        $params = $input->params;
+        $parts = $input->wholeParts();
         $isStart = $params->choice('edge') === 'start';
         $builder = new ChangeBuilder;
         foreach ($parts as $part) {
-            [$from, $to] = [$part->head->from, Contents::end($part, $work)];
+            [$from, $to] = [$part->head->from, PartContents::end($part, $input)];
             $edge = $isStart ? $from : $to;
             $moved = match (true) {
                 $params->has('to') => $params->integer('to'),
-                $params->choice('next') !== 'none' => Edges::from($edge, $params->choice('next') === 'next', $work, $work->selection->parts)
+                $params->choice('next') !== 'none' => EdgeStep::from($edge, $params->choice('next') === 'next', $input, $input->selection->parts)
                     ?? throw new Refusal('No other part has an edge that way: nothing changed.', 'next'),
-                default => Note::whole($edge + $params->step('by', $part->settings())->distance($work->time(), $work->lines($part), $params->integer('steps'), $edge)),
+                default => Note::whole($edge + $params->step('by', $part->settings())->distance($input->time(), $input->lines($part), $params->integer('steps'), $edge)),
             };
             [$from, $to] = $isStart ? [$moved, $to] : [$from, $moved];
             if ($from < 0 || $to <= $from) {
@@ -59,6 +57,6 @@ final class PartResize implements Edit
         }
         $first = $builder->change()->parts[$parts[0]->id]->head->after ?? $parts[0]->head;
 
-        return new Outcome($builder->change(), $work->selection, sprintf('%s now %s %s.', (count($parts) === 1 ? "“{$parts[0]->name}”" : Say::parts(count($parts))), $isStart ? 'begins at' : 'ends at', $work->time()->position($isStart ? $first->from : $first->to)));
+        return new Outcome($builder->change(), $input->selection, sprintf('%s now %s %s.', (count($parts) === 1 ? "“{$parts[0]->name}”" : Wording::parts(count($parts))), $isStart ? 'begins at' : 'ends at', $input->time()->position($isStart ? $first->from : $first->to)));
     }
 }

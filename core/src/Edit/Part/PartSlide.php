@@ -5,14 +5,14 @@ declare(strict_types=1);
 namespace Jactonic\Core\Edit\Part;
 
 use Jactonic\Core\Change\ChangeBuilder;
+use Jactonic\Core\Edit\AppliesTo;
 use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\EditInput;
 use Jactonic\Core\Edit\Family;
-use Jactonic\Core\Edit\Needs;
 use Jactonic\Core\Edit\Outcome;
-use Jactonic\Core\Edit\Say;
+use Jactonic\Core\Edit\Requires;
 use Jactonic\Core\Edit\Spec;
-use Jactonic\Core\Edit\Takes;
-use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Edit\Wording;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Refusal;
 use Jactonic\Core\Score\Note;
@@ -26,19 +26,19 @@ final class PartSlide implements Edit
         return new Spec('part-slide', 'Slide the contents', Family::Part, 'Moves what is in parts under their windows.', [
             Param::integer('steps', 'Steps, below 0 for earlier', -10_000, 10_000, 1, adds: true),
             Param::step('by', 'Step', setting: 'nudge'),
-        ], Needs::Parts, ['slip', 'contents', 'inside'], [['steps' => 1, 'by' => ['unit' => 'bar', 'amount' => 1]]], [Takes::Parts], ['song'], keeps: true, forms: [
+        ], Requires::Parts, ['slip', 'contents', 'inside'], [['steps' => 1, 'by' => ['unit' => 'bar', 'amount' => 1]]], [AppliesTo::Parts], ['song'], keeps: true, forms: [
             ['title' => 'Contents later', 'params' => ['steps' => 1]], ['title' => 'Contents earlier', 'params' => ['steps' => -1]],
         ]);
     }
 
-    public function apply(Work $work): Outcome
+    public function apply(EditInput $input): Outcome
     {
         $builder = new ChangeBuilder;
-        $parts = $work->wholeParts();
-        $steps = $work->params->integer('steps');
+        $parts = $input->wholeParts();
+        $steps = $input->params->integer('steps');
         foreach ($parts as $part) {
             $head = $part->head;
-            $by = Note::whole($work->params->step('by', $part->settings())->distance($work->time(), $work->lines($part), $steps, $head->from));
+            $by = Note::whole($input->params->step('by', $part->settings())->distance($input->time(), $input->lines($part), $steps, $head->from));
             /** @var list<int> $places */
             $places = [...$part->notes->column('start'), ...$part->points->column('tick')];
             if ($places !== [] && min($places) + $by < 0) {
@@ -47,6 +47,6 @@ final class PartSlide implements Edit
             $builder->head($part, $head->slid($by));
         }
 
-        return new Outcome($builder->change(), $work->selection, sprintf('What is in %s moved %s.', (count($parts) === 1 ? "“{$parts[0]->name}”" : Say::parts(count($parts))), $work->params->step('by', $parts[0]->settings())->words($steps).($steps < 0 ? ' earlier' : ' later')));
+        return new Outcome($builder->change(), $input->selection, sprintf('What is in %s moved %s.', (count($parts) === 1 ? "“{$parts[0]->name}”" : Wording::parts(count($parts))), $input->params->step('by', $parts[0]->settings())->words($steps).($steps < 0 ? ' earlier' : ' later')));
     }
 }

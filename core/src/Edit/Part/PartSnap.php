@@ -5,15 +5,14 @@ declare(strict_types=1);
 namespace Jactonic\Core\Edit\Part;
 
 use Jactonic\Core\Change\ChangeBuilder;
-use Jactonic\Core\Edit\Contents;
+use Jactonic\Core\Edit\AppliesTo;
 use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\EditInput;
 use Jactonic\Core\Edit\Family;
-use Jactonic\Core\Edit\Needs;
 use Jactonic\Core\Edit\Outcome;
-use Jactonic\Core\Edit\Say;
+use Jactonic\Core\Edit\Requires;
 use Jactonic\Core\Edit\Spec;
-use Jactonic\Core\Edit\Takes;
-use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Edit\Wording;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Score\Part;
 use Jactonic\Core\Time\Lines;
@@ -26,15 +25,15 @@ final class PartSnap implements Edit
         return new Spec('part-snap', 'Part to the nearest line', Family::Part, 'Moves parts to the nearest line, contents with them.', [
             Param::grid('grid', 'Lines of', setting: 'grid'),
             Param::integer('steps', 'Lines on, below 0 for back; 0 for the nearest', -1000, 1000, 0, adds: true),
-        ], Needs::Parts, ['snap', 'align', 'grid'], [], [Takes::Parts], ['song'], keeps: true);
+        ], Requires::Parts, ['snap', 'align', 'grid'], [], [AppliesTo::Parts], ['song'], keeps: true);
     }
 
-    public function apply(Work $work): Outcome
+    public function apply(EditInput $input): Outcome
     {
         $builder = new ChangeBuilder;
-        $steps = $work->params->integer('steps');
-        $parts = $work->wholeParts();
-        $lines = fn (Part $part): Lines => $work->time()->lines($work->params->grid('grid', $part->settings()), $part->settings()->swing);
+        $steps = $input->params->integer('steps');
+        $parts = $input->wholeParts();
+        $lines = fn (Part $part): Lines => $input->time()->lines($input->params->grid('grid', $part->settings()), $part->settings()->swing);
         if ($steps !== 0) {
             usort($parts, static fn (Part $a, Part $b): int => $a->head->from <=> $b->head->from ?: $a->id <=> $b->id);
             $line = $from = $parts[0]->head->from;
@@ -42,18 +41,18 @@ final class PartSnap implements Edit
                 $line = $steps > 0 ? $lines($parts[0])->after($line) : $lines($parts[0])->before($line);
             }
             foreach ($parts as $part) {
-                Contents::move($builder, $part, $line - $from);
+                PartContents::move($builder, $part, $line - $from);
             }
 
-            return new Outcome($builder->change(), $work->selection, $line === $from ? 'It begins on the first line of the song already.' : sprintf('%s moved to the line at %s.', count($parts) === 1 ? "“{$parts[0]->name}”" : Say::parts(count($parts)), $work->time()->position($line)));
+            return new Outcome($builder->change(), $input->selection, $line === $from ? 'It begins on the first line of the song already.' : sprintf('%s moved to the line at %s.', count($parts) === 1 ? "“{$parts[0]->name}”" : Wording::parts(count($parts)), $input->time()->position($line)));
         }
         $moved = 0;
         foreach ($parts as $part) {
             $by = $lines($part)->nearest($part->head->from) - $part->head->from;
-            Contents::move($builder, $part, $by);
+            PartContents::move($builder, $part, $by);
             $moved += $by === 0 ? 0 : 1;
         }
 
-        return new Outcome($builder->change(), $work->selection, $moved === 0 ? 'They begin on lines already.' : Say::parts($moved).' moved to the nearest line.');
+        return new Outcome($builder->change(), $input->selection, $moved === 0 ? 'They begin on lines already.' : Wording::parts($moved).' moved to the nearest line.');
     }
 }

@@ -5,15 +5,14 @@ declare(strict_types=1);
 namespace Jactonic\Core\Edit\Part;
 
 use Jactonic\Core\Change\ChangeBuilder;
-use Jactonic\Core\Edit\Contents;
+use Jactonic\Core\Edit\AppliesTo;
 use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\EditInput;
 use Jactonic\Core\Edit\Family;
-use Jactonic\Core\Edit\Needs;
 use Jactonic\Core\Edit\Outcome;
-use Jactonic\Core\Edit\Say;
+use Jactonic\Core\Edit\Requires;
 use Jactonic\Core\Edit\Spec;
-use Jactonic\Core\Edit\Takes;
-use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Edit\Wording;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Param\Word;
 use Jactonic\Core\Refusal;
@@ -33,20 +32,20 @@ final class PartSplit implements Edit
             Param::place('at', 'At', 1, new Word('caret')),
             Param::choice('every', 'Instead at every', ['place', 'bars', 'marker'], 'place'),
             Param::integer('bars', 'Bars', 1, 1000, 1),
-        ], Needs::Parts, ['cut', 'divide', 'scissors'], [['at' => 2000], ['every' => 'bars', 'bars' => 1, 'at' => 1], ['every' => 'marker', 'at' => 1]], [Takes::Parts], ['song'], forms: [
+        ], Requires::Parts, ['cut', 'divide', 'scissors'], [['at' => 2000], ['every' => 'bars', 'bars' => 1, 'at' => 1], ['every' => 'marker', 'at' => 1]], [AppliesTo::Parts], ['song'], forms: [
             ['title' => 'Split the part at the caret', 'params' => []], ['title' => 'Split the part at every bar', 'params' => ['every' => 'bars', 'at' => 1]], ['title' => 'Split the part at the markers', 'params' => ['every' => 'marker', 'at' => 1]],
         ]);
     }
 
-    public function apply(Work $work): Outcome
+    public function apply(EditInput $input): Outcome
     {
         $builder = new ChangeBuilder;
         $ids = [];
         $pieces = 0;
-        foreach ($work->wholeParts() as $part) {
+        foreach ($input->wholeParts() as $part) {
             $ids[] = $part->id;
-            $end = Contents::end($part, $work);
-            $cuts = array_values(array_filter(self::places($work, $part, $end), static fn (int $tick): bool => $tick > $part->head->from && $tick < $end));
+            $end = PartContents::end($part, $input);
+            $cuts = array_values(array_filter(self::places($input, $part, $end), static fn (int $tick): bool => $tick > $part->head->from && $tick < $end));
             if (count($cuts) > self::MOST) {
                 throw new Refusal(sprintf('That would be more than %d parts: nothing was split.', self::MOST), 'every');
             }
@@ -58,8 +57,8 @@ final class PartSplit implements Edit
             }
             foreach ($cuts as $i => $from) {
                 $to = $cuts[$i + 1] ?? $end;
-                $new = $builder->newPart($work->score, new PartHead($part->head->track, $part->name.' '.($i + 2), $from, $from, $to, $part->head->muted, $part->head->plays->goingTo(0), true), $part->ownSettings());
-                Contents::copy($builder, $part, $new, $from, $to);
+                $new = $builder->newPart($input->score, new PartHead($part->head->track, $part->name.' '.($i + 2), $from, $from, $to, $part->head->muted, $part->head->plays->goingTo(0), true), $part->ownSettings());
+                PartContents::copy($builder, $part, $new, $from, $to);
                 $ids[] = $new->id;
                 $pieces++;
             }
@@ -78,25 +77,25 @@ final class PartSplit implements Edit
             $builder->head($part, $part->head->withWindow($part->head->from, $cuts[0]));
         }
 
-        return new Outcome($builder->change(), new Selection(parts: $ids), $pieces === 0 ? 'There is nowhere to split.' : sprintf('%s split into %d.', Say::parts(count($ids) - $pieces), count($ids)));
+        return new Outcome($builder->change(), new Selection(parts: $ids), $pieces === 0 ? 'There is nowhere to split.' : sprintf('%s split into %d.', Wording::parts(count($ids) - $pieces), count($ids)));
     }
 
     /** @return list<int> ticks at which it is asked to be split, ascending */
-    private static function places(Work $work, Part $part, int $end): array
+    private static function places(EditInput $input, Part $part, int $end): array
     {
-        $meters = $work->time()->meters;
-        switch ($work->params->choice('every')) {
+        $meters = $input->time()->meters;
+        switch ($input->params->choice('every')) {
             case 'marker':
-                return array_map(static fn (array $m): int => $m[0], $work->time()->markers());
+                return array_map(static fn (array $m): int => $m[0], $input->time()->markers());
             case 'bars':
                 $places = [];
-                for ($bar = $meters->barAt($part->head->from)->index + $work->params->integer('bars'); $meters->barNumber($bar)->start < $end && count($places) <= self::MOST; $bar += $work->params->integer('bars')) {
+                for ($bar = $meters->barAt($part->head->from)->index + $input->params->integer('bars'); $meters->barNumber($bar)->start < $end && count($places) <= self::MOST; $bar += $input->params->integer('bars')) {
                     $places[] = $meters->barNumber($bar)->start;
                 }
 
                 return $places;
             default:
-                return [$work->params->integer('at')];
+                return [$input->params->integer('at')];
         }
     }
 }

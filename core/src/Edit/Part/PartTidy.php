@@ -5,15 +5,14 @@ declare(strict_types=1);
 namespace Jactonic\Core\Edit\Part;
 
 use Jactonic\Core\Change\ChangeBuilder;
-use Jactonic\Core\Edit\Contents;
+use Jactonic\Core\Edit\AppliesTo;
 use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\EditInput;
 use Jactonic\Core\Edit\Family;
-use Jactonic\Core\Edit\Needs;
 use Jactonic\Core\Edit\Outcome;
-use Jactonic\Core\Edit\Say;
+use Jactonic\Core\Edit\Requires;
 use Jactonic\Core\Edit\Spec;
-use Jactonic\Core\Edit\Takes;
-use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Edit\Wording;
 use Jactonic\Core\Score\PartHead;
 
 /** Deletes what lies outside the windows of parts, and cuts notes that sound past them; what a lane holds where the
@@ -22,13 +21,13 @@ final class PartTidy implements Edit
 {
     public static function spec(): Spec
     {
-        return new Spec('part-tidy', 'Tidy the part', Family::Part, 'Deletes what lies outside the windows of parts.', [], Needs::Parts, ['clean', 'outside', 'hidden'], examples: [], takes: [Takes::Parts], contexts: ['song'], keeps: true);
+        return new Spec('part-tidy', 'Tidy the part', Family::Part, 'Deletes what lies outside the windows of parts.', [], Requires::Parts, ['clean', 'outside', 'hidden'], examples: [], takes: [AppliesTo::Parts], contexts: ['song'], keeps: true);
     }
 
-    public function apply(Work $work): Outcome
+    public function apply(EditInput $input): Outcome
     {
         $builder = new ChangeBuilder;
-        $parts = $work->wholeParts();
+        $parts = $input->wholeParts();
         $gone = $cut = 0;
         foreach ($parts as $part) {
             [$from, $to] = [$part->head->from, $part->head->to];
@@ -41,7 +40,7 @@ final class PartTidy implements Edit
                     $cut++;
                 }
             }
-            $state = Contents::state($part, $from);
+            $state = PartContents::state($part, $from);
             foreach ($part->points->all() as $point) {
                 if (in_array($point, $state, true)) {
                     $builder->putPoint($part, $point->movedTo($from));
@@ -52,6 +51,6 @@ final class PartTidy implements Edit
             }
         }
 
-        return new Outcome($builder->change(), $work->selection, $gone + $cut === 0 ? 'Nothing lies outside.' : sprintf('%d outside deleted%s.', $gone, $cut === 0 ? '' : ', '.Say::notes($cut).' cut'));
+        return new Outcome($builder->change(), $input->selection, $gone + $cut === 0 ? 'Nothing lies outside.' : sprintf('%d outside deleted%s.', $gone, $cut === 0 ? '' : ', '.Wording::notes($cut).' cut'));
     }
 }

@@ -6,15 +6,14 @@ namespace Jactonic\Core\Edit\Part;
 
 use Jactonic\Core\Change\Change;
 use Jactonic\Core\Change\ChangeBuilder;
-use Jactonic\Core\Edit\Contents;
+use Jactonic\Core\Edit\AppliesTo;
 use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\EditInput;
 use Jactonic\Core\Edit\Family;
-use Jactonic\Core\Edit\Needs;
 use Jactonic\Core\Edit\Outcome;
-use Jactonic\Core\Edit\Say;
+use Jactonic\Core\Edit\Requires;
 use Jactonic\Core\Edit\Spec;
-use Jactonic\Core\Edit\Takes;
-use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Edit\Wording;
 use Jactonic\Core\Score\Part;
 use Jactonic\Core\Score\PartHead;
 use Jactonic\Core\Selection\Selection;
@@ -27,27 +26,27 @@ final class PartUnite implements Edit
 {
     public static function spec(): Spec
     {
-        return new Spec('part-unite', 'Unite parts of several tracks', Family::Part, 'Makes one part of parts of several tracks.', [], Needs::Parts, ['merge', 'together', 'collect', 'mixdown'], examples: [], takes: [Takes::Parts], contexts: ['song']);
+        return new Spec('part-unite', 'Unite parts of several tracks', Family::Part, 'Makes one part of parts of several tracks.', [], Requires::Parts, ['merge', 'together', 'collect', 'mixdown'], examples: [], takes: [AppliesTo::Parts], contexts: ['song']);
     }
 
-    public function apply(Work $work): Outcome
+    public function apply(EditInput $input): Outcome
     {
-        $parts = $work->wholeParts();
+        $parts = $input->wholeParts();
         if (count($parts) < 2) {
-            return new Outcome(new Change, $work->selection, 'Choose two parts or more to unite them: nothing changed.');
+            return new Outcome(new Change, $input->selection, 'Choose two parts or more to unite them: nothing changed.');
         }
         usort($parts, static fn (Part $a, Part $b): int => $a->head->from <=> $b->head->from ?: $a->id <=> $b->id);
-        $order = array_flip(array_keys($work->score->tracks));
+        $order = array_flip(array_keys($input->score->tracks));
         usort($parts, static fn (Part $a, Part $b): int => $order[$a->head->track] <=> $order[$b->head->track]);
         $builder = new ChangeBuilder;
         $from = min(array_map(static fn (Part $p): int => $p->head->from, $parts));
-        $to = max(array_map(static fn (Part $p): int => max(Contents::end($p, $work), $p->head->plays->until), $parts));
-        $into = $builder->newPart($work->score, PartHead::fresh($parts[0]->head->track, $parts[0]->name, $from, $to), $parts[0]->ownSettings());
+        $to = max(array_map(static fn (Part $p): int => max(PartContents::end($p, $input), $p->head->plays->until), $parts));
+        $into = $builder->newPart($input->score, PartHead::fresh($parts[0]->head->track, $parts[0]->name, $from, $to), $parts[0]->ownSettings());
         foreach ($parts as $part) {
-            Contents::heard($builder, $part, $into, $work);
+            PartContents::heard($builder, $part, $into, $input);
             $builder->head($part, null);
         }
 
-        return new Outcome($builder->change(), new Selection(parts: [$into->id]), sprintf('%s united in “%s”.', Say::parts(count($parts)), $into->name));
+        return new Outcome($builder->change(), new Selection(parts: [$into->id]), sprintf('%s united in “%s”.', Wording::parts(count($parts)), $into->name));
     }
 }

@@ -6,16 +6,14 @@ namespace Jactonic\Core\Edit\Part;
 
 use Jactonic\Core\Change\Change;
 use Jactonic\Core\Change\ChangeBuilder;
-use Jactonic\Core\Edit\Contents;
+use Jactonic\Core\Edit\AppliesTo;
 use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\EditInput;
 use Jactonic\Core\Edit\Family;
-use Jactonic\Core\Edit\Needs;
 use Jactonic\Core\Edit\Outcome;
-use Jactonic\Core\Edit\Say;
-use Jactonic\Core\Edit\SongShift;
+use Jactonic\Core\Edit\Requires;
 use Jactonic\Core\Edit\Spec;
-use Jactonic\Core\Edit\Takes;
-use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Edit\Wording;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Param\Word;
 use Jactonic\Core\Refusal;
@@ -36,28 +34,28 @@ final class RemoveTime implements Edit
             Param::place('from', 'From', default: new Word('span-start')),
             Param::place('to', 'To', 1, new Word('span-end')),
             Param::choice('in', 'In', ['song', 'parts'], 'song'),
-        ], Needs::Song, ['cut', 'delete bars', 'close up', 'shorten'], [['from' => 1920, 'to' => 3840]], [Takes::Parts], ['song'], forms: [
+        ], Requires::Song, ['cut', 'delete bars', 'close up', 'shorten'], [['from' => 1920, 'to' => 3840]], [AppliesTo::Parts], ['song'], forms: [
             ['title' => 'Remove time from the chosen parts', 'params' => ['in' => 'parts']],
         ]);
     }
 
-    public function apply(Work $work): Outcome
+    public function apply(EditInput $input): Outcome
     {
-        [$from, $to] = [$work->params->integer('from'), $work->params->integer('to')];
+        [$from, $to] = [$input->params->integer('from'), $input->params->integer('to')];
         if ($to <= $from) {
             throw Refusal::parameter('to', $to, 'a place after from');
         }
-        $whole = $work->params->choice('in') === 'song';
-        $parts = $whole ? $work->score->parts : $work->wholeParts();
+        $whole = $input->params->choice('in') === 'song';
+        $parts = $whole ? $input->score->parts : $input->wholeParts();
         if (! $whole && $parts === []) {
-            return new Outcome(new Change, $work->selection, 'No parts are chosen: nothing changed.');
+            return new Outcome(new Change, $input->selection, 'No parts are chosen: nothing changed.');
         }
         $builder = new ChangeBuilder;
         $gone = $notes = 0;
         foreach ($parts as $part) {
             $head = $part->head;
             if ($head->from >= $to) {
-                Contents::move($builder, $part, $from - $to);
+                PartContents::move($builder, $part, $from - $to);
             } elseif ($head->from >= $from && $head->soundsTo() <= $to && ! $part->notes->isEmpty()) {
                 $builder->head($part, null);
                 $gone++;
@@ -66,10 +64,10 @@ final class RemoveTime implements Edit
             }
         }
         $change = $builder->change();
-        $said = array_filter([$gone === 0 ? '' : Say::parts($gone), $notes === 0 ? '' : Say::notes($notes)]);
+        $said = array_filter([$gone === 0 ? '' : Wording::parts($gone), $notes === 0 ? '' : Wording::notes($notes)]);
 
-        return new Outcome($whole ? SongShift::change($change, $work, $from, $from - $to) : $change, new Selection(parts: array_values(array_filter($work->selection->parts, static fn (int $id): bool => ($change->parts[$id]->head ?? null)?->after !== null || ! isset($change->parts[$id]->head)))),
-            sprintf('%s to %s taken out%s%s.', $work->time()->position($from), $work->time()->position($to), $whole ? '' : ' of '.Say::parts(count($parts)), $said === [] ? '' : ', with '.implode(' and ', $said)));
+        return new Outcome($whole ? SongShift::change($change, $input, $from, $from - $to) : $change, new Selection(parts: array_values(array_filter($input->selection->parts, static fn (int $id): bool => ($change->parts[$id]->head ?? null)?->after !== null || ! isset($change->parts[$id]->head)))),
+            sprintf('%s to %s taken out%s%s.', $input->time()->position($from), $input->time()->position($to), $whole ? '' : ' of '.Wording::parts(count($parts)), $said === [] ? '' : ', with '.implode(' and ', $said)));
     }
 
     /** @return int how many notes go */
@@ -92,7 +90,7 @@ final class RemoveTime implements Edit
                 $builder->put($part, $note->piece($start, $from, $note->id));
             }
         }
-        $held = Contents::state($part, $to);
+        $held = PartContents::state($part, $to);
         foreach ($part->points->all() as $point) {
             if ($point->tick >= $to) {
                 $builder->putPoint($part, $point->movedTo($point->tick - $by));

@@ -6,11 +6,11 @@ namespace Jactonic\Core\Edit\Pitch;
 
 use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\EditInput;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Outcome;
-use Jactonic\Core\Edit\Say;
 use Jactonic\Core\Edit\Spec;
-use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Edit\Wording;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Refusal;
 use Jactonic\Core\Score\Note;
@@ -33,20 +33,20 @@ final class DoubleAt implements Edit
         ]), examples: [['degrees' => 2, 'scale' => 'F major'], ['semitones' => 7], ['semitones' => -12]]);
     }
 
-    public function apply(Work $work): Outcome
+    public function apply(EditInput $input): Outcome
     {
         $builder = new ChangeBuilder;
-        $semitones = $work->params->integer('semitones');
-        $degrees = $work->params->has('degrees') ? $work->params->integer('degrees') : null;
+        $semitones = $input->params->integer('semitones');
+        $degrees = $input->params->has('degrees') ? $input->params->integer('degrees') : null;
         $by = $degrees === null ? [abs($semitones).' semitones', $semitones < 0] : [abs($degrees).' steps of the scale', $degrees < 0];
         $ids = [];
-        foreach ($work->parts() as $part) {
+        foreach ($input->parts() as $part) {
             $ids[$part->id] = [];
-            $scale = $degrees === null ? null : $work->params->scale('scale', $work->score->scaleOf($part));
-            foreach ($part->inOrder($work->selection->notes[$part->id]) as $note) {
+            $scale = $degrees === null ? null : $input->params->scale('scale', $input->score->scaleOf($part));
+            foreach ($part->inOrder($input->selection->notes[$part->id]) as $note) {
                 $pitch = $scale === null ? $note->pitch + $semitones : $scale->stepped($note->pitch, (int) $degrees);
                 if ($pitch < Note::LOWEST || $pitch > Note::HIGHEST) {
-                    throw new Refusal(sprintf('%s cannot be doubled %s %s: there is no such pitch. Nothing was copied.', Say::note($note, $work->score), $by[0], $by[1] ? 'down' : 'up'));
+                    throw new Refusal(sprintf('%s cannot be doubled %s %s: there is no such pitch. Nothing was copied.', Wording::note($note, $input->score), $by[0], $by[1] ? 'down' : 'up'));
                 }
                 $copy = $builder->regrouped($part, $note->copiedAs($builder->newId($part))->withPitch($pitch));
                 $builder->put($part, $copy);
@@ -54,6 +54,6 @@ final class DoubleAt implements Edit
             }
         }
 
-        return new Outcome($builder->change(), new Selection($ids), sprintf('%s doubled %s %s.', Say::notes($work->selection->count()), $by[0], $by[1] ? 'down' : 'up'));
+        return new Outcome($builder->change(), new Selection($ids), sprintf('%s doubled %s %s.', Wording::notes($input->selection->count()), $by[0], $by[1] ? 'down' : 'up'));
     }
 }

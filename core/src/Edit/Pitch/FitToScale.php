@@ -6,12 +6,11 @@ namespace Jactonic\Core\Edit\Pitch;
 
 use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\EditInput;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Outcome;
-use Jactonic\Core\Edit\Repitch;
-use Jactonic\Core\Edit\Say;
 use Jactonic\Core\Edit\Spec;
-use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Edit\Wording;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Score\Part;
 
@@ -29,19 +28,19 @@ final class FitToScale implements Edit
         ], keeps: true, words: ['correct', 'key', 'diatonic', 'snap', 'wrong notes'], examples: [['scale' => 'C minor pentatonic'], ['scale' => 'F# harmonic minor', 'toward' => 'up']]);
     }
 
-    public function apply(Work $work): Outcome
+    public function apply(EditInput $input): Outcome
     {
         $builder = new ChangeBuilder;
-        $toward = $work->params->choice('toward');
+        $toward = $input->params->choice('toward');
         $names = [];
-        $moved = Repitch::each($work, $builder, static function (int $pitch, Part $part) use ($work, $toward, &$names): int {
-            $scale = $work->params->scale('scale', $work->score->scaleOf($part));
+        $moved = PitchEdit::each($input, $builder, static function (int $pitch, Part $part) use ($input, $toward, &$names): int {
+            $scale = $input->params->scale('scale', $input->score->scaleOf($part));
             $names[$scale->name] = true;
 
             return $scale->nearest($pitch, $toward);
         });
 
-        return new Outcome($builder->change(), $work->selection, sprintf('%s in %s: %s.', Say::notes($work->selection->count()), implode(', ', array_keys($names)),
+        return new Outcome($builder->change(), $input->selection, sprintf('%s in %s: %s.', Wording::notes($input->selection->count()), implode(', ', array_keys($names)),
             $moved === 0 ? 'all lay in it already' : ($moved === 1 ? '1 moved' : "$moved moved")));
     }
 }

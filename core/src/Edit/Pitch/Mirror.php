@@ -6,12 +6,11 @@ namespace Jactonic\Core\Edit\Pitch;
 
 use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\EditInput;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Outcome;
-use Jactonic\Core\Edit\Repitch;
-use Jactonic\Core\Edit\Say;
 use Jactonic\Core\Edit\Spec;
-use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Edit\Wording;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Score\Part;
 
@@ -34,39 +33,39 @@ final class Mirror implements Edit
         ]);
     }
 
-    public function apply(Work $work): Outcome
+    public function apply(EditInput $input): Outcome
     {
         $builder = new ChangeBuilder;
         $pitches = [];
-        foreach ($work->parts() as $part) {
-            foreach ($work->chosen($part) as $note) {
+        foreach ($input->parts() as $part) {
+            foreach ($input->chosen($part) as $note) {
                 $pitches[] = $note->pitch;
             }
         }
-        if ($work->params->choice('in') === 'scale') {
-            return $this->inScale($work, $pitches);
+        if ($input->params->choice('in') === 'scale') {
+            return $this->inScale($input, $pitches);
         }
-        $twice = $work->params->has('axis') ? 2 * $work->params->integer('axis') : ($pitches === [] ? 0 : min($pitches) + max($pitches));
-        Repitch::each($work, $builder, static fn (int $pitch): int => $twice - $pitch);
-        $about = $twice % 2 === 0 ? Say::pitch(intdiv($twice, 2), $work->score) : 'between '.Say::pitch(intdiv($twice, 2), $work->score).' and '.Say::pitch(intdiv($twice, 2) + 1, $work->score);
+        $twice = $input->params->has('axis') ? 2 * $input->params->integer('axis') : ($pitches === [] ? 0 : min($pitches) + max($pitches));
+        PitchEdit::each($input, $builder, static fn (int $pitch): int => $twice - $pitch);
+        $about = $twice % 2 === 0 ? Wording::pitch(intdiv($twice, 2), $input->score) : 'between '.Wording::pitch(intdiv($twice, 2), $input->score).' and '.Wording::pitch(intdiv($twice, 2) + 1, $input->score);
 
-        return new Outcome($builder->change(), $work->selection, sprintf('%s mirrored about %s.', Say::notes($work->selection->count()), $about));
+        return new Outcome($builder->change(), $input->selection, sprintf('%s mirrored about %s.', Wording::notes($input->selection->count()), $about));
     }
 
     /** @param  list<int>  $pitches  of all that is chosen */
-    private function inScale(Work $work, array $pitches): Outcome
+    private function inScale(EditInput $input, array $pitches): Outcome
     {
         $builder = new ChangeBuilder;
         $names = [];
-        Repitch::each($work, $builder, static function (int $pitch, Part $part) use ($work, $pitches, &$names): int {
-            $scale = $work->params->scale('scale', $work->score->scaleOf($part));
+        PitchEdit::each($input, $builder, static function (int $pitch, Part $part) use ($input, $pitches, &$names): int {
+            $scale = $input->params->scale('scale', $input->score->scaleOf($part));
             $names[$scale->name] = true;
             $degree = $scale->degree($pitch);
-            $twice = $work->params->has('axis') ? 2 * $scale->degree($work->params->integer('axis')) : $scale->degree(min([$pitch, ...$pitches])) + $scale->degree(max([$pitch, ...$pitches]));
+            $twice = $input->params->has('axis') ? 2 * $scale->degree($input->params->integer('axis')) : $scale->degree(min([$pitch, ...$pitches])) + $scale->degree(max([$pitch, ...$pitches]));
 
             return $scale->pitch($twice - $degree) - ($pitch - $scale->pitch($degree));
         });
 
-        return new Outcome($builder->change(), $work->selection, sprintf('%s mirrored in %s.', Say::notes($work->selection->count()), implode(', ', array_keys($names))));
+        return new Outcome($builder->change(), $input->selection, sprintf('%s mirrored in %s.', Wording::notes($input->selection->count()), implode(', ', array_keys($names))));
     }
 }

@@ -6,11 +6,11 @@ namespace Jactonic\Core\Edit\Pitch;
 
 use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\EditInput;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Outcome;
-use Jactonic\Core\Edit\Say;
 use Jactonic\Core\Edit\Spec;
-use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Edit\Wording;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Standard\GeneralMidi;
 
@@ -26,21 +26,21 @@ final class SetPitch implements Edit
         ], examples: [['pitch' => 38], ['pitch' => 'F#3'], ['pitch' => 'Low Tom']]);
     }
 
-    public function apply(Work $work): Outcome
+    public function apply(EditInput $input): Outcome
     {
         $builder = new ChangeBuilder;
-        $pitch = $work->params->integer('pitch');
-        foreach ($work->parts() as $part) {
-            $ids = $work->ids($part);
+        $pitch = $input->params->integer('pitch');
+        foreach ($input->parts() as $part) {
+            $ids = $input->ids($part);
             $builder->columns($part, $ids, ['pitch' => array_fill(0, count($ids), $pitch)]);
         }
 
-        return new Outcome($builder->change(), $work->selection, sprintf('%s on %s.', Say::notes($work->selection->count()), Say::pitch($pitch, $work->score, $this->isDrums($work))));
+        return new Outcome($builder->change(), $input->selection, sprintf('%s on %s.', Wording::notes($input->selection->count()), Wording::pitch($pitch, $input->score, $this->isDrums($input))));
     }
 
-    private function isDrums(Work $work): bool
+    private function isDrums(EditInput $input): bool
     {
-        foreach ($work->parts() as $part) {
+        foreach ($input->parts() as $part) {
             if ($part->channel() !== GeneralMidi::DRUM_CHANNEL) {
                 return false;
             }

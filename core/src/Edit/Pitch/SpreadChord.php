@@ -4,13 +4,12 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit\Pitch;
 
-use Jactonic\Core\Edit\Chordwise;
 use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\EditInput;
 use Jactonic\Core\Edit\Family;
-use Jactonic\Core\Edit\Needs;
 use Jactonic\Core\Edit\Outcome;
+use Jactonic\Core\Edit\Requires;
 use Jactonic\Core\Edit\Spec;
-use Jactonic\Core\Edit\Work;
 use Jactonic\Core\Harmony\Voicing;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Selection\Chords;
@@ -29,17 +28,17 @@ final class SpreadChord implements Edit
         return new Spec('spread-chord', 'Open chords', Family::Pitch, 'Opens chords, or closes them again.', [
             Param::integer('by', 'Notes, below 0 to close', -12, 12, 1),
             Param::number('gather', 'Notes of one chord lie within', 0, 1000, Chords::GATHER, 'ms'),
-        ], Needs::Part, ['spread', 'wide', 'voicing', 'drop', 'close'], [['by' => 1, 'gather' => 500], ['by' => 2, 'gather' => 500]], forms: [
+        ], Requires::Part, ['spread', 'wide', 'voicing', 'drop', 'close'], [['by' => 1, 'gather' => 500], ['by' => 2, 'gather' => 500]], forms: [
             ['title' => 'Open chords', 'params' => ['by' => 1], 'words' => ['wider', 'drop']],
             ['title' => 'Close chords', 'params' => ['by' => -1], 'words' => ['narrow', 'tight']],
         ]);
     }
 
-    public function apply(Work $work): Outcome
+    public function apply(EditInput $input): Outcome
     {
-        $by = $work->params->integer('by');
+        $by = $input->params->integer('by');
 
-        return Chordwise::repitch($work, static function (array $pitches) use ($by): array {
+        return ChordEdit::repitch($input, static function (array $pitches) use ($by): array {
             for ($i = abs($by); $i > 0; $i--) {
                 $pitches = $by > 0 ? Voicing::opened($pitches, 1) : self::closed($pitches);
             }

@@ -6,12 +6,11 @@ namespace Jactonic\Core\Edit\Pitch;
 
 use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\EditInput;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Outcome;
-use Jactonic\Core\Edit\Repitch;
-use Jactonic\Core\Edit\Say;
 use Jactonic\Core\Edit\Spec;
-use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Edit\Wording;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Refusal;
 
@@ -29,14 +28,14 @@ final class StepInRows implements Edit
         ], keeps: true, words: ['drums', 'used rows'], examples: [['rows' => range(0, 127, 3)], ['steps' => -2, 'rows' => range(0, 127, 2)]], asked: false);
     }
 
-    public function apply(Work $work): Outcome
+    public function apply(EditInput $input): Outcome
     {
         $builder = new ChangeBuilder;
-        $steps = $work->params->integer('steps');
-        $rows = $work->params->rows('rows');
-        Repitch::each($work, $builder, static fn (int $pitch): int => self::stepped($pitch, $steps, $rows));
+        $steps = $input->params->integer('steps');
+        $rows = $input->params->rows('rows');
+        PitchEdit::each($input, $builder, static fn (int $pitch): int => self::stepped($pitch, $steps, $rows));
 
-        return new Outcome($builder->change(), $work->selection, sprintf('%s %s %s.', Say::notes($work->selection->count()), $steps < 0 ? 'down' : 'up', abs($steps) === 1 ? 'a row' : abs($steps).' rows'));
+        return new Outcome($builder->change(), $input->selection, sprintf('%s %s %s.', Wording::notes($input->selection->count()), $steps < 0 ? 'down' : 'up', abs($steps) === 1 ? 'a row' : abs($steps).' rows'));
     }
 
     /** @param  non-empty-list<int>  $rows  in the order in which they stand, from below */

@@ -6,12 +6,11 @@ namespace Jactonic\Core\Edit\Pitch;
 
 use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\EditInput;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Outcome;
-use Jactonic\Core\Edit\Repitch;
-use Jactonic\Core\Edit\Say;
 use Jactonic\Core\Edit\Spec;
-use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Edit\Wording;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Score\Part;
 
@@ -35,19 +34,19 @@ final class StepInScale implements Edit
         ]);
     }
 
-    public function apply(Work $work): Outcome
+    public function apply(EditInput $input): Outcome
     {
         $builder = new ChangeBuilder;
-        $degrees = $work->params->integer('degrees');
+        $degrees = $input->params->integer('degrees');
         $names = [];
-        Repitch::each($work, $builder, static function (int $pitch, Part $part) use ($work, $degrees, &$names): int {
-            $scale = $work->params->scale('scale', $work->score->scaleOf($part));
+        PitchEdit::each($input, $builder, static function (int $pitch, Part $part) use ($input, $degrees, &$names): int {
+            $scale = $input->params->scale('scale', $input->score->scaleOf($part));
             $names[$scale->name] = true;
 
             return $scale->stepped($pitch, $degrees);
         });
 
-        return new Outcome($builder->change(), $work->selection, sprintf('%s %s %s of %s.', Say::notes($work->selection->count()), $degrees < 0 ? 'down' : 'up',
+        return new Outcome($builder->change(), $input->selection, sprintf('%s %s %s of %s.', Wording::notes($input->selection->count()), $degrees < 0 ? 'down' : 'up',
             abs($degrees) === 1 ? 'a step' : abs($degrees).' steps', implode(', ', array_keys($names))));
     }
 }

@@ -6,11 +6,11 @@ namespace Jactonic\Core\Edit\Pitch;
 
 use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\EditInput;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Outcome;
-use Jactonic\Core\Edit\Say;
 use Jactonic\Core\Edit\Spec;
-use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Edit\Wording;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Refusal;
 use Jactonic\Core\Score\Note;
@@ -28,24 +28,24 @@ final class Transpose implements Edit
         ]), examples: [['semitones' => 12], ['semitones' => -7]]);
     }
 
-    public function apply(Work $work): Outcome
+    public function apply(EditInput $input): Outcome
     {
         $builder = new ChangeBuilder;
-        $semitones = $work->params->integer('semitones');
-        foreach ($work->parts() as $part) {
-            $ids = $work->ids($part);
+        $semitones = $input->params->integer('semitones');
+        foreach ($input->parts() as $part) {
+            $ids = $input->ids($part);
             $pitches = [];
             foreach ($part->notes->integers('pitch', $ids) as $i => $pitch) {
                 $pitches[] = $pitch += $semitones;
                 if ($pitch < Note::LOWEST || $pitch > Note::HIGHEST) {
-                    throw new Refusal(sprintf('%s cannot go %s %d: %s is the %s pitch. Nothing moved.', Say::note($part->notes[$ids[$i]], $work->score),
-                        $semitones > 0 ? 'up' : 'down', abs($semitones), Say::pitch($semitones > 0 ? Note::HIGHEST : Note::LOWEST, $work->score), $semitones > 0 ? 'highest' : 'lowest'));
+                    throw new Refusal(sprintf('%s cannot go %s %d: %s is the %s pitch. Nothing moved.', Wording::note($part->notes[$ids[$i]], $input->score),
+                        $semitones > 0 ? 'up' : 'down', abs($semitones), Wording::pitch($semitones > 0 ? Note::HIGHEST : Note::LOWEST, $input->score), $semitones > 0 ? 'highest' : 'lowest'));
                 }
             }
             $builder->columns($part, $ids, ['pitch' => $pitches]);
         }
 
-        return new Outcome($builder->change(), $work->selection, sprintf('%s %s %s.', Say::notes($work->selection->count()),
+        return new Outcome($builder->change(), $input->selection, sprintf('%s %s %s.', Wording::notes($input->selection->count()),
             $semitones < 0 ? 'down' : 'up', self::interval(abs($semitones))));
     }
 

@@ -4,13 +4,12 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit\Pitch;
 
-use Jactonic\Core\Edit\Chordwise;
 use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\EditInput;
 use Jactonic\Core\Edit\Family;
-use Jactonic\Core\Edit\Needs;
 use Jactonic\Core\Edit\Outcome;
+use Jactonic\Core\Edit\Requires;
 use Jactonic\Core\Edit\Spec;
-use Jactonic\Core\Edit\Work;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Selection\Chords;
 
@@ -25,17 +24,17 @@ final class TurnChord implements Edit
         return new Spec('turn-chord', 'Turn chords', Family::Pitch, 'Turns chords into their next inversions.', [
             Param::integer('by', 'Times, below 0 for down', -12, 12, 1),
             Param::number('gather', 'Notes of one chord lie within', 0, 1000, Chords::GATHER, 'ms'),
-        ], Needs::Part, ['inversion', 'invert', 'voicing'], [['by' => 1], ['by' => -1]], forms: [
+        ], Requires::Part, ['inversion', 'invert', 'voicing'], [['by' => 1], ['by' => -1]], forms: [
             ['title' => 'Turn chords up', 'params' => ['by' => 1], 'words' => ['inversion', 'higher']],
             ['title' => 'Turn chords down', 'params' => ['by' => -1], 'words' => ['inversion', 'lower']],
         ]);
     }
 
-    public function apply(Work $work): Outcome
+    public function apply(EditInput $input): Outcome
     {
-        $by = $work->params->integer('by');
+        $by = $input->params->integer('by');
 
-        return Chordwise::repitch($work, static function (array $pitches) use ($by): array {
+        return ChordEdit::repitch($input, static function (array $pitches) use ($by): array {
             for ($i = abs($by); $i > 0; $i--) {
                 $at = array_search($by > 0 ? min($pitches) : max($pitches), $pitches, true);
                 $pitches[$at] += $by > 0 ? 12 : -12;

@@ -6,11 +6,11 @@ namespace Jactonic\Core\Edit\Structure;
 
 use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\EditInput;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Outcome;
-use Jactonic\Core\Edit\Say;
 use Jactonic\Core\Edit\Spec;
-use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Edit\Wording;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Refusal;
 use Jactonic\Core\Score\Note;
@@ -41,26 +41,26 @@ final class Carry implements Edit
         ]);
     }
 
-    public function apply(Work $work): Outcome
+    public function apply(EditInput $input): Outcome
     {
-        $params = $work->params;
+        $params = $input->params;
         $semitones = $params->integer('semitones');
         $builder = new ChangeBuilder;
         $chosen = [];
         $made = '';
-        foreach ($work->parts() as $part) {
-            $notes = $work->chosen($part);
+        foreach ($input->parts() as $part) {
+            $notes = $input->chosen($part);
             if ($notes === []) {
                 continue;
             }
             foreach ($notes as $note) {
                 if ($note->pitch + $semitones < Note::LOWEST || $note->pitch + $semitones > Note::HIGHEST) {
-                    throw new Refusal(sprintf('%s would leave the keyboard: nothing was carried.', Say::note($note, $work->score)), 'semitones');
+                    throw new Refusal(sprintf('%s would leave the keyboard: nothing was carried.', Wording::note($note, $input->score)), 'semitones');
                 }
             }
-            $into = $this->target($work, $builder, $part, $notes);
+            $into = $this->target($input, $builder, $part, $notes);
             $made = $into->name;
-            $channel = Sound::of($work->score, $into->head->track)->channel ?? $part->channel();
+            $channel = Sound::of($input->score, $into->head->track)->channel ?? $part->channel();
             foreach ($notes as $note) {
                 $id = $builder->newId($into);
                 $builder->put($into, $builder->regrouped($into, $note->copiedAs($id)->with(['channel' => $channel, 'pitch' => $note->pitch + $semitones])));
@@ -73,20 +73,20 @@ final class Carry implements Edit
             }
         }
 
-        return new Outcome($builder->change(), new Selection($chosen), sprintf('%s %s “%s”%s.', Say::notes($work->selection->count()), $params->flag('copy') || $params->flag('mute') ? 'copied to' : 'carried to', $made, $semitones === 0 ? '' : ', '.Say::signed($semitones)));
+        return new Outcome($builder->change(), new Selection($chosen), sprintf('%s %s “%s”%s.', Wording::notes($input->selection->count()), $params->flag('copy') || $params->flag('mute') ? 'copied to' : 'carried to', $made, $semitones === 0 ? '' : ', '.Wording::signed($semitones)));
     }
 
     /** @param  non-empty-list<Note>  $notes */
-    private function target(Work $work, ChangeBuilder $builder, Part $part, array $notes): Part
+    private function target(EditInput $input, ChangeBuilder $builder, Part $part, array $notes): Part
     {
-        $score = $work->score;
-        if ($work->params->has('part')) {
-            return $score->part($work->params->integer('part'));
+        $score = $input->score;
+        if ($input->params->has('part')) {
+            return $score->part($input->params->integer('part'));
         }
         $order = array_keys($score->tracks);
-        $place = (int) array_search($part->head->track, $order, true) + $work->params->integer('tracks');
-        $track = $work->params->has('track') ? $score->track($work->params->integer('track'))->id
-            : $order[$place] ?? throw new Refusal(sprintf('There is no track so far %s: nothing was carried.', $work->params->integer('tracks') < 0 ? 'up' : 'down'), 'tracks');
+        $place = (int) array_search($part->head->track, $order, true) + $input->params->integer('tracks');
+        $track = $input->params->has('track') ? $score->track($input->params->integer('track'))->id
+            : $order[$place] ?? throw new Refusal(sprintf('There is no track so far %s: nothing was carried.', $input->params->integer('tracks') < 0 ? 'up' : 'down'), 'tracks');
         if ($track === $part->head->track) {
             throw new Refusal('That is the track that they are on: nothing was carried.', 'track');
         }
@@ -97,7 +97,7 @@ final class Carry implements Edit
                 return $there;
             }
         }
-        $meters = $work->time()->meters;
+        $meters = $input->time()->meters;
         $new = $builder->newPart($score, PartHead::fresh($track, $score->track($track)->name, $meters->barAt($from)->start, $meters->barAt(max($from, $to - 1))->end()), $part->ownSettings());
         // A track with nothing in it has no sound yet: it gets that of the notes.
         if (Sound::of($score, $track) === null) {

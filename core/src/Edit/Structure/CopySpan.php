@@ -6,12 +6,12 @@ namespace Jactonic\Core\Edit\Structure;
 
 use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\EditInput;
 use Jactonic\Core\Edit\Family;
-use Jactonic\Core\Edit\Needs;
 use Jactonic\Core\Edit\Outcome;
-use Jactonic\Core\Edit\Say;
+use Jactonic\Core\Edit\Requires;
 use Jactonic\Core\Edit\Spec;
-use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Edit\Wording;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Param\Word;
 use Jactonic\Core\Refusal;
@@ -30,21 +30,21 @@ final class CopySpan implements Edit
             Param::place('from', 'Span from', default: new Word('span-start')),
             Param::place('to', 'Span to', 1, new Word('span-end')),
             Param::place('at', 'Copied to', optional: true),
-        ], Needs::Part, ['duplicate', 'range', 'time', 'silence'], [['from' => 960, 'to' => 5000], ['from' => 2000, 'to' => 2900, 'at' => 0]]);
+        ], Requires::Part, ['duplicate', 'range', 'time', 'silence'], [['from' => 960, 'to' => 5000], ['from' => 2000, 'to' => 2900, 'at' => 0]]);
     }
 
-    public function apply(Work $work): Outcome
+    public function apply(EditInput $input): Outcome
     {
-        [$from, $to] = [$work->params->integer('from'), $work->params->integer('to')];
+        [$from, $to] = [$input->params->integer('from'), $input->params->integer('to')];
         if ($to <= $from) {
             throw Refusal::parameter('to', $to, 'a tick after from');
         }
-        $shift = ($work->params->has('at') ? $work->params->integer('at') : $to) - $from;
+        $shift = ($input->params->has('at') ? $input->params->integer('at') : $to) - $from;
         $builder = new ChangeBuilder;
         $ids = [];
-        foreach ($work->parts() as $part) {
+        foreach ($input->parts() as $part) {
             $ids[$part->id] = [];
-            foreach (Cut::inside($work->chosenOrAll($part), $from, $to) as $note) {
+            foreach (Cut::inside($input->chosenOrAll($part), $from, $to) as $note) {
                 $copy = $builder->regrouped($part, $note->copiedAs($builder->newId($part))->movedTo($note->start + $note->carryStart + $shift));
                 $builder->put($part, $copy);
                 $ids[$part->id][] = $copy->id;
@@ -54,6 +54,6 @@ final class CopySpan implements Edit
 
         return new Outcome($builder->change(), $selection, $selection->isEmpty()
             ? 'Nothing sounds in the span: nothing was copied.'
-            : sprintf('%s of the span copied to %s.', Say::notes($selection->count()), $work->time()->position($from + $shift)));
+            : sprintf('%s of the span copied to %s.', Wording::notes($selection->count()), $input->time()->position($from + $shift)));
     }
 }

@@ -5,14 +5,13 @@ declare(strict_types=1);
 namespace Jactonic\Core\Edit\Structure;
 
 use Jactonic\Core\Change\ChangeBuilder;
-use Jactonic\Core\Edit\Along;
 use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\EditInput;
 use Jactonic\Core\Edit\Family;
-use Jactonic\Core\Edit\Needs;
 use Jactonic\Core\Edit\Outcome;
-use Jactonic\Core\Edit\Say;
+use Jactonic\Core\Edit\Requires;
 use Jactonic\Core\Edit\Spec;
-use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Edit\Wording;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Param\Word;
 use Jactonic\Core\Refusal;
@@ -29,26 +28,26 @@ final class CutSpan implements Edit
         return new Spec('cut-span', 'Cut the span out', Family::Structure, 'Takes away what lies in a span; notes are cut at its edges.', [
             Param::place('from', 'Span from', default: new Word('span-start')),
             Param::place('to', 'Span to', 1, new Word('span-end')),
-            Work::lanes(),
-        ], Needs::Part, ['delete', 'range', 'clear', 'remove'], [['from' => 960, 'to' => 9000], ['from' => 4000, 'to' => 9100]]);
+            EditInput::lanes(),
+        ], Requires::Part, ['delete', 'range', 'clear', 'remove'], [['from' => 960, 'to' => 9000], ['from' => 4000, 'to' => 9100]]);
     }
 
-    public function apply(Work $work): Outcome
+    public function apply(EditInput $input): Outcome
     {
-        [$from, $to] = [$work->params->integer('from'), $work->params->integer('to')];
+        [$from, $to] = [$input->params->integer('from'), $input->params->integer('to')];
         if ($to <= $from) {
             throw Refusal::parameter('to', $to, 'a tick after from');
         }
         $builder = new ChangeBuilder;
         $touched = 0;
         $left = [];
-        $all = $work->selection->isEmpty();
-        foreach ($work->parts() as $part) {
+        $all = $input->selection->isEmpty();
+        foreach ($input->parts() as $part) {
             $left[$part->id] = [];
-            if ($all && $work->params->choice('lanes', $part->ownSettings()) === 'along') {
-                Along::clear($builder, $part, $from, $to);
+            if ($all && $input->params->choice('lanes', $part->ownSettings()) === 'along') {
+                LanesUnderNotes::clear($builder, $part, $from, $to);
             }
-            foreach ($work->chosenOrAll($part) as $note) {
+            foreach ($input->chosenOrAll($part) as $note) {
                 if ($note->start >= $to || $note->end() <= $from) {
                     if (! $all) {
                         $left[$part->id][] = $note->id;
@@ -73,6 +72,6 @@ final class CutSpan implements Edit
 
         return new Outcome($builder->change(), new Selection($left), $touched === 0
             ? 'Nothing sounds in the span: nothing changed.'
-            : sprintf('The span is cut out of %s.', Say::notes($touched)));
+            : sprintf('The span is cut out of %s.', Wording::notes($touched)));
     }
 }

@@ -6,12 +6,12 @@ namespace Jactonic\Core\Edit\Structure;
 
 use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\EditInput;
 use Jactonic\Core\Edit\Family;
-use Jactonic\Core\Edit\Needs;
 use Jactonic\Core\Edit\Outcome;
-use Jactonic\Core\Edit\Say;
+use Jactonic\Core\Edit\Requires;
 use Jactonic\Core\Edit\Spec;
-use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Edit\Wording;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Score\Note;
 use Jactonic\Core\Selection\Chords;
@@ -33,27 +33,27 @@ final class GatherFirst implements Edit
             Param::grid('each', 'In place of bars, each', default: 'bar'),
             Param::choice('rest', 'The rest is', ['chosen', 'muted', 'deleted'], 'chosen'),
             Param::number('gather', 'Notes of one chord lie within', 0, 1000, Chords::GATHER, 'ms'),
-        ], Needs::Part, ['first', 'thin', 'pad', 'chords', 'reduce'], forms: [
+        ], Requires::Part, ['first', 'thin', 'pad', 'chords', 'reduce'], forms: [
             ['title' => 'Keep the first of each chord', 'params' => ['of' => 'change', 'rest' => 'deleted'], 'words' => ['pad', 'changes', 'repeated']],
             ['title' => 'Keep the first chord of each bar', 'params' => ['rest' => 'deleted'], 'words' => ['pad']],
         ], examples: [['rest' => 'deleted'], ['rest' => 'muted', 'each' => '1/2']]);
     }
 
-    public function apply(Work $work): Outcome
+    public function apply(EditInput $input): Outcome
     {
         $builder = new ChangeBuilder;
-        $rest = $work->params->choice('rest');
-        $each = $work->params->grid('each');
-        $of = $work->params->choice('of');
-        $span = $of === 'span' ? $work->context->span() : null;
-        $whole = $work->selection->isEmpty();
+        $rest = $input->params->choice('rest');
+        $each = $input->params->grid('each');
+        $of = $input->params->choice('of');
+        $span = $of === 'span' ? $input->context->span() : null;
+        $whole = $input->selection->isEmpty();
         $kept = $others = [];
-        foreach ($work->parts() as $part) {
-            $notes = $part->inOrder($whole ? null : $work->selection->notes[$part->id]);
+        foreach ($input->parts() as $part) {
+            $notes = $part->inOrder($whole ? null : $input->selection->notes[$part->id]);
             if ($span !== null) {
                 $notes = array_values(array_filter($notes, static fn (Note $n): bool => $n->start >= $span[0] && $n->start < $span[1]));
             }
-            $first = array_fill_keys($this->first($work, $of, $each, $notes), true);
+            $first = array_fill_keys($this->first($input, $of, $each, $notes), true);
             $kept[$part->id] = array_keys($first);
             $left = array_values(array_filter($notes, static fn (Note $n): bool => ! isset($first[$n->id])));
             $others[$part->id] = array_map(static fn (Note $n): int => $n->id, $left);
@@ -68,22 +68,22 @@ final class GatherFirst implements Edit
         $n = (new Selection($others))->count();
 
         return new Outcome($builder->change(), new Selection($rest === 'chosen' ? $others : $kept), sprintf('%s kept as the first chord of each %s; %s.',
-            Say::notes((new Selection($kept))->count()), match (true) {
+            Wording::notes((new Selection($kept))->count()), match (true) {
                 $of === 'change' => 'run of one chord',
                 $of === 'span' => 'part in the span',
                 default => $each->name === 'bar' ? 'bar' : "$each->name cell",
             },
-            $n === 0 ? 'there were no others' : Say::notes($n).($n === 1 ? ' is ' : ' are ').$rest));
+            $n === 0 ? 'there were no others' : Wording::notes($n).($n === 1 ? ' is ' : ' are ').$rest));
     }
 
     /**
      * @param  list<Note>  $notes  in order
      * @return list<int> the ids of those that are kept
      */
-    private function first(Work $work, string $of, Grid $each, array $notes): array
+    private function first(EditInput $input, string $of, Grid $each, array $notes): array
     {
-        $time = $work->time();
-        $gather = $work->params->number('gather');
+        $time = $input->time();
+        $gather = $input->params->number('gather');
 
         return match ($of) {
             'change' => Chords::changes($notes, $time, $gather),

@@ -6,11 +6,11 @@ namespace Jactonic\Core\Edit\Structure;
 
 use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\EditInput;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Outcome;
-use Jactonic\Core\Edit\Say;
 use Jactonic\Core\Edit\Spec;
-use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Edit\Wording;
 
 /** Makes the chosen notes of each part one group: chosen is then one with all, unless it is asked for alone. One note is no group. */
 final class Group implements Edit
@@ -20,12 +20,12 @@ final class Group implements Edit
         return new Spec('group', 'Group notes', Family::Structure, 'Notes that are grouped are chosen together.', words: ['together', 'bind', 'link'], examples: [[]], keeps: true);
     }
 
-    public function apply(Work $work): Outcome
+    public function apply(EditInput $input): Outcome
     {
         $builder = new ChangeBuilder;
         $count = 0;
-        foreach ($work->parts() as $part) {
-            $chosen = $work->chosen($part);
+        foreach ($input->parts() as $part) {
+            $chosen = $input->chosen($part);
             if (count($chosen) < 2) {
                 continue;
             }
@@ -36,6 +36,6 @@ final class Group implements Edit
             $count += count($chosen);
         }
 
-        return new Outcome($builder->change(), $work->selection, $count === 0 ? 'A group is of two notes or more: nothing changed.' : Say::notes($count).' are a group now.');
+        return new Outcome($builder->change(), $input->selection, $count === 0 ? 'A group is of two notes or more: nothing changed.' : Wording::notes($count).' are a group now.');
     }
 }

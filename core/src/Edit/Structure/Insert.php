@@ -5,14 +5,13 @@ declare(strict_types=1);
 namespace Jactonic\Core\Edit\Structure;
 
 use Jactonic\Core\Change\ChangeBuilder;
-use Jactonic\Core\Edit\Along;
 use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\EditInput;
 use Jactonic\Core\Edit\Family;
-use Jactonic\Core\Edit\Needs;
 use Jactonic\Core\Edit\Outcome;
-use Jactonic\Core\Edit\Say;
+use Jactonic\Core\Edit\Requires;
 use Jactonic\Core\Edit\Spec;
-use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Edit\Wording;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Param\Place;
 use Jactonic\Core\Refusal;
@@ -42,31 +41,31 @@ final class Insert implements Edit
             Param::integer('anchor', 'What goes there instead of the first', 0, PHP_INT_MAX >> 20, unit: 'ticks', optional: true),
             Param::curves('points', 'Points of the lanes under them'),
             Param::integer('touch', 'Touch, where a note says no velocity', 1, 4, optional: true),
-        ], Needs::Part, ['add', 'draw', 'paste', 'new', 'create'], asked: false, examples: [['notes' => [['start' => 5, 'length' => 10, 'pitch' => 60]], 'at' => 700], ['notes' => [['start' => 999, 'pitch' => 61], ['start' => 0, 'pitch' => 3]]]]);
+        ], Requires::Part, ['add', 'draw', 'paste', 'new', 'create'], asked: false, examples: [['notes' => [['start' => 5, 'length' => 10, 'pitch' => 60]], 'at' => 700], ['notes' => [['start' => 999, 'pitch' => 61], ['start' => 0, 'pitch' => 3]]]]);
     }
 
-    public function apply(Work $work): Outcome
+    public function apply(EditInput $input): Outcome
     {
         $builder = new ChangeBuilder;
-        $part = $work->part();
-        $given = $work->params->notes('notes');
+        $part = $input->part();
+        $given = $input->params->notes('notes');
         if ($given === []) {
-            return new Outcome($builder->change(), $work->selection, 'There was nothing to insert: nothing changed.');
+            return new Outcome($builder->change(), $input->selection, 'There was nothing to insert: nothing changed.');
         }
         $earliest = array_reduce($given, static fn (int $least, array $new): int => min($least, $new['start']), PHP_INT_MAX);
-        $anchor = $work->params->has('anchor') ? $work->params->integer('anchor') : $earliest;
-        $shift = $work->params->has('at') ? max(-$earliest, $work->params->integer('at') - $anchor) : 0;
-        if (count($given) === 1 && ($there = $this->standing($work, $part, $given[0], $given[0]['start'] + $shift)) !== null) {
-            return $this->again($work, $part, $there, $given[0]);
+        $anchor = $input->params->has('anchor') ? $input->params->integer('anchor') : $earliest;
+        $shift = $input->params->has('at') ? max(-$earliest, $input->params->integer('at') - $anchor) : 0;
+        if (count($given) === 1 && ($there = $this->standing($input, $part, $given[0], $given[0]['start'] + $shift)) !== null) {
+            return $this->again($input, $part, $there, $given[0]);
         }
         $ids = [];
         foreach ($given as $new) {
             $start = $new['start'] + $shift;
             $last = Table::notes()->one([
                 'id' => $builder->newId($part), 'start' => $start,
-                'length' => $new['length'] > 0 ? $new['length'] : $part->settings()->penTicks($work->time(), $start),
-                'velocity' => $this->velocity($work, $part, $new),
-                'channel' => $new['channel'] >= 0 ? $new['channel'] : $work->score->channelOf($part),
+                'length' => $new['length'] > 0 ? $new['length'] : $part->settings()->penTicks($input->time(), $start),
+                'velocity' => $this->velocity($input, $part, $new),
+                'channel' => $new['channel'] >= 0 ? $new['channel'] : $input->score->channelOf($part),
             ] + $new);
             if ($last->end() > Place::LAST) {
                 throw new Refusal('A note would lie past the end of time: nothing was inserted.', 'at');
@@ -75,16 +74,16 @@ final class Insert implements Edit
             $builder->put($part, $last);
             $ids[] = $last->id;
         }
-        $curves = $work->params->curves('points');
+        $curves = $input->params->curves('points');
         if (! $curves->isEmpty()) {
             $ends = array_map(static fn (array $new): int => $new['start'] + max(1, $new['length']), $given);
-            Along::put($builder, $work, $part, $curves, $shift, $earliest + $shift, max($ends) + $shift);
+            LanesUnderNotes::put($builder, $input, $part, $curves, $shift, $earliest + $shift, max($ends) + $shift);
         }
         $outcome = new Outcome($builder->change(), new Selection([$part->id => $ids]), count($ids) === 1
-            ? Say::note($last, $work->score).' inserted.'
-            : Say::notes(count($ids)).' inserted.');
+            ? Wording::note($last, $input->score).' inserted.'
+            : Wording::notes(count($ids)).' inserted.');
 
-        return $outcome->caretAt($part->settings()->penGoesOn($work->time(), $last->start, $last->length));
+        return $outcome->caretAt($part->settings()->penGoesOn($input->time(), $last->start, $last->length));
     }
 
     /**
@@ -92,9 +91,9 @@ final class Insert implements Edit
      *
      * @param  array<string, int>  $new
      */
-    private function standing(Work $work, Part $part, array $new, int $start): ?Note
+    private function standing(EditInput $input, Part $part, array $new, int $start): ?Note
     {
-        $channel = $new['channel'] >= 0 ? $new['channel'] : $work->score->channelOf($part);
+        $channel = $new['channel'] >= 0 ? $new['channel'] : $input->score->channelOf($part);
         foreach ($part->notes->at($start) as $note) {
             if ($note->pitch === $new['pitch'] && $note->channel === $channel) {
                 return $note;
@@ -109,27 +108,27 @@ final class Insert implements Edit
      *
      * @param  array<string, int>  $new
      */
-    private function again(Work $work, Part $part, Note $there, array $new): Outcome
+    private function again(EditInput $input, Part $part, Note $there, array $new): Outcome
     {
         $builder = new ChangeBuilder;
-        $velocity = $this->velocity($work, $part, $new);
+        $velocity = $this->velocity($input, $part, $new);
         $builder->put($part, $there->withVelocity($velocity));
         $outcome = new Outcome($builder->change(), new Selection([$part->id => [$there->id]]),
-            Say::note($there, $work->score).($there->velocity === $velocity ? " is there already, velocity $velocity." : " was there: velocity $velocity."));
+            Wording::note($there, $input->score).($there->velocity === $velocity ? " is there already, velocity $velocity." : " was there: velocity $velocity."));
 
-        return $outcome->caretAt($part->settings()->penGoesOn($work->time(), $there->start, $there->length));
+        return $outcome->caretAt($part->settings()->penGoesOn($input->time(), $there->start, $there->length));
     }
 
     /** @param  array<string, int>  $new */
-    private function velocity(Work $work, Part $part, array $new): int
+    private function velocity(EditInput $input, Part $part, array $new): int
     {
-        return $new['velocity'] > 0 ? $new['velocity'] : $this->penVelocity($work, $part);
+        return $new['velocity'] > 0 ? $new['velocity'] : $this->penVelocity($input, $part);
     }
 
-    private function penVelocity(Work $work, Part $part): int
+    private function penVelocity(EditInput $input, Part $part): int
     {
-        return $work->params->has('touch')
-            ? $part->settings()->touch($work->params->integer('touch'))
+        return $input->params->has('touch')
+            ? $part->settings()->touch($input->params->integer('touch'))
             : $part->ownSettings()->penVelocity ?? self::VELOCITY;
     }
 }

@@ -6,12 +6,12 @@ namespace Jactonic\Core\Edit\Structure;
 
 use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\EditInput;
 use Jactonic\Core\Edit\Family;
-use Jactonic\Core\Edit\Needs;
 use Jactonic\Core\Edit\Outcome;
-use Jactonic\Core\Edit\Say;
+use Jactonic\Core\Edit\Requires;
 use Jactonic\Core\Edit\Spec;
-use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Edit\Wording;
 use Jactonic\Core\Harmony\Voicing;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Param\Word;
@@ -38,32 +38,32 @@ final class InsertChord implements Edit
             Param::integer('spread', 'Opened by', 0, 6, 0),
             Param::flag('group', 'As a group'),
             Param::integer('velocity', 'Velocity', Note::SOFTEST, Note::LOUDEST, setting: 'penVelocity'),
-        ], Needs::Part, ['harmony', 'write', 'type'], [['chord' => 'Gm9/C', 'tick' => 960], ['chord' => 'F#m7b5', 'tick' => 0, 'inversion' => 2, 'velocity' => 40, 'spread' => 1, 'group' => true]]);
+        ], Requires::Part, ['harmony', 'write', 'type'], [['chord' => 'Gm9/C', 'tick' => 960], ['chord' => 'F#m7b5', 'tick' => 0, 'inversion' => 2, 'velocity' => 40, 'spread' => 1, 'group' => true]]);
     }
 
-    public function apply(Work $work): Outcome
+    public function apply(EditInput $input): Outcome
     {
         $builder = new ChangeBuilder;
-        $part = $work->part();
-        $chord = $work->params->chord('chord');
-        $tick = $work->params->integer('tick');
-        $length = $part->settings()->penTicks($work->time(), $tick);
+        $part = $input->part();
+        $chord = $input->params->chord('chord');
+        $tick = $input->params->integer('tick');
+        $length = $part->settings()->penTicks($input->time(), $tick);
         $ids = $names = [];
-        $group = $work->params->flag('group') ? $builder->newGroup($part) : 0;
-        foreach (Voicing::opened($chord->pitches($work->params->integer('low'), $work->params->integer('inversion')), $work->params->integer('spread')) as $pitch) {
+        $group = $input->params->flag('group') ? $builder->newGroup($part) : 0;
+        foreach (Voicing::opened($chord->pitches($input->params->integer('low'), $input->params->integer('inversion')), $input->params->integer('spread')) as $pitch) {
             if ($pitch < Note::LOWEST) {
                 throw new Refusal("$chord->name would leave the keyboard: nothing was inserted.", 'spread');
             }
             if ($pitch > Note::HIGHEST) {
                 throw new Refusal("$chord->name would leave the keyboard: nothing was inserted.", 'low');
             }
-            $note = new Note($builder->newId($part), $tick, $length, $pitch, $work->params->integer('velocity', $part->settings()), group: $group, channel: $work->score->channelOf($part));
+            $note = new Note($builder->newId($part), $tick, $length, $pitch, $input->params->integer('velocity', $part->settings()), group: $group, channel: $input->score->channelOf($part));
             $builder->put($part, $note);
             $ids[] = $note->id;
-            $names[] = Say::pitch($pitch, $work->score);
+            $names[] = Wording::pitch($pitch, $input->score);
         }
-        $outcome = new Outcome($builder->change(), new Selection([$part->id => $ids]), sprintf('%s at %s: %s.', $chord->name, $work->time()->position($tick), implode(' ', $names)));
+        $outcome = new Outcome($builder->change(), new Selection([$part->id => $ids]), sprintf('%s at %s: %s.', $chord->name, $input->time()->position($tick), implode(' ', $names)));
 
-        return $outcome->caretAt($part->settings()->penGoesOn($work->time(), $tick, $length));
+        return $outcome->caretAt($part->settings()->penGoesOn($input->time(), $tick, $length));
     }
 }

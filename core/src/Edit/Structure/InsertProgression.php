@@ -6,12 +6,12 @@ namespace Jactonic\Core\Edit\Structure;
 
 use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\EditInput;
 use Jactonic\Core\Edit\Family;
-use Jactonic\Core\Edit\Needs;
 use Jactonic\Core\Edit\Outcome;
-use Jactonic\Core\Edit\Say;
+use Jactonic\Core\Edit\Requires;
 use Jactonic\Core\Edit\Spec;
-use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Edit\Wording;
 use Jactonic\Core\Harmony\Chord;
 use Jactonic\Core\Harmony\Voicing;
 use Jactonic\Core\Param\Param;
@@ -36,27 +36,27 @@ final class InsertProgression implements Edit
             Param::integer('low', 'No note under', Note::LOWEST, 108, InsertChord::LOW),
             Param::integer('velocity', 'Velocity', Note::SOFTEST, Note::LOUDEST, setting: 'penVelocity'),
             Param::scale('scale', 'Scale'),
-        ], Needs::Part, ['chords', 'harmony', 'changes', 'write', 'type'], [
+        ], Requires::Part, ['chords', 'harmony', 'changes', 'write', 'type'], [
             ['chords' => 'Dm9 | G13 | Cmaj9 | %', 'tick' => 0], ['chords' => 'ii7 V7 I', 'tick' => 3840, 'scale' => 'F major', 'lead' => 'root', 'velocity' => 40], ['chords' => 'C G/B | Am7', 'tick' => 960],
         ]);
     }
 
-    public function apply(Work $work): Outcome
+    public function apply(EditInput $input): Outcome
     {
         $builder = new ChangeBuilder;
-        $part = $work->part();
-        $progression = $work->params->progression('chords');
-        $scale = $progression->wantsScale() ? $work->params->scale('scale', $work->score->scaleOf($part)) : null;
-        $low = $work->params->integer('low');
-        $near = $work->params->choice('lead') === 'near';
-        $velocity = $work->params->integer('velocity', $part->settings());
-        $channel = $work->score->channelOf($part);
-        $at = $work->params->integer('tick');
+        $part = $input->part();
+        $progression = $input->params->progression('chords');
+        $scale = $progression->wantsScale() ? $input->params->scale('scale', $input->score->scaleOf($part)) : null;
+        $low = $input->params->integer('low');
+        $near = $input->params->choice('lead') === 'near';
+        $velocity = $input->params->integer('velocity', $part->settings());
+        $channel = $input->score->channelOf($part);
+        $at = $input->params->integer('tick');
         $before = $ids = [];
         $count = 0;
         foreach ($progression->in($scale) as $chords) {
-            $bar = $work->time()->meters->barAt($at);
-            foreach (self::shares($at, $bar->end(), intdiv(4 * $work->time()->ppq, $bar->meter->unit), count($chords)) as $i => [$from, $to]) {
+            $bar = $input->time()->meters->barAt($at);
+            foreach (self::shares($at, $bar->end(), intdiv(4 * $input->time()->ppq, $bar->meter->unit), count($chords)) as $i => [$from, $to]) {
                 $pitches = self::voices($chords[$i], $near ? $before : [], $low);
                 foreach ($pitches as $pitch) {
                     $note = new Note($builder->newId($part), $from, $to - $from, $pitch, $velocity, channel: $channel);
@@ -68,7 +68,7 @@ final class InsertProgression implements Edit
             }
             $at = $bar->end();
         }
-        $said = sprintf('%s from %s: %s.', $count === 1 ? '1 chord' : "$count chords", $work->time()->position($work->params->integer('tick')), Say::shortened($progression->text));
+        $said = sprintf('%s from %s: %s.', $count === 1 ? '1 chord' : "$count chords", $input->time()->position($input->params->integer('tick')), Wording::shortened($progression->text));
 
         return (new Outcome($builder->change(), new Selection([$part->id => $ids]), $said))->caretAt($at);
     }

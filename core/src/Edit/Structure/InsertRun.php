@@ -6,12 +6,12 @@ namespace Jactonic\Core\Edit\Structure;
 
 use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\EditInput;
 use Jactonic\Core\Edit\Family;
-use Jactonic\Core\Edit\Needs;
 use Jactonic\Core\Edit\Outcome;
-use Jactonic\Core\Edit\Say;
+use Jactonic\Core\Edit\Requires;
 use Jactonic\Core\Edit\Spec;
-use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Edit\Wording;
 use Jactonic\Core\Param\CaretRow;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Param\Word;
@@ -40,36 +40,36 @@ final class InsertRun implements Edit
             Param::grid('grid', 'On the lines of', setting: 'grid'),
             Param::number('swing', 'Swing of the lines', 50, 75, Lines::STRAIGHT, '%', setting: 'swing'),
             Param::integer('rise', 'Louder to the last by, below 0 for softer', -126, 126, 0),
-        ], Needs::Part, ['hats', 'fill', 'roll', 'sixteenths', 'every line', 'draw'], [['pitch' => 42, 'from' => 0, 'to' => 3840], ['pitch' => 'snare', 'from' => 100, 'to' => 2000, 'grid' => '1/32', 'rise' => 30]], forms: [
+        ], Requires::Part, ['hats', 'fill', 'roll', 'sixteenths', 'every line', 'draw'], [['pitch' => 42, 'from' => 0, 'to' => 3840], ['pitch' => 'snare', 'from' => 100, 'to' => 2000, 'grid' => '1/32', 'rise' => 30]], forms: [
             ['title' => 'Fill the bar with notes', 'params' => []],
             ['title' => 'Fill the span with notes', 'params' => ['from' => 'span-start', 'to' => 'span-end']],
         ]);
     }
 
-    public function apply(Work $work): Outcome
+    public function apply(EditInput $input): Outcome
     {
         $builder = new ChangeBuilder;
-        $part = $work->part();
-        $pitch = $work->params->integer('pitch');
-        $to = $work->params->integer('to');
-        $lines = $work->time()->lines($work->params->grid('grid', $part->ownSettings()), $work->params->number('swing', $part->ownSettings()));
+        $part = $input->part();
+        $pitch = $input->params->integer('pitch');
+        $to = $input->params->integer('to');
+        $lines = $input->time()->lines($input->params->grid('grid', $part->ownSettings()), $input->params->number('swing', $part->ownSettings()));
         $starts = [];
-        for ($line = $lines->around($work->params->integer('from'))[0]; $line < $to; $line = $lines->after($line)) {
-            if ($line >= $work->params->integer('from')) {
+        for ($line = $lines->around($input->params->integer('from'))[0]; $line < $to; $line = $lines->after($line)) {
+            if ($line >= $input->params->integer('from')) {
                 $starts[] = $line;
             }
             if (count($starts) > self::MOST) {
                 throw new Refusal(sprintf('That would be more than %d notes: nothing was laid.', self::MOST), 'to');
             }
         }
-        $channel = $work->score->channelOf($part);
+        $channel = $input->score->channelOf($part);
         $pen = $part->settings()->penVelocity;
         $ids = [];
         foreach ($starts as $i => $start) {
             if (array_filter($part->notes->at($start), static fn (Note $n): bool => $n->pitch === $pitch) !== []) {
                 continue;
             }
-            $rise = count($starts) < 2 ? 0 : $work->params->integer('rise') * $i / (count($starts) - 1);
+            $rise = count($starts) < 2 ? 0 : $input->params->integer('rise') * $i / (count($starts) - 1);
             $velocity = max(Note::SOFTEST, min(Note::LOUDEST, (int) round($pen + $rise)));
             $note = new Note($builder->newId($part), $start, max(1, min($to, $lines->after($start)) - $start), $pitch, $velocity, channel: $channel);
             $builder->put($part, $note);
@@ -77,7 +77,7 @@ final class InsertRun implements Edit
         }
         $there = count($starts) - count($ids);
 
-        return new Outcome($builder->change(), new Selection([$part->id => $ids]), sprintf('%s laid on %s%s.', Say::notes(count($ids)),
-            Say::pitch($pitch, $work->score, $channel === GeneralMidi::DRUM_CHANNEL), $there === 0 ? '' : "; $there stood there already"));
+        return new Outcome($builder->change(), new Selection([$part->id => $ids]), sprintf('%s laid on %s%s.', Wording::notes(count($ids)),
+            Wording::pitch($pitch, $input->score, $channel === GeneralMidi::DRUM_CHANNEL), $there === 0 ? '' : "; $there stood there already"));
     }
 }

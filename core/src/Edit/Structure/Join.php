@@ -6,11 +6,11 @@ namespace Jactonic\Core\Edit\Structure;
 
 use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\EditInput;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Outcome;
-use Jactonic\Core\Edit\Say;
 use Jactonic\Core\Edit\Spec;
-use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Edit\Wording;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Score\Note;
 use Jactonic\Core\Selection\Selection;
@@ -29,19 +29,19 @@ final class Join implements Edit
         ], words: ['glue', 'merge', 'tie', 'connect', 'consolidate'], examples: [['within' => '16bar']]);
     }
 
-    public function apply(Work $work): Outcome
+    public function apply(EditInput $input): Outcome
     {
         $builder = new ChangeBuilder;
-        $within = $work->params->step('within');
+        $within = $input->params->step('within');
         $ids = [];
-        foreach ($work->parts() as $part) {
-            $lines = $work->lines($part);
+        foreach ($input->parts() as $part) {
+            $lines = $input->lines($part);
             /** @var array<int, Note> $open the note that goes on, by row */
             $open = [];
-            foreach ($part->inOrder($work->selection->notes[$part->id]) as $note) {
+            foreach ($part->inOrder($input->selection->notes[$part->id]) as $note) {
                 $row = ($note->channel << 7 | $note->pitch) << 1 | (int) $note->muted;
                 $first = $open[$row] ?? null;
-                if ($first === null || $note->start - $first->end() > $within->distance($work->time(), $lines, 1, $first->end())) {
+                if ($first === null || $note->start - $first->end() > $within->distance($input->time(), $lines, 1, $first->end())) {
                     $open[$row] = $note;
                     $ids[$part->id][$note->id] = true;
 
@@ -60,9 +60,9 @@ final class Join implements Edit
         }
         $left = array_sum(array_map('count', $ids));
 
-        return new Outcome($builder->change(), new Selection(array_map(array_keys(...), $ids + array_map(static fn (): array => [], $work->selection->notes))),
-            $left === $work->selection->count()
-                ? Say::notes($left).': none lies near enough to another of its pitch to be joined.'
-                : Say::notes($work->selection->count()).' joined to '.$left.'.');
+        return new Outcome($builder->change(), new Selection(array_map(array_keys(...), $ids + array_map(static fn (): array => [], $input->selection->notes))),
+            $left === $input->selection->count()
+                ? Wording::notes($left).': none lies near enough to another of its pitch to be joined.'
+                : Wording::notes($input->selection->count()).' joined to '.$left.'.');
     }
 }

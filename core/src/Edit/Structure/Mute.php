@@ -6,11 +6,11 @@ namespace Jactonic\Core\Edit\Structure;
 
 use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\EditInput;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Outcome;
-use Jactonic\Core\Edit\Say;
 use Jactonic\Core\Edit\Spec;
-use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Edit\Wording;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Score\Part;
 
@@ -27,17 +27,17 @@ final class Mute implements Edit
         ], keeps: true, words: ['silence', 'unmute', 'off']);
     }
 
-    public function apply(Work $work): Outcome
+    public function apply(EditInput $input): Outcome
     {
         $builder = new ChangeBuilder;
-        $state = $work->params->choice('state');
-        $sounds = static fn (Part $part): bool => in_array(false, $part->notes->values('muted', $work->ids($part)), true);
-        $muted = $state === 'on' || ($state === 'toggle' && array_filter($work->parts(), $sounds) !== []);
-        foreach ($work->parts() as $part) {
-            $ids = $work->ids($part);
+        $state = $input->params->choice('state');
+        $sounds = static fn (Part $part): bool => in_array(false, $part->notes->values('muted', $input->ids($part)), true);
+        $muted = $state === 'on' || ($state === 'toggle' && array_filter($input->parts(), $sounds) !== []);
+        foreach ($input->parts() as $part) {
+            $ids = $input->ids($part);
             $builder->columns($part, $ids, ['muted' => array_fill(0, count($ids), $muted)]);
         }
 
-        return new Outcome($builder->change(), $work->selection, Say::notes($work->selection->count()).($muted ? ' muted.' : ' sounding.'));
+        return new Outcome($builder->change(), $input->selection, Wording::notes($input->selection->count()).($muted ? ' muted.' : ' sounding.'));
     }
 }

@@ -5,13 +5,12 @@ declare(strict_types=1);
 namespace Jactonic\Core\Edit\Structure;
 
 use Jactonic\Core\Change\ChangeBuilder;
-use Jactonic\Core\Edit\Along;
 use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\EditInput;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Outcome;
-use Jactonic\Core\Edit\Say;
 use Jactonic\Core\Edit\Spec;
-use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Edit\Wording;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Refusal;
 use Jactonic\Core\Score\Note;
@@ -40,39 +39,39 @@ final class Repeat implements Edit
             Param::choice('every', 'Every', ['cells', 'bars', 'span'], 'cells'),
             Param::place('from', 'Span from', optional: true),
             Param::place('to', 'Span to', 1, optional: true),
-            Work::lanes(),
+            EditInput::lanes(),
         ], words: ['duplicate', 'copy', 'again', 'loop'], examples: [[], ['times' => 3, 'every' => 'bars'], ['every' => 'span', 'from' => 960, 'to' => 5000]]);
     }
 
-    public function apply(Work $work): Outcome
+    public function apply(EditInput $input): Outcome
     {
-        $params = $work->params;
+        $params = $input->params;
         $times = $params->integer('times');
-        if ($times * $work->selection->count() > self::MOST_COPIES) {
+        if ($times * $input->selection->count() > self::MOST_COPIES) {
             throw Refusal::parameter('times', $times, sprintf('fewer: %d copies at most', self::MOST_COPIES));
         }
-        [$shifts, $said] = $this->shifts($work, $times);
+        [$shifts, $said] = $this->shifts($input, $times);
         $builder = new ChangeBuilder;
         $ids = [];
-        foreach ($work->parts() as $part) {
-            $stretch = Along::stretch($work, $part);
-            $curves = $stretch === null ? null : Along::curves($part, ...$stretch);
+        foreach ($input->parts() as $part) {
+            $stretch = LanesUnderNotes::stretch($input, $part);
+            $curves = $stretch === null ? null : LanesUnderNotes::curves($part, ...$stretch);
             foreach ($shifts as $shift) {
                 if ($stretch !== null && $curves !== null) {
-                    Along::put($builder, $work, $part, $curves, $shift, $stretch[0] + $shift, $stretch[1] + $shift);
+                    LanesUnderNotes::put($builder, $input, $part, $curves, $shift, $stretch[0] + $shift, $stretch[1] + $shift);
                 }
-                foreach ($work->chosen($part) as $note) {
+                foreach ($input->chosen($part) as $note) {
                     $copy = $builder->regrouped($part, $note->copiedAs($builder->newId($part))->movedTo($note->start + $note->carryStart + $shift), $shift);
                     $builder->put($part, $copy);
                     $ids[$part->id][] = $copy->id;
                 }
             }
         }
-        if ($work->firstStart() + $shifts[count($shifts) - 1] > PHP_INT_MAX >> 20) {
+        if ($input->firstStart() + $shifts[count($shifts) - 1] > PHP_INT_MAX >> 20) {
             throw new Refusal('A copy would lie past the end of time: nothing was copied.', 'times');
         }
 
-        return new Outcome($builder->change(), new Selection($ids), sprintf('%s repeated%s, every %s.', Say::notes($work->selection->count()), $times === 1 ? '' : ", $times times", $said));
+        return new Outcome($builder->change(), new Selection($ids), sprintf('%s repeated%s, every %s.', Wording::notes($input->selection->count()), $times === 1 ? '' : ", $times times", $said));
     }
 
     /**
@@ -80,21 +79,21 @@ final class Repeat implements Edit
      *
      * @return array{non-empty-list<int>, string}
      */
-    private function shifts(Work $work, int $times): array
+    private function shifts(EditInput $input, int $times): array
     {
-        $params = $work->params;
-        [$part] = $work->first();
+        $params = $input->params;
+        [$part] = $input->first();
         $ends = [];
-        foreach ($work->parts() as $each) {
-            foreach ($work->chosen($each) as $note) {
+        foreach ($input->parts() as $each) {
+            foreach ($input->chosen($each) as $note) {
                 $ends[] = $note->end();
             }
         }
-        $first = Note::whole($work->firstStart());
+        $first = Note::whole($input->firstStart());
         $last = $ends === [] ? $first : max($ends);
         $every = $params->choice('every');
         if ($every === 'span') {
-            [$from, $to] = $params->has('from') || $params->has('to') ? [$params->integer('from'), $params->integer('to')] : $work->context->span();
+            [$from, $to] = $params->has('from') || $params->has('to') ? [$params->integer('from'), $params->integer('to')] : $input->context->span();
             $length = $to - $from;
             if ($length <= 0) {
                 throw Refusal::parameter('to', $to, 'a tick after from');
@@ -102,20 +101,20 @@ final class Repeat implements Edit
 
             return [array_map(static fn (int $i): int => $i * $length, range(1, $times)), 'span'];
         }
-        $own = $work->lines($part)->grid;
+        $own = $input->lines($part)->grid;
         if ($every === 'bars' || $own->isBars()) {
             $bars = $own->isBars() && $every === 'cells' ? $own->bars : 1;
-            $meters = $work->time()->meters;
-            $slack = $work->time()->early();
-            $from = $work->time()->meantBar($first)->index;
+            $meters = $input->time()->meters;
+            $slack = $input->time()->early();
+            $from = $input->time()->meantBar($first)->index;
             $to = $meters->barAt(max($first, $last - 1 - $slack))->index + 1;
             $count = max(1, (int) ceil(($to - $from) / $bars) * $bars);
             $origin = $meters->barNumber($from)->start;
 
             return [array_map(static fn (int $i): int => $meters->barNumber($from + $i * $count)->start - $origin, range(1, $times)), $count === 1 ? 'bar' : "$count bars"];
         }
-        $cell = $work->time()->lines($own, Lines::STRAIGHT)->cell($first);
-        $begin = $work->time()->lines($own, Lines::STRAIGHT)->nearest($first);
+        $cell = $input->time()->lines($own, Lines::STRAIGHT)->cell($first);
+        $begin = $input->time()->lines($own, Lines::STRAIGHT)->nearest($first);
         $cells = max(1, (int) ceil(($last - $begin) / $cell - self::SLACK));
 
         return [array_map(static fn (int $i): int => Note::whole($i * $cells * $cell), range(1, $times)), $cells === 1 ? $own->name : "$cells × $own->name"];

@@ -6,11 +6,11 @@ namespace Jactonic\Core\Edit\Structure;
 
 use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\EditInput;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Outcome;
-use Jactonic\Core\Edit\Say;
 use Jactonic\Core\Edit\Spec;
-use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Edit\Wording;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Refusal;
 use Jactonic\Core\Score\Note;
@@ -41,18 +41,18 @@ final class Split implements Edit
         ]), examples: [[], ['into' => 3], ['at' => 6000], ['grid' => '1/32', 'swing' => 60]]);
     }
 
-    public function apply(Work $work): Outcome
+    public function apply(EditInput $input): Outcome
     {
-        if ($work->params->has('into') && $work->params->has('at')) {
+        if ($input->params->has('into') && $input->params->has('at')) {
             throw new Refusal('“into” and “at” were both given; a note is split one way at a time.', 'into');
         }
         $builder = new ChangeBuilder;
         $ids = [];
         $whole = 0;
-        foreach ($work->parts() as $part) {
+        foreach ($input->parts() as $part) {
             $ids[$part->id] = [];
-            foreach ($work->chosen($part) as $note) {
-                $cuts = $this->cuts($work, $part, $note);
+            foreach ($input->chosen($part) as $note) {
+                $cuts = $this->cuts($input, $part, $note);
                 $whole += $cuts === [] ? 1 : 0;
                 $from = $note->start;
                 $edges = [...$cuts, $note->end()];
@@ -72,16 +72,16 @@ final class Split implements Edit
         $selection = new Selection($ids);
 
         return new Outcome($builder->change(), $selection, match (true) {
-            $whole === $work->selection->count() => Say::notes($whole).': there is nowhere to cut.',
-            $whole > 0 => sprintf('%s split into %d; %d stayed whole.', Say::notes($work->selection->count() - $whole), $selection->count() - $whole, $whole),
-            default => sprintf('%s split into %d.', Say::notes($work->selection->count()), $selection->count()),
+            $whole === $input->selection->count() => Wording::notes($whole).': there is nowhere to cut.',
+            $whole > 0 => sprintf('%s split into %d; %d stayed whole.', Wording::notes($input->selection->count() - $whole), $selection->count() - $whole, $whole),
+            default => sprintf('%s split into %d.', Wording::notes($input->selection->count()), $selection->count()),
         });
     }
 
     /** @return list<int> ticks inside the note, in order */
-    private function cuts(Work $work, Part $part, Note $note): array
+    private function cuts(EditInput $input, Part $part, Note $note): array
     {
-        $params = $work->params;
+        $params = $input->params;
         if ($params->has('into')) {
             $into = $params->integer('into');
 
@@ -93,7 +93,7 @@ final class Split implements Edit
 
             return $at > $note->start && $at < $note->end() ? [$at] : [];
         }
-        $lines = $work->time()->lines($params->grid('grid', $part->ownSettings()), $params->number('swing', $part->ownSettings()));
+        $lines = $input->time()->lines($params->grid('grid', $part->ownSettings()), $params->number('swing', $part->ownSettings()));
         $cuts = [];
         for ($line = $lines->after($note->start); $line < $note->end(); $line = $lines->after($line)) {
             // Played a little early, or held a little over, a note yields no sliver.

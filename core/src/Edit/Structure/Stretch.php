@@ -5,13 +5,13 @@ declare(strict_types=1);
 namespace Jactonic\Core\Edit\Structure;
 
 use Jactonic\Core\Change\ChangeBuilder;
+use Jactonic\Core\Edit\AppliesTo;
 use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\EditInput;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Outcome;
-use Jactonic\Core\Edit\Say;
 use Jactonic\Core\Edit\Spec;
-use Jactonic\Core\Edit\Takes;
-use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Edit\Wording;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Score\Note;
 
@@ -25,7 +25,7 @@ final class Stretch implements Edit
     {
         return new Spec('stretch', 'Stretch in time', Family::Structure, 'Makes the phrase slower or faster.', [
             Param::ratio('factor', 'Factor'),
-        ], words: ['half time', 'double time', 'slower', 'faster', 'augment', 'diminish'], examples: [['factor' => 2], ['factor' => '2/3'], ['factor' => 0.75]], takes: [Takes::Notes, Takes::Points], keeps: true, forms: [
+        ], words: ['half time', 'double time', 'slower', 'faster', 'augment', 'diminish'], examples: [['factor' => 2], ['factor' => '2/3'], ['factor' => 0.75]], takes: [AppliesTo::Notes, AppliesTo::Points], keeps: true, forms: [
             ['title' => 'Half time: twice as slow', 'params' => ['factor' => 2], 'words' => ['slower', 'double']],
             ['title' => 'Double time: twice as fast', 'params' => ['factor' => '1/2'], 'words' => ['faster', 'half']],
             ['title' => 'Into triplets: 2/3', 'params' => ['factor' => '2/3']],
@@ -33,23 +33,23 @@ final class Stretch implements Edit
         ]);
     }
 
-    public function apply(Work $work): Outcome
+    public function apply(EditInput $input): Outcome
     {
         $builder = new ChangeBuilder;
-        $factor = $work->params->number('factor');
-        [$from] = $work->stretch();
-        foreach ($work->parts() as $part) {
-            foreach ($work->chosen($part) as $note) {
+        $factor = $input->params->number('factor');
+        [$from] = $input->stretch();
+        foreach ($input->parts() as $part) {
+            foreach ($input->chosen($part) as $note) {
                 $start = $from + ($note->start + $note->carryStart - $from) * $factor;
                 $builder->put($part, $note->stretched($start, max(1.0, ($note->length + $note->carryLength) * $factor), $factor));
             }
         }
-        foreach ($work->partsOfPoints() as $part) {
-            foreach ($work->chosenPoints($part) as $point) {
+        foreach ($input->partsOfPoints() as $part) {
+            foreach ($input->chosenPoints($part) as $point) {
                 $builder->putPoint($part, $point->movedTo(Note::whole($from + ($point->tick - $from) * $factor)));
             }
         }
 
-        return new Outcome($builder->change(), $work->selection, sprintf('%s stretched to %s %% of their time.', Say::chosen($work), Say::number($factor * 100)));
+        return new Outcome($builder->change(), $input->selection, sprintf('%s stretched to %s %% of their time.', Wording::chosen($input), Wording::number($factor * 100)));
     }
 }

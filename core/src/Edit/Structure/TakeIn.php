@@ -6,18 +6,18 @@ namespace Jactonic\Core\Edit\Structure;
 
 use Jactonic\Core\Change\Change;
 use Jactonic\Core\Change\ChangeBuilder;
-use Jactonic\Core\Edit\Continued;
+use Jactonic\Core\Edit\Coalescing;
 use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\EditInput;
 use Jactonic\Core\Edit\Family;
-use Jactonic\Core\Edit\Needs;
 use Jactonic\Core\Edit\Outcome;
-use Jactonic\Core\Edit\Say;
+use Jactonic\Core\Edit\Requires;
 use Jactonic\Core\Edit\Spec;
 use Jactonic\Core\Edit\Timing\Quantize;
-use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Edit\Wording;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Recording\Event;
-use Jactonic\Core\Recording\Round;
+use Jactonic\Core\Recording\LoopPass;
 use Jactonic\Core\Refusal;
 use Jactonic\Core\Score\Note;
 use Jactonic\Core\Score\Part;
@@ -34,7 +34,7 @@ use Jactonic\Core\Time\Lines;
  * begins inside it is taken, ends cut at its end. Quantized, starts go to the part's grid with its swing and strength;
  * the drift keeps how it was played. In replace, the notes that begin in the stretch from `since` to `until` give way.
  */
-final class TakeIn implements Continued, Edit
+final class TakeIn implements Coalescing, Edit
 {
     /** Seconds: what is played up to so long before a take was meant for it. */
     public const EARLY = 0.15;
@@ -60,24 +60,24 @@ final class TakeIn implements Continued, Edit
             Param::choice('mode', 'What is there already', ['overdub', 'replace'], 'overdub'),
             Param::number('since', 'Replace from', -Event::LATEST, Event::LATEST, unit: 's', optional: true),
             Param::number('until', 'Replace to', -Event::LATEST, Event::LATEST, unit: 's', optional: true),
-        ], Needs::Part, ['recording', 'take', 'play in', 'overdub'], keeps: true, asked: false, examples: [
+        ], Requires::Part, ['recording', 'take', 'play in', 'overdub'], keeps: true, asked: false, examples: [
             ['events' => [['on' => 0.49, 'off' => 0.9, 'pitch' => 60, 'velocity' => 80], ['at' => 0.5, 'kind' => 'controller', 'data' => [64, 127]]]],
             ['events' => [['on' => 0.1, 'off' => 0.3, 'pitch' => 60, 'velocity' => 80], ['on' => 5.0, 'off' => 5.2, 'pitch' => 64, 'velocity' => 1]], 'from' => 960, 'loopFrom' => 960, 'loopTo' => 4800, 'timing' => 'quantized', 'latency' => 12.5],
         ]);
     }
 
-    public function apply(Work $work): Outcome
+    public function apply(EditInput $input): Outcome
     {
-        $params = $work->params;
-        $part = $work->part();
-        $loop = self::stretch($work, 'loop');
-        $punch = self::stretch($work, 'punch');
-        $round = new Round($work->time()->tempos, $params->integer('from'), $loop);
+        $params = $input->params;
+        $part = $input->part();
+        $loop = self::stretch($input, 'loop');
+        $punch = self::stretch($input, 'punch');
+        $round = new LoopPass($input->time()->tempos, $params->integer('from'), $loop);
         $settings = $part->settings();
-        $lines = $params->choice('timing') === 'quantized' ? $work->time()->lines($settings->grid, $settings->swing) : null;
+        $lines = $params->choice('timing') === 'quantized' ? $input->time()->lines($settings->grid, $settings->swing) : null;
         $latency = $params->number('latency') / 1e3;
         $builder = new ChangeBuilder;
-        $replaced = $params->choice('mode') === 'replace' ? $this->replace($work, $builder, $part, $round, $loop, $punch) : 0;
+        $replaced = $params->choice('mode') === 'replace' ? $this->replace($input, $builder, $part, $round, $loop, $punch) : 0;
         $early = $outside = 0;
         foreach ($params->played('events') as $event) {
             if ($event->on - $latency < -self::EARLY) {
@@ -111,7 +111,7 @@ final class TakeIn implements Continued, Edit
             $warnings[] = ($outside === 1 ? '1 note was played outside the span and is' : "$outside notes were played outside the span and are").' left out.';
         }
 
-        return new Outcome($change, $work->selection, self::words(self::taken($change), $loop === null ? 0 : $params->integer('round'), $replaced, $lines?->grid->name ?? ''), $warnings);
+        return new Outcome($change, $input->selection, self::words(self::taken($change), $loop === null ? 0 : $params->integer('round'), $replaced, $lines?->grid->name ?? ''), $warnings);
     }
 
     public static function joined(array $last, array $next): ?array
@@ -134,8 +134,8 @@ final class TakeIn implements Continued, Edit
 
     private static function words(int $notes, int $round, int $replaced, string $grid): string
     {
-        return ($round === 0 ? '' : "Round $round: ").Say::notes($notes).' recorded'.($grid === '' ? '' : ", on $grid")
-            .($replaced === 0 ? '.' : sprintf('; %s gave way.', Say::notes($replaced)));
+        return ($round === 0 ? '' : "Round $round: ").Wording::notes($notes).' recorded'.($grid === '' ? '' : ", on $grid")
+            .($replaced === 0 ? '.' : sprintf('; %s gave way.', Wording::notes($replaced)));
     }
 
     private static function taken(Change $change): int
@@ -152,7 +152,7 @@ final class TakeIn implements Continued, Edit
      * @param  array{int, int}|null  $loop
      * @param  array{int, int}|null  $punch
      */
-    private static function note(Event $event, float $latency, Round $round, ?array $loop, ?array $punch, int $id, int $channel): ?Note
+    private static function note(Event $event, float $latency, LoopPass $round, ?array $loop, ?array $punch, int $id, int $channel): ?Note
     {
         [$in, $start] = $round->place($event->on - $latency);
         [$out, $end] = $round->place($event->off - $latency);
@@ -200,9 +200,9 @@ final class TakeIn implements Continued, Edit
      * @param  array{int, int}|null  $punch
      * @return int how many notes
      */
-    private function replace(Work $work, ChangeBuilder $builder, Part $part, Round $round, ?array $loop, ?array $punch): int
+    private function replace(EditInput $input, ChangeBuilder $builder, Part $part, LoopPass $round, ?array $loop, ?array $punch): int
     {
-        $params = $work->params;
+        $params = $input->params;
         if (! $params->has('since') || ! $params->has('until')) {
             throw Refusal::missing('until', 'the stretch to replace, in seconds, with since');
         }
@@ -242,9 +242,9 @@ final class TakeIn implements Continued, Edit
      *
      * @throws Refusal where it is none
      */
-    private static function stretch(Work $work, string $name): ?array
+    private static function stretch(EditInput $input, string $name): ?array
     {
-        $params = $work->params;
+        $params = $input->params;
         if (! $params->has($name.'From') && ! $params->has($name.'To')) {
             return null;
         }

@@ -8,11 +8,11 @@ use Jactonic\Core\Change\Change;
 use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Change\TimeChange;
 use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\EditInput;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Outcome;
-use Jactonic\Core\Edit\Say;
 use Jactonic\Core\Edit\Spec;
-use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Edit\Wording;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Refusal;
 use Jactonic\Core\Score\Note;
@@ -42,24 +42,24 @@ final class ToMeter implements Edit
         ]);
     }
 
-    public function apply(Work $work): Outcome
+    public function apply(EditInput $input): Outcome
     {
-        $time = $work->time();
-        [$beats, $unit] = [$work->params->integer('beats'), (int) $work->params->choice('unit')];
+        $time = $input->time();
+        [$beats, $unit] = [$input->params->integer('beats'), (int) $input->params->choice('unit')];
         $length = intdiv(4 * $time->ppq * $beats, $unit);
         if ($length < 1) {
             throw Refusal::parameter('beats', $beats, 'more beats: a bar would be shorter than a tick');
         }
-        $first = $time->meantBar(Note::whole($work->firstStart()));
-        $fills = $work->params->choice('how') === 'fill';
+        $first = $time->meantBar(Note::whole($input->firstStart()));
+        $fills = $input->params->choice('how') === 'fill';
         $builder = new ChangeBuilder;
         $last = $first->index;
-        foreach ($work->parts() as $part) {
-            foreach ($work->chosen($part) as $note) {
+        foreach ($input->parts() as $part) {
+            foreach ($input->chosen($part) as $note) {
                 $bar = $time->meantBar($note->start);
                 $last = max($last, $bar->index);
                 if ($fills && $note->start - $bar->start >= $length) {
-                    throw new Refusal(sprintf('%s stands at a beat that a bar of %d/%d has not: nothing changed. Stretched, it would fit.', Say::note($note, $work->score), $beats, $unit), 'how');
+                    throw new Refusal(sprintf('%s stands at a beat that a bar of %d/%d has not: nothing changed. Stretched, it would fit.', Wording::note($note, $input->score), $beats, $unit), 'how');
                 }
                 $start = self::place($note->start + $note->carryStart, $bar, $first, $length, $fills);
                 $end = $note->end() + $note->carryStart + $note->carryLength;
@@ -69,9 +69,9 @@ final class ToMeter implements Edit
             }
         }
         $bars = $last - $first->index + 1;
-        $change = $work->params->choice('meter') === 'set' ? self::meters($time, $first, $bars, $beats, $unit, $length) : null;
+        $change = $input->params->choice('meter') === 'set' ? self::meters($time, $first, $bars, $beats, $unit, $length) : null;
 
-        return new Outcome(new Change($builder->change()->parts, $change), $work->selection, sprintf('%s, %s, put into %d/%d%s.', Say::notes($work->selection->count()),
+        return new Outcome(new Change($builder->change()->parts, $change), $input->selection, sprintf('%s, %s, put into %d/%d%s.', Wording::notes($input->selection->count()),
             $bars === 1 ? '1 bar' : "$bars bars", $beats, $unit, $fills ? ', with silence where a bar is longer' : ''));
     }
 

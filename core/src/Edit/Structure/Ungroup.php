@@ -6,11 +6,11 @@ namespace Jactonic\Core\Edit\Structure;
 
 use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\EditInput;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Outcome;
-use Jactonic\Core\Edit\Say;
 use Jactonic\Core\Edit\Spec;
-use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Edit\Wording;
 
 /** Takes the chosen notes out of their groups. */
 final class Ungroup implements Edit
@@ -20,16 +20,16 @@ final class Ungroup implements Edit
         return new Spec('ungroup', 'Ungroup notes', Family::Structure, 'Notes are chosen one by one again.', words: ['apart', 'release', 'unlink'], examples: [[]], keeps: true);
     }
 
-    public function apply(Work $work): Outcome
+    public function apply(EditInput $input): Outcome
     {
         $builder = new ChangeBuilder;
         $count = 0;
-        foreach ($work->parts() as $part) {
-            foreach ($work->chosen($part) as $note) {
+        foreach ($input->parts() as $part) {
+            foreach ($input->chosen($part) as $note) {
                 $count += $builder->put($part, $note->with(['group' => 0])) ? 1 : 0;
             }
         }
 
-        return new Outcome($builder->change(), $work->selection, $count === 0 ? 'None of them is in a group: nothing changed.' : Say::notes($count).' are in no group any more.');
+        return new Outcome($builder->change(), $input->selection, $count === 0 ? 'None of them is in a group: nothing changed.' : Wording::notes($count).' are in no group any more.');
     }
 }

@@ -5,12 +5,11 @@ declare(strict_types=1);
 namespace Jactonic\Core\Edit\Tempo;
 
 use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\EditInput;
 use Jactonic\Core\Edit\Family;
-use Jactonic\Core\Edit\Marks;
-use Jactonic\Core\Edit\Needs;
 use Jactonic\Core\Edit\Outcome;
+use Jactonic\Core\Edit\Requires;
 use Jactonic\Core\Edit\Spec;
-use Jactonic\Core\Edit\Work;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Param\Word;
 
@@ -22,20 +21,20 @@ final class MarkerSet implements Edit
         return new Spec('marker-set', 'Set a marker', Family::Song, 'Puts a named marker at a place.', [
             Param::name('name', 'Name'),
             Param::place('at', 'At', default: new Word('caret')),
-        ], Needs::Song, ['cue', 'scene', 'section', 'name'], [['name' => 'Gangway', 'at' => 960]], [], ['song', 'roll']);
+        ], Requires::Song, ['cue', 'scene', 'section', 'name'], [['name' => 'Gangway', 'at' => 960]], [], ['song', 'roll']);
     }
 
-    public function apply(Work $work): Outcome
+    public function apply(EditInput $input): Outcome
     {
-        [$name, $at] = [$work->params->text('name'), $work->params->integer('at')];
-        $rows = $work->time()->markerRows;
-        $row = Marks::marker($rows, $at);
+        [$name, $at] = [$input->params->text('name'), $input->params->integer('at')];
+        $rows = $input->time()->markerRows;
+        $row = TimelineEdit::marker($rows, $at);
         if ($row === null) {
             $rows[] = [$at, base64_encode($name), 0, 0];
         } else {
             $rows[$row] = [$at, base64_encode($name), $rows[$row][2], $rows[$row][3]];
         }
 
-        return Marks::outcome($work, null, null, sprintf('Marker “%s” at %s.', $name, $work->time()->position($at)), markers: array_values($rows));
+        return TimelineEdit::outcome($input, null, null, sprintf('Marker “%s” at %s.', $name, $input->time()->position($at)), markers: array_values($rows));
     }
 }

@@ -5,12 +5,11 @@ declare(strict_types=1);
 namespace Jactonic\Core\Edit\Tempo;
 
 use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\EditInput;
 use Jactonic\Core\Edit\Family;
-use Jactonic\Core\Edit\Marks;
-use Jactonic\Core\Edit\Needs;
 use Jactonic\Core\Edit\Outcome;
+use Jactonic\Core\Edit\Requires;
 use Jactonic\Core\Edit\Spec;
-use Jactonic\Core\Edit\Work;
 use Jactonic\Core\Param\Param;
 
 /** Moves the meter that begins at a tick to a bar; one that began there gives way to it. */
@@ -20,18 +19,18 @@ final class MeterMove implements Edit
     {
         return new Spec('meter-move', 'Move a meter change', Family::Song, 'Lets a meter begin at another bar.', [
             Param::place('at', 'The one that begins at'),
-            Param::integer('bar', 'To bar', 1, Marks::MOST_BARS),
-        ], Needs::Song, ['time signature'], [['at' => 7680, 'bar' => 2]], panel: 'tempo');
+            Param::integer('bar', 'To bar', 1, TimelineEdit::MOST_BARS),
+        ], Requires::Song, ['time signature'], [['at' => 7680, 'bar' => 2]], panel: 'tempo');
     }
 
-    public function apply(Work $work): Outcome
+    public function apply(EditInput $input): Outcome
     {
-        $rows = $work->time()->meterRows;
-        $row = $rows[Marks::at($rows, $work->params->integer('at'), 'meter', $work)];
-        $tick = Marks::bar($work, $work->params->integer('bar'));
+        $rows = $input->time()->meterRows;
+        $row = $rows[TimelineEdit::at($rows, $input->params->integer('at'), 'meter', $input)];
+        $tick = TimelineEdit::bar($input, $input->params->integer('bar'));
         $rows = array_values(array_filter($rows, static fn (array $r): bool => $r !== $row && $r[0] !== $tick));
         $rows[] = [$tick, $row[1], $row[2], $row[3], $row[4], $row[5], $row[6]];
 
-        return Marks::outcome($work, null, $rows, sprintf('Meter %d/%d moved to bar %d.', $row[1], $row[2], $work->params->integer('bar')));
+        return TimelineEdit::outcome($input, null, $rows, sprintf('Meter %d/%d moved to bar %d.', $row[1], $row[2], $input->params->integer('bar')));
     }
 }

@@ -5,12 +5,11 @@ declare(strict_types=1);
 namespace Jactonic\Core\Edit\Tempo;
 
 use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\EditInput;
 use Jactonic\Core\Edit\Family;
-use Jactonic\Core\Edit\Marks;
-use Jactonic\Core\Edit\Needs;
 use Jactonic\Core\Edit\Outcome;
+use Jactonic\Core\Edit\Requires;
 use Jactonic\Core\Edit\Spec;
-use Jactonic\Core\Edit\Work;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Refusal;
 
@@ -29,27 +28,27 @@ final class MeterSet implements Edit
             Param::integer('beats', 'Beats', 1, 64),
             Param::choice('unit', 'Unit', array_map(strval(...), self::UNITS), '4'),
             Param::place('at', 'The one that holds at', default: 0),
-            Param::integer('bar', 'From bar', 1, Marks::MOST_BARS, optional: true),
-        ], Needs::Song, ['time signature', 'bar', 'beats'], [['beats' => 3], ['beats' => 6, 'unit' => '8', 'bar' => 2], ['beats' => 5, 'at' => 9000]], panel: 'tempo');
+            Param::integer('bar', 'From bar', 1, TimelineEdit::MOST_BARS, optional: true),
+        ], Requires::Song, ['time signature', 'bar', 'beats'], [['beats' => 3], ['beats' => 6, 'unit' => '8', 'bar' => 2], ['beats' => 5, 'at' => 9000]], panel: 'tempo');
     }
 
-    public function apply(Work $work): Outcome
+    public function apply(EditInput $input): Outcome
     {
-        $rows = $work->time()->meterRows;
-        [$beats, $unit] = [$work->params->integer('beats'), (int) $work->params->choice('unit')];
-        $tick = $work->params->has('bar') ? Marks::bar($work, $work->params->integer('bar')) : $work->params->integer('at');
-        $held = Marks::holding($rows, $tick);
-        if ($held !== null && (! $work->params->has('bar') || $rows[$held][0] === $tick)) {
+        $rows = $input->time()->meterRows;
+        [$beats, $unit] = [$input->params->integer('beats'), (int) $input->params->choice('unit')];
+        $tick = $input->params->has('bar') ? TimelineEdit::bar($input, $input->params->integer('bar')) : $input->params->integer('at');
+        $held = TimelineEdit::holding($rows, $tick);
+        if ($held !== null && (! $input->params->has('bar') || $rows[$held][0] === $tick)) {
             [$tick, , , $clocks, $thirtySeconds, $track, $order] = $rows[$held];
             $rows[$held] = [$tick, $beats, $unit, $clocks, $thirtySeconds, $track, $order];
         } else {
-            $tick = $work->params->has('bar') ? $tick : 0;
+            $tick = $input->params->has('bar') ? $tick : 0;
             $rows[] = [$tick, $beats, $unit, 24, 8, 0, 0];
         }
-        if (4 * $work->time()->ppq * $beats < $unit) {
+        if (4 * $input->time()->ppq * $beats < $unit) {
             throw Refusal::parameter('beats', $beats, 'more beats: a bar would be shorter than a tick');
         }
 
-        return Marks::outcome($work, null, $rows, sprintf('Meter %d/%d from %s.', $beats, $unit, $work->time()->position($tick)));
+        return TimelineEdit::outcome($input, null, $rows, sprintf('Meter %d/%d from %s.', $beats, $unit, $input->time()->position($tick)));
     }
 }

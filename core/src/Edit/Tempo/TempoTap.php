@@ -5,21 +5,20 @@ declare(strict_types=1);
 namespace Jactonic\Core\Edit\Tempo;
 
 use Jactonic\Core\Change\Change;
-use Jactonic\Core\Edit\Continued;
+use Jactonic\Core\Edit\Coalescing;
 use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\EditInput;
 use Jactonic\Core\Edit\Family;
-use Jactonic\Core\Edit\Marks;
-use Jactonic\Core\Edit\Needs;
 use Jactonic\Core\Edit\Outcome;
+use Jactonic\Core\Edit\Requires;
 use Jactonic\Core\Edit\Spec;
-use Jactonic\Core\Edit\Work;
 use Jactonic\Core\Param\Param;
 
 /**
  * Sets the tempo that holds at a place to the one that was tapped, a tap a quarter: the mean of the last eight
  * distances. A pause of more than two seconds begins anew. Taps that go on are one step of the history.
  */
-final class TempoTap implements Continued, Edit
+final class TempoTap implements Coalescing, Edit
 {
     private const PAUSE = 2.0;
 
@@ -30,24 +29,24 @@ final class TempoTap implements Continued, Edit
         return new Spec('tempo-tap', 'Tap the tempo', Family::Song, 'Sets the tempo to the one that was tapped.', [
             Param::times('taps', 'Taps'),
             Param::place('at', 'The one that holds at', default: 0),
-        ], Needs::Song, ['bpm', 'beat'], asked: false, examples: [['taps' => [0, 0.6, 1.2]], ['taps' => [0, 9, 9.5, 10.02, 10.5], 'at' => 7000]]);
+        ], Requires::Song, ['bpm', 'beat'], asked: false, examples: [['taps' => [0, 0.6, 1.2]], ['taps' => [0, 9, 9.5, 10.02, 10.5], 'at' => 7000]]);
     }
 
-    public function apply(Work $work): Outcome
+    public function apply(EditInput $input): Outcome
     {
-        $micro = self::micro($work->params->times('taps'));
+        $micro = self::micro($input->params->times('taps'));
         if ($micro === null) {
-            return Marks::outcome($work, null, null, '');
+            return TimelineEdit::outcome($input, null, null, '');
         }
-        $rows = Marks::tempos($work);
-        $held = Marks::holding($rows, $work->params->integer('at'));
+        $rows = TimelineEdit::tempos($input);
+        $held = TimelineEdit::holding($rows, $input->params->integer('at'));
         if ($held === null) {
             $rows[] = [0, $micro, 0, 0];
         } else {
             $rows[$held] = [$rows[$held][0], $micro, $rows[$held][2], $rows[$held][3]];
         }
 
-        return Marks::outcome($work, $rows, null, self::words($micro), self::words($micro));
+        return TimelineEdit::outcome($input, $rows, null, self::words($micro), self::words($micro));
     }
 
     public static function joined(array $last, array $next): ?array
@@ -66,7 +65,7 @@ final class TempoTap implements Continued, Edit
 
     private static function words(int $micro): string
     {
-        return $micro === 0 ? 'The tempo was tapped.' : sprintf('Tempo %s, tapped.', Marks::words($micro));
+        return $micro === 0 ? 'The tempo was tapped.' : sprintf('Tempo %s, tapped.', TimelineEdit::words($micro));
     }
 
     /**
@@ -83,6 +82,6 @@ final class TempoTap implements Continued, Edit
         $run = array_slice($run, -self::COUNTED - 1);
 
         // Nobody taps a hundredth.
-        return count($run) < 2 ? null : Marks::micro(max(Marks::SLOWEST, min(Marks::FASTEST, round(60 * (count($run) - 1) / ($run[count($run) - 1] - $run[0]), 1))));
+        return count($run) < 2 ? null : TimelineEdit::micro(max(TimelineEdit::SLOWEST, min(TimelineEdit::FASTEST, round(60 * (count($run) - 1) / ($run[count($run) - 1] - $run[0]), 1))));
     }
 }

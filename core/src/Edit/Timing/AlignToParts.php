@@ -6,11 +6,11 @@ namespace Jactonic\Core\Edit\Timing;
 
 use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\EditInput;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Outcome;
-use Jactonic\Core\Edit\Say;
 use Jactonic\Core\Edit\Spec;
-use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Edit\Wording;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Score\Note;
 
@@ -28,33 +28,33 @@ final class AlignToParts implements Edit
             Param::choice('toward', 'Toward', ['nearest', 'next', 'previous'], 'nearest'),
             Param::number('within', 'Within', 0, 2000, 120, 'ms'),
             Param::integer('strength', 'Strength', 0, 100, 100, '%'),
-            Work::lanes(),
+            EditInput::lanes(),
         ], keeps: true, words: ['underlay', 'kick', 'tight', 'together', 'lock'], examples: [['parts' => [1], 'toward' => 'next'], ['parts' => [1], 'toward' => 'next', 'within' => 0]], asked: false);
     }
 
-    public function apply(Work $work): Outcome
+    public function apply(EditInput $input): Outcome
     {
         $builder = new ChangeBuilder;
         $starts = [];
-        foreach ($work->params->partIds('parts') as $id) {
-            foreach ($work->score->part($id)->inOrder() as $note) {
+        foreach ($input->params->partIds('parts') as $id) {
+            foreach ($input->score->part($id)->inOrder() as $note) {
                 $starts[] = $note->muted ? -1 : $note->start;
             }
         }
         $starts = array_values(array_unique(array_filter($starts, static fn (int $s): bool => $s >= 0)));
         sort($starts);
         if ($starts === []) {
-            return new Outcome($builder->change(), $work->selection, 'There is nothing to line up with: nothing changed.');
+            return new Outcome($builder->change(), $input->selection, 'There is nothing to line up with: nothing changed.');
         }
-        if ($work->params->choice('toward') !== 'nearest') {
-            return $this->together($work, $builder, $starts, $work->params->choice('toward') === 'next' ? 1 : -1);
+        if ($input->params->choice('toward') !== 'nearest') {
+            return $this->together($input, $builder, $starts, $input->params->choice('toward') === 'next' ? 1 : -1);
         }
-        [$within, $strength] = [$work->params->number('within'), $work->params->integer('strength')];
+        [$within, $strength] = [$input->params->number('within'), $input->params->integer('strength')];
         $moved = $far = 0;
-        foreach ($work->parts() as $part) {
-            foreach ($work->chosen($part) as $note) {
+        foreach ($input->parts() as $part) {
+            foreach ($input->chosen($part) as $note) {
                 $to = self::nearest($starts, $note->start);
-                if (abs($work->time()->tempos->milliseconds($note->start, $to)) > $within) {
+                if (abs($input->time()->tempos->milliseconds($note->start, $to)) > $within) {
                     $far++;
 
                     continue;
@@ -64,21 +64,21 @@ final class AlignToParts implements Edit
             }
         }
 
-        return new Outcome($builder->change(), $work->selection, sprintf('%s lined up: %s moved%s.', Say::notes($work->selection->count()), $moved, $far === 0 ? '' : ", $far have nothing near"));
+        return new Outcome($builder->change(), $input->selection, sprintf('%s lined up: %s moved%s.', Wording::notes($input->selection->count()), $moved, $far === 0 ? '' : ", $far have nothing near"));
     }
 
     /** @param  non-empty-list<int>  $starts */
-    private function together(Work $work, ChangeBuilder $builder, array $starts, int $way): Outcome
+    private function together(EditInput $input, ChangeBuilder $builder, array $starts, int $way): Outcome
     {
-        $from = $work->firstStart();
+        $from = $input->firstStart();
         $beyond = array_values(array_filter($starts, static fn (int $s): bool => ($s <=> $from) === $way));
         if ($beyond === []) {
-            return new Outcome($builder->change(), $work->selection, 'Nothing starts there any more: nothing changed.');
+            return new Outcome($builder->change(), $input->selection, 'Nothing starts there any more: nothing changed.');
         }
         $to = $way > 0 ? $beyond[0] : $beyond[count($beyond) - 1];
-        $work->moveAll($builder, $to - $from);
+        $input->moveAll($builder, $to - $from);
 
-        return new Outcome($builder->change(), $work->selection, sprintf('%s to %s, where another part has a note.', Say::notes($work->selection->count()), $work->time()->position($to)));
+        return new Outcome($builder->change(), $input->selection, sprintf('%s to %s, where another part has a note.', Wording::notes($input->selection->count()), $input->time()->position($to)));
     }
 
     /** @param  non-empty-list<int>  $starts  ascending */

@@ -6,11 +6,11 @@ namespace Jactonic\Core\Edit\Timing;
 
 use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\EditInput;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Outcome;
-use Jactonic\Core\Edit\Say;
 use Jactonic\Core\Edit\Spec;
-use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Edit\Wording;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Refusal;
 
@@ -28,20 +28,20 @@ final class AsPlayed implements Edit
         ], keeps: true, words: ['original', 'as recorded', 'undo quantize', 'restore', 'feel', 'original', 'timing']);
     }
 
-    public function apply(Work $work): Outcome
+    public function apply(EditInput $input): Outcome
     {
         $builder = new ChangeBuilder;
-        $what = $work->params->choice('what');
+        $what = $input->params->choice('what');
         $moved = 0;
-        foreach ($work->parts() as $part) {
-            $ids = $work->ids($part);
+        foreach ($input->parts() as $part) {
+            $ids = $input->ids($part);
             [$starts, $lengths] = [$part->notes->integers('start', $ids), $part->notes->integers('length', $ids)];
             [$driftStart, $driftLength] = [$part->notes->integers('driftStart', $ids), $part->notes->integers('driftLength', $ids)];
             foreach ($ids as $i => $id) {
                 $start = $starts[$i] + ($what === 'length' ? 0 : $driftStart[$i]);
                 $length = $what === 'start' ? $lengths[$i] : max(1, $lengths[$i] + $driftLength[$i]);
                 if ($start < 0) {
-                    throw new Refusal(sprintf('%s was played before what is now the song’s start: nothing moved.', Say::note($part->notes[$id], $work->score)));
+                    throw new Refusal(sprintf('%s was played before what is now the song’s start: nothing moved.', Wording::note($part->notes[$id], $input->score)));
                 }
                 if ($start !== $starts[$i] || $length !== $lengths[$i]) {
                     $moved++;
@@ -49,12 +49,12 @@ final class AsPlayed implements Edit
                     $lengths[$i] = $length;
                 }
             }
-            $work->retime($builder, $part, array_values($starts), array_values($lengths));
+            $input->retime($builder, $part, array_values($starts), array_values($lengths));
         }
-        $all = $work->selection->count();
+        $all = $input->selection->count();
 
-        return new Outcome($builder->change(), $work->selection, $moved === 0
-            ? Say::notes($all).': all stand as they were played.'
-            : sprintf('%s as played: %d went back.', Say::notes($all), $moved));
+        return new Outcome($builder->change(), $input->selection, $moved === 0
+            ? Wording::notes($all).': all stand as they were played.'
+            : sprintf('%s as played: %d went back.', Wording::notes($all), $moved));
     }
 }

@@ -6,11 +6,11 @@ namespace Jactonic\Core\Edit\Timing;
 
 use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\EditInput;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Outcome;
-use Jactonic\Core\Edit\Say;
 use Jactonic\Core\Edit\Spec;
-use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Edit\Wording;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Score\Note;
 use Jactonic\Core\Time\Groove;
@@ -35,18 +35,18 @@ final class GrooveQuantize implements Edit
         ], keeps: true, panel: 'groove', words: ['groove', 'feel', 'template', 'pocket', 'swing'], examples: [['groove' => self::EXAMPLE], ['groove' => self::EXAMPLE, 'strength' => 60, 'velocity' => 70]]);
     }
 
-    public function apply(Work $work): Outcome
+    public function apply(EditInput $input): Outcome
     {
         $builder = new ChangeBuilder;
-        $time = $work->time();
-        $groove = $work->params->groove('groove');
-        $strength = $work->params->integer('strength');
-        $dynamics = $work->params->integer('velocity');
+        $time = $input->time();
+        $groove = $input->params->groove('groove');
+        $strength = $input->params->integer('strength');
+        $dynamics = $input->params->integer('velocity');
         $lines = $time->lines($groove->grid);
         $moved = 0;
         $largest = 0.0;
-        foreach ($work->parts() as $part) {
-            foreach ($work->chosen($part) as $note) {
+        foreach ($input->parts() as $part) {
+            foreach ($input->chosen($part) as $note) {
                 $line = self::nearest($note->start, $groove, $lines, $time);
                 $start = Note::whole($note->start + ($groove->at($line, $time) - $note->start) * $strength / 100);
                 $loud = $groove->velocity[$groove->place($line, $time)] ?? $note->velocity;
@@ -57,8 +57,8 @@ final class GrooveQuantize implements Edit
             }
         }
 
-        return new Outcome($builder->change(), $work->selection, sprintf('%s to the groove “%s”: %s.', Say::notes($work->selection->count()), $groove->name,
-            $moved === 0 ? 'all were there already' : sprintf('%d changed, %s at most', $moved, Say::ms($largest))));
+        return new Outcome($builder->change(), $input->selection, sprintf('%s to the groove “%s”: %s.', Wording::notes($input->selection->count()), $groove->name,
+            $moved === 0 ? 'all were there already' : sprintf('%d changed, %s at most', $moved, Wording::ms($largest))));
     }
 
     /** The line whose place in the groove lies nearest; the later one on a tie. */

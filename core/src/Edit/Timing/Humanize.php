@@ -7,11 +7,11 @@ namespace Jactonic\Core\Edit\Timing;
 use Jactonic\Core\Chance;
 use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\EditInput;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Outcome;
-use Jactonic\Core\Edit\Say;
 use Jactonic\Core\Edit\Spec;
-use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Edit\Wording;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Score\Note;
 
@@ -35,21 +35,21 @@ final class Humanize implements Edit
         ], keeps: true, words: ['random', 'loosen', 'feel', 'chance', 'live'], examples: [[], ['timing' => 40, 'length' => 20, 'bias' => -50, 'seed' => 9]]);
     }
 
-    public function apply(Work $work): Outcome
+    public function apply(EditInput $input): Outcome
     {
         $builder = new ChangeBuilder;
-        $tempos = $work->time()->tempos;
-        $timing = $work->params->number('timing');
-        $velocity = $work->params->integer('velocity');
-        $percent = $work->params->integer('length');
-        $seed = $work->params->integer('seed');
-        $centre = $work->params->integer('bias') / 100 * $timing;
+        $tempos = $input->time()->tempos;
+        $timing = $input->params->number('timing');
+        $velocity = $input->params->integer('velocity');
+        $percent = $input->params->integer('length');
+        $seed = $input->params->integer('seed');
+        $centre = $input->params->integer('bias') / 100 * $timing;
         $chance = new Chance($seed);
         $changed = 0;
         $largest = 0.0;
-        foreach ($work->parts() as $part) {
+        foreach ($input->parts() as $part) {
             // In the order of the music: the order in which notes were chosen must not matter.
-            foreach ($part->inOrder($work->selection->notes[$part->id]) as $note) {
+            foreach ($part->inOrder($input->selection->notes[$part->id]) as $note) {
                 $ms = $chance->bell($centre, $timing, max(-$timing, -$tempos->milliseconds(0, $note->start)), $timing);
                 $louder = $chance->bell(0, $velocity, max(-$velocity, Note::SOFTEST - $note->velocity), min($velocity, Note::LOUDEST - $note->velocity));
                 $longer = $chance->bell(0, $percent, -$percent, $percent);
@@ -63,8 +63,8 @@ final class Humanize implements Edit
             }
         }
 
-        return new Outcome($builder->change(), $work->selection, sprintf('%s humanized: %d changed, up to %s, seed %d.',
-            Say::notes($work->selection->count()), $changed, Say::ms($largest), $seed));
+        return new Outcome($builder->change(), $input->selection, sprintf('%s humanized: %d changed, up to %s, seed %d.',
+            Wording::notes($input->selection->count()), $changed, Wording::ms($largest), $seed));
     }
 
     private static function louder(Note $note, int $by): Note

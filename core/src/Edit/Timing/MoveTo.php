@@ -6,11 +6,11 @@ namespace Jactonic\Core\Edit\Timing;
 
 use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\EditInput;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Outcome;
-use Jactonic\Core\Edit\Say;
 use Jactonic\Core\Edit\Spec;
-use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Edit\Wording;
 use Jactonic\Core\Param\Param;
 
 /** Moves the first chosen note to a tick; all others keep their places from it. Drift travels along. */
@@ -20,18 +20,18 @@ final class MoveTo implements Edit
     {
         return new Spec('move-to', 'Move to a place', Family::Timing, 'Moves notes together until the first starts at a tick.', [
             Param::place('tick', 'Place'),
-            Work::lanes(),
+            EditInput::lanes(),
         ], keeps: true, words: ['caret', 'send', 'align', 'place'], examples: [['tick' => 5000]]);
     }
 
-    public function apply(Work $work): Outcome
+    public function apply(EditInput $input): Outcome
     {
-        [, $first] = $work->first();
-        $tick = $work->params->integer('tick');
+        [, $first] = $input->first();
+        $tick = $input->params->integer('tick');
         $builder = new ChangeBuilder;
-        $work->moveAll($builder, $tick - $first->start - $first->carryStart);
+        $input->moveAll($builder, $tick - $first->start - $first->carryStart);
 
-        return new Outcome($builder->change(), $work->selection, sprintf('%s moved to %s.',
-            Say::notes($work->selection->count()), $work->time()->position($tick)));
+        return new Outcome($builder->change(), $input->selection, sprintf('%s moved to %s.',
+            Wording::notes($input->selection->count()), $input->time()->position($tick)));
     }
 }

@@ -5,13 +5,13 @@ declare(strict_types=1);
 namespace Jactonic\Core\Edit\Timing;
 
 use Jactonic\Core\Change\ChangeBuilder;
+use Jactonic\Core\Edit\AppliesTo;
 use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\EditInput;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Outcome;
-use Jactonic\Core\Edit\Say;
 use Jactonic\Core\Edit\Spec;
-use Jactonic\Core\Edit\Takes;
-use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Edit\Wording;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Refusal;
 use Jactonic\Core\Score\Note;
@@ -29,44 +29,44 @@ final class Nudge implements Edit
         return new Spec('nudge', 'Nudge in time', Family::Timing, 'Moves notes or points earlier or later by a step, all together.', [
             Param::integer('steps', 'Steps, below 0 for earlier', -10_000, 10_000, 1, adds: true),
             Param::step('by', 'Step', setting: 'nudge'),
-            Work::lanes(),
+            EditInput::lanes(),
         ], keeps: true, words: ['move', 'shift', 'earlier', 'later', 'left', 'right'], forms: [
             ['title' => 'Later', 'params' => ['steps' => 1], 'words' => ['late', 'behind', 'lay back', 'lazy', 'drag', 'right']],
             ['title' => 'Earlier', 'params' => ['steps' => -1], 'words' => ['early', 'ahead', 'push', 'rush', 'left']],
-        ], examples: [[], ['steps' => 3, 'by' => ['unit' => 'ms', 'amount' => 7]], ['steps' => 1, 'by' => ['unit' => 'bar', 'amount' => 1]]], takes: [Takes::Notes, Takes::Points]);
+        ], examples: [[], ['steps' => 3, 'by' => ['unit' => 'ms', 'amount' => 7]], ['steps' => 1, 'by' => ['unit' => 'bar', 'amount' => 1]]], takes: [AppliesTo::Notes, AppliesTo::Points]);
     }
 
-    public function apply(Work $work): Outcome
+    public function apply(EditInput $input): Outcome
     {
         $builder = new ChangeBuilder;
-        $steps = $work->params->integer('steps');
-        $first = $work->firstPlace();
+        $steps = $input->params->integer('steps');
+        $first = $input->firstPlace();
         $words = '';
-        foreach ($work->parts() as $part) {
-            $by = $work->params->step('by', $part->ownSettings());
-            $words = $by->words($steps, $work->time(), $first);
-            $lines = $work->lines($part);
-            $together = $by->isOfTime() ? null : $by->distance($work->time(), $lines, $steps, $first);
-            $to = $together === null ? static fn (float $place): float => $place + $by->distance($work->time(), $lines, $steps, $place) : static fn (float $place): float => $place + $together;
-            $work->moveNotes($builder, $part, $to, static fn (Note $note): Refusal => new Refusal(sprintf('%s would start before the song: nothing moved.', Say::note($note, $work->score))));
-            $work->moveLanes($builder, $part, $to);
+        foreach ($input->parts() as $part) {
+            $by = $input->params->step('by', $part->ownSettings());
+            $words = $by->words($steps, $input->time(), $first);
+            $lines = $input->lines($part);
+            $together = $by->isOfTime() ? null : $by->distance($input->time(), $lines, $steps, $first);
+            $to = $together === null ? static fn (float $place): float => $place + $by->distance($input->time(), $lines, $steps, $place) : static fn (float $place): float => $place + $together;
+            $input->moveNotes($builder, $part, $to, static fn (Note $note): Refusal => new Refusal(sprintf('%s would start before the song: nothing moved.', Wording::note($note, $input->score))));
+            $input->moveLanes($builder, $part, $to);
         }
-        foreach ($work->partsOfPoints() as $part) {
-            $by = $work->params->step('by', $part->ownSettings());
-            $words = $by->words($steps, $work->time(), $first);
-            $lines = $work->lines($part);
-            $ids = $work->pointIds($part);
+        foreach ($input->partsOfPoints() as $part) {
+            $by = $input->params->step('by', $part->ownSettings());
+            $words = $by->words($steps, $input->time(), $first);
+            $lines = $input->lines($part);
+            $ids = $input->pointIds($part);
             $ticks = [];
             foreach ($part->points->integers('tick', $ids) as $tick) {
-                $ticks[] = $to = Note::whole($tick + $by->distance($work->time(), $lines, $steps, $by->isOfTime() ? $tick : $first));
+                $ticks[] = $to = Note::whole($tick + $by->distance($input->time(), $lines, $steps, $by->isOfTime() ? $tick : $first));
                 if ($to < 0) {
-                    throw new Refusal(sprintf('A point at %s would lie before the song: nothing moved.', $work->time()->position($tick)));
+                    throw new Refusal(sprintf('A point at %s would lie before the song: nothing moved.', $input->time()->position($tick)));
                 }
             }
             $builder->pointColumns($part, $ids, ['tick' => $ticks]);
         }
 
-        return new Outcome($builder->change(), $work->selection, sprintf('%s moved %s %s.',
-            Say::chosen($work), $words, $steps < 0 ? 'earlier' : 'later'));
+        return new Outcome($builder->change(), $input->selection, sprintf('%s moved %s %s.',
+            Wording::chosen($input), $words, $steps < 0 ? 'earlier' : 'later'));
     }
 }

@@ -5,14 +5,14 @@ declare(strict_types=1);
 namespace Jactonic\Core\Edit\Timing;
 
 use Jactonic\Core\Change\ChangeBuilder;
+use Jactonic\Core\Edit\AppliesTo;
+use Jactonic\Core\Edit\CollisionCheck;
 use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\EditInput;
 use Jactonic\Core\Edit\Family;
-use Jactonic\Core\Edit\Foresight;
 use Jactonic\Core\Edit\Outcome;
-use Jactonic\Core\Edit\Say;
 use Jactonic\Core\Edit\Spec;
-use Jactonic\Core\Edit\Takes;
-use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Edit\Wording;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Score\Note;
 use Jactonic\Core\Time\Lines;
@@ -36,24 +36,24 @@ final class Quantize implements Edit
             Param::number('swing', 'Swing', 50, 75, Lines::STRAIGHT, '%', setting: 'swing'),
             Param::choice('target', 'What moves', ['starts', 'ends', 'both'], 'starts'),
             Param::integer('window', 'Window', 0, 100, 100, '%'),
-        ], takes: [Takes::Notes, Takes::Points], keeps: true, words: ['align', 'grid', 'on the grid', 'tighten', 'snap', 'correct', 'timing'], examples: [[], ['strength' => 37], ['target' => 'both', 'grid' => '1/8', 'swing' => 66.67], ['target' => 'ends', 'window' => 40]]);
+        ], takes: [AppliesTo::Notes, AppliesTo::Points], keeps: true, words: ['align', 'grid', 'on the grid', 'tighten', 'snap', 'correct', 'timing'], examples: [[], ['strength' => 37], ['target' => 'both', 'grid' => '1/8', 'swing' => 66.67], ['target' => 'ends', 'window' => 40]]);
     }
 
-    public function apply(Work $work): Outcome
+    public function apply(EditInput $input): Outcome
     {
         $builder = new ChangeBuilder;
-        $tempos = $work->time()->tempos;
-        $target = $work->params->choice('target');
-        $window = $work->params->integer('window');
+        $tempos = $input->time()->tempos;
+        $target = $input->params->choice('target');
+        $window = $input->params->integer('window');
         $grids = [];
         $moved = $far = 0;
         $sum = $largest = 0.0;
-        foreach ($work->parts() as $part) {
-            $grid = $work->params->grid('grid', $part->ownSettings());
+        foreach ($input->parts() as $part) {
+            $grid = $input->params->grid('grid', $part->ownSettings());
             $grids[$grid->name] = true;
-            $strength = $work->params->integer('strength', $part->ownSettings());
-            $lines = $work->time()->lines($grid, $work->params->number('swing', $part->ownSettings()));
-            $ids = $work->ids($part);
+            $strength = $input->params->integer('strength', $part->ownSettings());
+            $lines = $input->time()->lines($grid, $input->params->number('swing', $part->ownSettings()));
+            $ids = $input->ids($part);
             [$starts, $lengths] = [$part->notes->integers('start', $ids), $part->notes->integers('length', $ids)];
             $goals = $target === 'ends' ? $starts : $lines->nearestOf($starts);
             foreach ($starts as $i => $was) {
@@ -75,41 +75,41 @@ final class Quantize implements Edit
                     $target === 'starts' ? 0.0 : abs($tempos->milliseconds($was + $lengths[$i], $start + $length)));
                 $sum += $shift;
                 $largest = max($largest, $shift);
-                $far += $shift > Foresight::FAR ? 1 : 0;
+                $far += $shift > CollisionCheck::FAR ? 1 : 0;
                 $starts[$i] = $start;
                 $lengths[$i] = $length;
             }
-            $work->retime($builder, $part, array_values($starts), array_values($lengths));
+            $input->retime($builder, $part, array_values($starts), array_values($lengths));
         }
 
-        foreach ($work->partsOfPoints() as $part) {
-            $grid = $work->params->grid('grid', $part->ownSettings());
+        foreach ($input->partsOfPoints() as $part) {
+            $grid = $input->params->grid('grid', $part->ownSettings());
             $grids[$grid->name] = true;
-            $lines = $work->time()->lines($grid, $work->params->number('swing', $part->ownSettings()));
-            foreach ($work->chosenPoints($part) as $point) {
-                $tick = self::toward($point->tick, $lines->nearest($point->tick), $lines, $work->params->integer('strength', $part->ownSettings()), $window);
+            $lines = $input->time()->lines($grid, $input->params->number('swing', $part->ownSettings()));
+            foreach ($input->chosenPoints($part) as $point) {
+                $tick = self::toward($point->tick, $lines->nearest($point->tick), $lines, $input->params->integer('strength', $part->ownSettings()), $window);
                 if ($builder->putPoint($part, $point->movedTo($tick))) {
                     $shift = abs($tempos->milliseconds($point->tick, $tick));
                     $moved++;
                     $sum += $shift;
                     $largest = max($largest, $shift);
-                    $far += $shift > Foresight::FAR ? 1 : 0;
+                    $far += $shift > CollisionCheck::FAR ? 1 : 0;
                 }
             }
         }
 
-        return new Outcome($builder->change(), $work->selection, $this->say($work, implode(', ', array_keys($grids)), $moved, $sum, $largest, $far));
+        return new Outcome($builder->change(), $input->selection, $this->say($input, implode(', ', array_keys($grids)), $moved, $sum, $largest, $far));
     }
 
-    private function say(Work $work, string $grid, int $moved, float $sum, float $largest, int $far): string
+    private function say(EditInput $input, string $grid, int $moved, float $sum, float $largest, int $far): string
     {
-        $notes = Say::chosen($work)." to $grid";
+        $notes = Wording::chosen($input)." to $grid";
         if ($moved === 0) {
             return "$notes: all were there already.";
         }
-        $said = sprintf('%s: %d moved, %s on average, %s at most', $notes, $moved, Say::ms($sum / $moved), Say::ms($largest));
+        $said = sprintf('%s: %d moved, %s on average, %s at most', $notes, $moved, Wording::ms($sum / $moved), Wording::ms($largest));
 
-        return $far === 0 ? "$said." : sprintf('%s; %d moved more than %s.', $said, $far, Say::ms(Foresight::FAR));
+        return $far === 0 ? "$said." : sprintf('%s; %d moved more than %s.', $said, $far, Wording::ms(CollisionCheck::FAR));
     }
 
     /**

@@ -5,13 +5,13 @@ declare(strict_types=1);
 namespace Jactonic\Core\Edit\Timing;
 
 use Jactonic\Core\Change\ChangeBuilder;
+use Jactonic\Core\Edit\AppliesTo;
 use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\EditInput;
 use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Outcome;
-use Jactonic\Core\Edit\Say;
 use Jactonic\Core\Edit\Spec;
-use Jactonic\Core\Edit\Takes;
-use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Edit\Wording;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Score\Note;
 
@@ -26,31 +26,31 @@ final class SnapNudge implements Edit
     {
         return new Spec('snap-nudge', 'Go to the next line', Family::Timing, 'Moves notes or points together until the first stands on the next line.', [
             Param::integer('steps', 'Lines, below 0 for earlier', -10_000, 10_000, 1),
-            Work::lanes(),
-        ], keeps: true, words: ['snap', 'grid', 'align', 'nudge'], examples: [[], ['steps' => 5]], takes: [Takes::Notes, Takes::Points]);
+            EditInput::lanes(),
+        ], keeps: true, words: ['snap', 'grid', 'align', 'nudge'], examples: [[], ['steps' => 5]], takes: [AppliesTo::Notes, AppliesTo::Points]);
     }
 
-    public function apply(Work $work): Outcome
+    public function apply(EditInput $input): Outcome
     {
-        $place = $work->firstPlace();
+        $place = $input->firstPlace();
         $first = Note::whole($place);
-        $part = $work->selection->isEmpty() ? $work->partsOfPoints()[0] : $work->first()[0];
-        $lines = $work->lines($part);
-        $steps = $work->params->integer('steps');
+        $part = $input->selection->isEmpty() ? $input->partsOfPoints()[0] : $input->first()[0];
+        $lines = $input->lines($part);
+        $steps = $input->params->integer('steps');
         $line = $first;
         for ($i = 0; $i < abs($steps); $i++) {
             $line = $steps > 0 ? $lines->after($line) : $lines->before($line);
         }
         $builder = new ChangeBuilder;
-        $work->moveAll($builder, $line - $place);
-        foreach ($work->partsOfPoints() as $each) {
-            foreach ($work->chosenPoints($each) as $point) {
+        $input->moveAll($builder, $line - $place);
+        foreach ($input->partsOfPoints() as $each) {
+            foreach ($input->chosenPoints($each) as $point) {
                 $builder->putPoint($each, $point->movedTo($point->tick + Note::whole($line - $place)));
             }
         }
 
-        return new Outcome($builder->change(), $work->selection, $line === $first
-            ? Say::chosen($work).': the first stands on the song’s first line already.'
-            : sprintf('%s moved %s to the line at %s.', Say::chosen($work), $line < $first ? 'earlier' : 'later', $work->time()->position($line)));
+        return new Outcome($builder->change(), $input->selection, $line === $first
+            ? Wording::chosen($input).': the first stands on the song’s first line already.'
+            : sprintf('%s moved %s to the line at %s.', Wording::chosen($input), $line < $first ? 'earlier' : 'later', $input->time()->position($line)));
     }
 }

@@ -5,17 +5,16 @@ declare(strict_types=1);
 namespace Jactonic\Core\Edit\Track;
 
 use Jactonic\Core\Change\ChangeBuilder;
+use Jactonic\Core\Edit\AppliesTo;
 use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\EditInput;
 use Jactonic\Core\Edit\Family;
-use Jactonic\Core\Edit\Needs;
 use Jactonic\Core\Edit\Outcome;
-use Jactonic\Core\Edit\Say;
+use Jactonic\Core\Edit\Requires;
 use Jactonic\Core\Edit\Spec;
-use Jactonic\Core\Edit\Takes;
-use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Edit\Wording;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Score\ArticulationSet;
-use Jactonic\Core\Score\Kept;
 use Jactonic\Core\Standard\Articulations;
 
 /**
@@ -28,22 +27,22 @@ final class TrackArticulations implements Edit
     {
         return new Spec('track-articulations', 'Articulations of the track', Family::Part, 'Gives tracks a set of articulations.', [
             Param::articulations('set', 'Set'),
-        ], Needs::Tracks, ['articulation', 'key switch', 'playing styles', 'pizzicato', 'set'], [['set' => 'Strings'], ['set' => ['name' => 'Two hands', 'articulations' => [['id' => 'soft', 'name' => 'Soft', 'mark' => 's', 'do' => [['key' => 24]]], ['id' => 'hard', 'name' => 'Hard', 'mark' => 'h', 'do' => [['cc' => 1, 'value' => 100]], 'length' => 90, 'velocity' => 120]]]]], [Takes::Tracks], ['song', 'roll'], keeps: true, panel: 'articulations', forms: [
+        ], Requires::Tracks, ['articulation', 'key switch', 'playing styles', 'pizzicato', 'set'], [['set' => 'Strings'], ['set' => ['name' => 'Two hands', 'articulations' => [['id' => 'soft', 'name' => 'Soft', 'mark' => 's', 'do' => [['key' => 24]]], ['id' => 'hard', 'name' => 'Hard', 'mark' => 'h', 'do' => [['cc' => 1, 'value' => 100]], 'length' => 90, 'velocity' => 120]]]]], [AppliesTo::Tracks], ['song', 'roll'], keeps: true, panel: 'articulations', forms: [
             ...array_map(static fn (array $set): array => ['title' => 'Articulations: '.$set['name'], 'params' => ['set' => $set['name']]], Articulations::SETS),
         ]);
     }
 
-    public function apply(Work $work): Outcome
+    public function apply(EditInput $input): Outcome
     {
         $builder = new ChangeBuilder;
-        $set = $work->params->articulations('set');
+        $set = $input->params->articulations('set');
         $names = [];
-        foreach ($work->selection->tracks as $id) {
-            $track = $work->score->track($id);
+        foreach ($input->selection->tracks as $id) {
+            $track = $input->score->track($id);
             $builder->track($track, ArticulationSet::on($track, $set));
             $names[] = "“{$track->name}”";
         }
 
-        return new Outcome($builder->change(), $work->selection, $set === null ? sprintf('%s: no articulations.', implode(', ', $names)) : sprintf('%s: the articulations of “%s”: %s.', implode(', ', $names), $set->name, Say::shortened(implode(', ', array_column($set->articulations, 'name')))));
+        return new Outcome($builder->change(), $input->selection, $set === null ? sprintf('%s: no articulations.', implode(', ', $names)) : sprintf('%s: the articulations of “%s”: %s.', implode(', ', $names), $set->name, Wording::shortened(implode(', ', array_column($set->articulations, 'name')))));
     }
 }

@@ -5,13 +5,13 @@ declare(strict_types=1);
 namespace Jactonic\Core\Edit\Track;
 
 use Jactonic\Core\Change\ChangeBuilder;
+use Jactonic\Core\Edit\AppliesTo;
 use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\EditInput;
 use Jactonic\Core\Edit\Family;
-use Jactonic\Core\Edit\Needs;
 use Jactonic\Core\Edit\Outcome;
+use Jactonic\Core\Edit\Requires;
 use Jactonic\Core\Edit\Spec;
-use Jactonic\Core\Edit\Takes;
-use Jactonic\Core\Edit\Work;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Score\Sound;
 use Jactonic\Core\Score\Track;
@@ -27,17 +27,17 @@ final class TrackDuplicate implements Edit
     {
         return new Spec('track-duplicate', 'Duplicate the track', Family::Part, 'Copies tracks with their parts.', [
             Param::flag('empty', 'Without the parts'),
-        ], Needs::Tracks, ['copy', 'double', 'layer'], [[], ['empty' => true]], [Takes::Tracks], ['song', 'roll']);
+        ], Requires::Tracks, ['copy', 'double', 'layer'], [[], ['empty' => true]], [AppliesTo::Tracks], ['song', 'roll']);
     }
 
-    public function apply(Work $work): Outcome
+    public function apply(EditInput $input): Outcome
     {
-        $score = $work->score;
+        $score = $input->score;
         $builder = new ChangeBuilder;
         $taken = Sound::taken($score);
         $order = array_keys($score->tracks);
         $tracks = $parts = $names = [];
-        foreach ($work->selection->tracks as $id) {
+        foreach ($input->selection->tracks as $id) {
             $track = $score->track($id);
             $sound = Sound::of($score, $id);
             $channel = $sound === null || $sound->isDrums() ? null : Sound::free($taken);
@@ -53,16 +53,16 @@ final class TrackDuplicate implements Edit
             $copied = $score->partsOf($id);
             $first = array_key_first($copied);
             foreach ($copied as $part) {
-                if ($work->params->flag('empty') && $part->id !== $first) {
+                if ($input->params->flag('empty') && $part->id !== $first) {
                     continue;
                 }
                 $copy = $builder->newPart($score, $part->head->onTrack($new), $part->ownSettings());
                 $parts[] = $copy->id;
-                foreach ($work->params->flag('empty') ? [] : $part->notes->all() as $note) {
+                foreach ($input->params->flag('empty') ? [] : $part->notes->all() as $note) {
                     $builder->put($copy, $note->with($channel === null ? [] : ['channel' => $channel]));
                 }
                 foreach ($part->points->all() as $point) {
-                    if (! $work->params->flag('empty') || $point === $sound?->program) {
+                    if (! $input->params->flag('empty') || $point === $sound?->program) {
                         $builder->putPoint($copy, $channel === null ? $point : $point->with(['status' => ($point->status & 0xF0) | $channel]));
                     }
                 }

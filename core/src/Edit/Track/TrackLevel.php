@@ -5,13 +5,13 @@ declare(strict_types=1);
 namespace Jactonic\Core\Edit\Track;
 
 use Jactonic\Core\Change\ChangeBuilder;
+use Jactonic\Core\Edit\AppliesTo;
 use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\EditInput;
 use Jactonic\Core\Edit\Family;
-use Jactonic\Core\Edit\Needs;
 use Jactonic\Core\Edit\Outcome;
+use Jactonic\Core\Edit\Requires;
 use Jactonic\Core\Edit\Spec;
-use Jactonic\Core\Edit\Takes;
-use Jactonic\Core\Edit\Work;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Score\Point;
 use Jactonic\Core\Score\Sound;
@@ -32,18 +32,18 @@ final class TrackLevel implements Edit
             Param::integer('pan', 'Pan: 0 left, 64 middle, 127 right', 0, 127, optional: true),
             Param::integer('volumeBy', 'Volume by', -127, 127, 0, adds: true),
             Param::integer('panBy', 'Pan by', -127, 127, 0, adds: true),
-        ], Needs::Tracks, ['volume', 'mix', 'fader', 'balance', 'left', 'right', 'louder', 'softer'], [['volume' => 80], ['panBy' => -20]], [Takes::Tracks], ['song', 'roll'], keeps: true, forms: [
+        ], Requires::Tracks, ['volume', 'mix', 'fader', 'balance', 'left', 'right', 'louder', 'softer'], [['volume' => 80], ['panBy' => -20]], [AppliesTo::Tracks], ['song', 'roll'], keeps: true, forms: [
             ['title' => 'Track louder', 'params' => ['volumeBy' => 5]], ['title' => 'Track softer', 'params' => ['volumeBy' => -5]],
         ]);
     }
 
-    public function apply(Work $work): Outcome
+    public function apply(EditInput $input): Outcome
     {
         $builder = new ChangeBuilder;
         $said = '';
         $clipped = $none = 0;
-        foreach ($work->selection->tracks as $id) {
-            $parts = $work->score->partsOf($id);
+        foreach ($input->selection->tracks as $id) {
+            $parts = $input->score->partsOf($id);
             if ($parts === []) {
                 $none++;
 
@@ -53,17 +53,17 @@ final class TrackLevel implements Edit
             foreach (Sound::LEVELS as $name => [$number, $default]) {
                 [$part, $point] = Sound::controller($parts, $number);
                 $now[$name] = $value = $point->data2 ?? $default;
-                if ($work->params->has($name) || $work->params->integer($name.'By') !== 0) {
-                    $value = ($work->params->has($name) ? $work->params->integer($name) : $value) + $work->params->integer($name.'By');
+                if ($input->params->has($name) || $input->params->integer($name.'By') !== 0) {
+                    $value = ($input->params->has($name) ? $input->params->integer($name) : $value) + $input->params->integer($name.'By');
                     $now[$name] = max(0, min(127, $value));
                     $clipped += $now[$name] === $value ? 0 : 1;
                     $tick = $part->beginning();
-                    $builder->putPoint($part, $point?->withValue($now[$name]) ?? new Point($builder->newPointId($part), $tick, Message::CONTROLLER | $work->score->channelOf($part), $number, $now[$name]));
+                    $builder->putPoint($part, $point?->withValue($now[$name]) ?? new Point($builder->newPointId($part), $tick, Message::CONTROLLER | $input->score->channelOf($part), $number, $now[$name]));
                 }
             }
-            $said = $said === '' ? sprintf('“%s”: volume %d, pan %s.', $work->score->track($id)->name, $now['volume'], self::side($now['pan'])) : $said;
+            $said = $said === '' ? sprintf('“%s”: volume %d, pan %s.', $input->score->track($id)->name, $now['volume'], self::side($now['pan'])) : $said;
         }
-        $outcome = new Outcome($builder->change(), $work->selection, $said === '' ? 'The track has no part: nothing changed.' : $said);
+        $outcome = new Outcome($builder->change(), $input->selection, $said === '' ? 'The track has no part: nothing changed.' : $said);
 
         return $outcome->warn(...($clipped === 0 ? [] : ['Stayed at the limit.']), ...($none > 0 && $said !== '' ? [($none === 1 ? '1 track has' : "$none tracks have").' no part: left as it is.'] : []));
     }

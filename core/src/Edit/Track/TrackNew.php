@@ -6,16 +6,16 @@ namespace Jactonic\Core\Edit\Track;
 
 use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\EditInput;
 use Jactonic\Core\Edit\Family;
-use Jactonic\Core\Edit\Needs;
 use Jactonic\Core\Edit\Outcome;
 use Jactonic\Core\Edit\Part\PartNew;
+use Jactonic\Core\Edit\Requires;
 use Jactonic\Core\Edit\Spec;
-use Jactonic\Core\Edit\Work;
 use Jactonic\Core\Param\Param;
-use Jactonic\Core\Score\Kept;
 use Jactonic\Core\Score\Part;
 use Jactonic\Core\Score\PartHead;
+use Jactonic\Core\Score\PassthroughEvent;
 use Jactonic\Core\Score\Point;
 use Jactonic\Core\Score\Track;
 use Jactonic\Core\Selection\Selection;
@@ -34,7 +34,7 @@ final class TrackNew implements Edit
             Param::integer('program', 'Sound: General MIDI program, 0 for piano', 0, 127, 0),
             Param::flag('drums', 'Drums'),
             Param::name('name', 'Name', optional: true),
-        ], Needs::Song, ['create', 'add', 'instrument'], [['program' => 11], ['drums' => true, 'name' => 'Kit']], [], ['song', 'roll'], panel: '', forms: [
+        ], Requires::Song, ['create', 'add', 'instrument'], [['program' => 11], ['drums' => true, 'name' => 'Kit']], [], ['song', 'roll'], panel: '', forms: [
             ['title' => 'New track: piano', 'params' => ['program' => 0]],
             ['title' => 'New track: drums', 'params' => ['drums' => true], 'words' => ['kit', 'percussion']],
             ['title' => 'New track: bass', 'params' => ['program' => 32]],
@@ -42,20 +42,20 @@ final class TrackNew implements Edit
         ]);
     }
 
-    public function apply(Work $work): Outcome
+    public function apply(EditInput $input): Outcome
     {
-        $score = $work->score;
-        $drums = $work->params->flag('drums');
-        $program = $drums ? 0 : $work->params->integer('program');
-        $name = $work->params->has('name') ? $work->params->text('name') : ($drums ? 'Drum kit' : GeneralMidi::PROGRAMS[$program]);
+        $score = $input->score;
+        $drums = $input->params->flag('drums');
+        $program = $drums ? 0 : $input->params->integer('program');
+        $name = $input->params->has('name') ? $input->params->text('name') : ($drums ? 'Drum kit' : GeneralMidi::PROGRAMS[$program]);
         $taken = array_map(static fn (Part $p): int => $p->channel(), $score->parts);
         $free = array_values(array_diff(range(0, 15), [GeneralMidi::DRUM_CHANNEL], $taken));
         $channel = $drums ? GeneralMidi::DRUM_CHANNEL : $free[0] ?? 0;
         $builder = new ChangeBuilder;
         $id = $builder->newTrackId($score);
         $orders = array_map(static fn (Track $t): int => $t->order, $score->tracks);
-        $builder->track(null, new Track($id, $name, $orders === [] ? 0 : max($orders) + 1, [new Kept(0, 0, Message::META, Message::META_TRACK_NAME, $name)]));
-        $part = $builder->newPart($score, PartHead::fresh($id, $name, ...PartNew::bars($work)));
+        $builder->track(null, new Track($id, $name, $orders === [] ? 0 : max($orders) + 1, [new PassthroughEvent(0, 0, Message::META, Message::META_TRACK_NAME, $name)]));
+        $part = $builder->newPart($score, PartHead::fresh($id, $name, ...PartNew::bars($input)));
         $builder->putPoint($part, new Point($builder->newPointId($part), $part->head->from, Message::PROGRAM | $channel, $program));
 
         return new Outcome($builder->change(), new Selection([$part->id => []], parts: [$part->id], tracks: [$id]), "“{$name}” is a new track.");

@@ -5,13 +5,13 @@ declare(strict_types=1);
 namespace Jactonic\Core\Edit\Track;
 
 use Jactonic\Core\Change\ChangeBuilder;
+use Jactonic\Core\Edit\AppliesTo;
 use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\EditInput;
 use Jactonic\Core\Edit\Family;
-use Jactonic\Core\Edit\Needs;
 use Jactonic\Core\Edit\Outcome;
+use Jactonic\Core\Edit\Requires;
 use Jactonic\Core\Edit\Spec;
-use Jactonic\Core\Edit\Takes;
-use Jactonic\Core\Edit\Work;
 use Jactonic\Core\Param\Param;
 
 /** Moves a track up or down among the others; at the end it stays. */
@@ -21,24 +21,24 @@ final class TrackOrder implements Edit
     {
         return new Spec('track-order', 'Move the track up or down', Family::Part, 'Changes the order of tracks.', [
             Param::integer('by', 'Places, below 0 for up', -100, 100, 1, adds: true),
-        ], Needs::Tracks, ['order', 'sort', 'up', 'down'], [['by' => 1]], [Takes::Tracks], ['song'], keeps: true);
+        ], Requires::Tracks, ['order', 'sort', 'up', 'down'], [['by' => 1]], [AppliesTo::Tracks], ['song'], keeps: true);
     }
 
-    public function apply(Work $work): Outcome
+    public function apply(EditInput $input): Outcome
     {
-        $ids = array_keys($work->score->tracks);
-        $moved = $work->selection->tracks[0];
+        $ids = array_keys($input->score->tracks);
+        $moved = $input->selection->tracks[0];
         $at = (int) array_search($moved, $ids, true);
-        $to = max(0, min(count($ids) - 1, $at + $work->params->integer('by')));
+        $to = max(0, min(count($ids) - 1, $at + $input->params->integer('by')));
         array_splice($ids, $at, 1);
         array_splice($ids, $to, 0, [$moved]);
         $builder = new ChangeBuilder;
         foreach ($ids as $order => $id) {
-            $track = $work->score->track($id);
+            $track = $input->score->track($id);
             $builder->track($track, $track->withOrder($order));
         }
-        $name = $work->score->track($moved)->name;
+        $name = $input->score->track($moved)->name;
 
-        return new Outcome($builder->change(), $work->selection, $to === $at ? "“{$name}” stands at the end already." : sprintf('“%s” is now track %d of %d.', $name, $to + 1, count($ids)));
+        return new Outcome($builder->change(), $input->selection, $to === $at ? "“{$name}” stands at the end already." : sprintf('“%s” is now track %d of %d.', $name, $to + 1, count($ids)));
     }
 }

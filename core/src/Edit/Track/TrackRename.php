@@ -5,13 +5,13 @@ declare(strict_types=1);
 namespace Jactonic\Core\Edit\Track;
 
 use Jactonic\Core\Change\ChangeBuilder;
+use Jactonic\Core\Edit\AppliesTo;
 use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\EditInput;
 use Jactonic\Core\Edit\Family;
-use Jactonic\Core\Edit\Needs;
 use Jactonic\Core\Edit\Outcome;
+use Jactonic\Core\Edit\Requires;
 use Jactonic\Core\Edit\Spec;
-use Jactonic\Core\Edit\Takes;
-use Jactonic\Core\Edit\Work;
 use Jactonic\Core\Param\Param;
 
 /** Gives a track another name, which the saved file has too. */
@@ -21,19 +21,19 @@ final class TrackRename implements Edit
     {
         return new Spec('track-rename', 'Rename the track', Family::Part, 'Gives a track another name.', [
             Param::name('name', 'Name'),
-        ], Needs::Tracks, ['name', 'title'], [['name' => 'Harmonium']], [Takes::Tracks], ['song', 'roll'], keeps: true);
+        ], Requires::Tracks, ['name', 'title'], [['name' => 'Harmonium']], [AppliesTo::Tracks], ['song', 'roll'], keeps: true);
     }
 
-    public function apply(Work $work): Outcome
+    public function apply(EditInput $input): Outcome
     {
         $builder = new ChangeBuilder;
-        $name = $work->params->text('name');
-        $first = $work->score->track($work->selection->tracks[0]);
-        foreach ($work->selection->tracks as $id) {
-            $track = $work->score->track($id);
+        $name = $input->params->text('name');
+        $first = $input->score->track($input->selection->tracks[0]);
+        foreach ($input->selection->tracks as $id) {
+            $track = $input->score->track($id);
             $builder->track($track, $track->withName($name));
         }
 
-        return new Outcome($builder->change(), $work->selection, sprintf('The track “%s” is now “%s”.', $first->name, $name));
+        return new Outcome($builder->change(), $input->selection, sprintf('The track “%s” is now “%s”.', $first->name, $name));
     }
 }

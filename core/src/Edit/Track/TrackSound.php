@@ -5,14 +5,13 @@ declare(strict_types=1);
 namespace Jactonic\Core\Edit\Track;
 
 use Jactonic\Core\Change\ChangeBuilder;
+use Jactonic\Core\Edit\AppliesTo;
 use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\EditInput;
 use Jactonic\Core\Edit\Family;
-use Jactonic\Core\Edit\Needs;
 use Jactonic\Core\Edit\Outcome;
-use Jactonic\Core\Edit\Revoice;
+use Jactonic\Core\Edit\Requires;
 use Jactonic\Core\Edit\Spec;
-use Jactonic\Core\Edit\Takes;
-use Jactonic\Core\Edit\Work;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Score\Point;
 use Jactonic\Core\Score\Score;
@@ -35,33 +34,33 @@ final class TrackSound implements Edit
             Param::integer('program', 'Program, 0 for piano; of drums the kit', 0, 127),
             Param::flag('drums', 'Drums'),
             Param::integer('bank', 'Bank', 0, 16_383, optional: true),
-        ], Needs::Tracks, ['instrument', 'program', 'patch', 'preset', 'kit'], [['program' => 11], ['program' => 40, 'drums' => true], ['program' => 48, 'bank' => 1]], [Takes::Tracks], ['song', 'roll'], keeps: true, panel: 'sound');
+        ], Requires::Tracks, ['instrument', 'program', 'patch', 'preset', 'kit'], [['program' => 11], ['program' => 40, 'drums' => true], ['program' => 48, 'bank' => 1]], [AppliesTo::Tracks], ['song', 'roll'], keeps: true, panel: 'sound');
     }
 
-    public function apply(Work $work): Outcome
+    public function apply(EditInput $input): Outcome
     {
         $builder = new ChangeBuilder;
-        $program = $work->params->integer('program');
-        $drums = $work->params->flag('drums');
+        $program = $input->params->integer('program');
+        $drums = $input->params->flag('drums');
         $names = $warnings = [];
-        foreach ($work->selection->tracks as $id) {
-            $track = $work->score->track($id);
-            $parts = $work->score->partsOf($id);
+        foreach ($input->selection->tracks as $id) {
+            $track = $input->score->track($id);
+            $parts = $input->score->partsOf($id);
             $first = reset($parts);
             if ($first === false) {
                 $warnings[] = "“{$track->name}” has no part: its sound was not set.";
 
                 continue;
             }
-            $sound = Sound::of($work->score, $id);
-            $channel = self::channel($work->score, $id, $sound, $drums);
+            $sound = Sound::of($input->score, $id);
+            $channel = self::channel($input->score, $id, $sound, $drums);
             if ($channel === null) {
                 $channel = $sound->channel ?? 0;
                 $warnings[] = "“{$track->name}” shares its channel with another track, which gets the sound too: no channel is free.";
             }
             foreach ($parts as $part) {
                 if ($sound !== null && $channel !== $sound->channel) {
-                    Revoice::part($builder, $part, $channel, false);
+                    ChannelChange::part($builder, $part, $channel, false);
                 }
             }
             $home = $sound->part ?? $first;
@@ -73,12 +72,12 @@ final class TrackSound implements Edit
                     $builder->dropPoint($home, $point);
                 }
             }
-            if ($work->params->has('bank')) {
+            if ($input->params->has('bank')) {
                 if ($old !== null) {
                     $builder->dropPoint($home, $old);
                     $old = null;
                 }
-                $bank = $work->params->integer('bank');
+                $bank = $input->params->integer('bank');
                 $builder->putPoint($home, new Point($builder->newPointId($home), $tick, Message::CONTROLLER | $channel, self::BANK[0], $bank >> 7));
                 $builder->putPoint($home, new Point($builder->newPointId($home), $tick, Message::CONTROLLER | $channel, self::BANK[1], $bank & 0x7F));
             }
@@ -87,7 +86,7 @@ final class TrackSound implements Edit
         }
         $called = $drums ? GeneralMidi::KITS[$program] ?? 'Drum kit' : GeneralMidi::PROGRAMS[$program];
 
-        return (new Outcome($builder->change(), $work->selection, $names === [] ? 'Nothing changed.' : implode(', ', $names)." plays: {$called}."))->warn(...$warnings);
+        return (new Outcome($builder->change(), $input->selection, $names === [] ? 'Nothing changed.' : implode(', ', $names)." plays: {$called}."))->warn(...$warnings);
     }
 
     /** The channel that a track has with a sound: its own, unless drums come or go or another track plays there too; null where none is free. */

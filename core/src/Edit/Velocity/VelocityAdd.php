@@ -4,13 +4,12 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit\Velocity;
 
+use Jactonic\Core\Edit\AppliesTo;
 use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\EditInput;
 use Jactonic\Core\Edit\Family;
-use Jactonic\Core\Edit\Loudness;
 use Jactonic\Core\Edit\Outcome;
 use Jactonic\Core\Edit\Spec;
-use Jactonic\Core\Edit\Takes;
-use Jactonic\Core\Edit\Work;
 use Jactonic\Core\Param\Param;
 
 /** Makes notes louder or softer by an amount. Those that reach 1 or 127 are clipped there and counted in
@@ -21,7 +20,7 @@ final class VelocityAdd implements Edit
     {
         return new Spec('velocity-add', 'Louder or softer', Family::Velocity, 'Adds an amount to every velocity.', [
             Param::integer('amount', 'Amount, below 0 for softer', -126, 126, adds: true),
-        ], takes: [Takes::Notes, Takes::Points], keeps: true, words: ['velocity', 'loudness', 'dynamics', 'increase', 'decrease', 'louder', 'softer', 'quieter'], examples: [['amount' => 30], ['amount' => -126]], forms: self::forms());
+        ], takes: [AppliesTo::Notes, AppliesTo::Points], keeps: true, words: ['velocity', 'loudness', 'dynamics', 'increase', 'decrease', 'louder', 'softer', 'quieter'], examples: [['amount' => 30], ['amount' => -126]], forms: self::forms());
     }
 
     /** @return list<array{title: string, params: array<string, mixed>, words: list<string>}> */
@@ -36,10 +35,10 @@ final class VelocityAdd implements Edit
         return $forms;
     }
 
-    public function apply(Work $work): Outcome
+    public function apply(EditInput $input): Outcome
     {
-        $amount = $work->params->integer('amount');
+        $amount = $input->params->integer('amount');
 
-        return Loudness::push($work, static fn (float $v): float => $v + $amount, sprintf('%s by %d', $amount < 0 ? 'softer' : 'louder', abs($amount)));
+        return VelocityShaping::push($input, static fn (float $v): float => $v + $amount, sprintf('%s by %d', $amount < 0 ? 'softer' : 'louder', abs($amount)));
     }
 }

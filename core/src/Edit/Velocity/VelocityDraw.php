@@ -6,12 +6,12 @@ namespace Jactonic\Core\Edit\Velocity;
 
 use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\EditInput;
 use Jactonic\Core\Edit\Family;
-use Jactonic\Core\Edit\Needs;
 use Jactonic\Core\Edit\Outcome;
-use Jactonic\Core\Edit\Say;
+use Jactonic\Core\Edit\Requires;
 use Jactonic\Core\Edit\Spec;
-use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Edit\Wording;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Refusal;
 use Jactonic\Core\Score\Note;
@@ -26,12 +26,12 @@ final class VelocityDraw implements Edit
     {
         return new Spec('velocity-draw', 'Draw velocities', Family::Velocity, 'Gives notes the velocities that were drawn.', [
             Param::points('points', 'Drawn'),
-        ], Needs::Part, ['sweep', 'pencil'], [['points' => [[0, 20], [20_000, 120]]]], keeps: true, asked: false);
+        ], Requires::Part, ['sweep', 'pencil'], [['points' => [[0, 20], [20_000, 120]]]], keeps: true, asked: false);
     }
 
-    public function apply(Work $work): Outcome
+    public function apply(EditInput $input): Outcome
     {
-        $points = $work->params->points('points');
+        $points = $input->params->points('points');
         foreach ($points as [, $value]) {
             if ($value < Note::SOFTEST || $value > Note::LOUDEST) {
                 throw Refusal::parameter('points', $value, 'a velocity from 1 to 127');
@@ -40,9 +40,9 @@ final class VelocityDraw implements Edit
         [$first, $last] = [$points[0][0], $points[count($points) - 1][0]];
         $builder = new ChangeBuilder;
         $count = 0;
-        $parts = $work->selection->isEmpty() ? [$work->part()] : $work->parts();
+        $parts = $input->selection->isEmpty() ? [$input->part()] : $input->parts();
         foreach ($parts as $part) {
-            $notes = $work->selection->isEmpty() ? $part->shown() : $work->chosen($part);
+            $notes = $input->selection->isEmpty() ? $part->shown() : $input->chosen($part);
             foreach ($notes as $note) {
                 if ($note->start >= $first && $note->start <= $last) {
                     $builder->put($part, $note->withVelocity((int) round(self::at($points, $note->start))));
@@ -51,7 +51,7 @@ final class VelocityDraw implements Edit
             }
         }
 
-        return new Outcome($builder->change(), $work->selection, $count === 0 ? 'No notes start there: nothing changed.' : sprintf('%s at the velocities drawn.', Say::notes($count)));
+        return new Outcome($builder->change(), $input->selection, $count === 0 ? 'No notes start there: nothing changed.' : sprintf('%s at the velocities drawn.', Wording::notes($count)));
     }
 
     /** @param  non-empty-list<array{int, int}>  $points  in order of time */

@@ -4,14 +4,13 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit\Velocity;
 
-use Jactonic\Core\Edit\Curve;
+use Jactonic\Core\Edit\AppliesTo;
 use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\EditInput;
 use Jactonic\Core\Edit\Family;
-use Jactonic\Core\Edit\Loudness;
+use Jactonic\Core\Edit\Lane\LaneCurve;
 use Jactonic\Core\Edit\Outcome;
 use Jactonic\Core\Edit\Spec;
-use Jactonic\Core\Edit\Takes;
-use Jactonic\Core\Edit\Work;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Score\Note;
 
@@ -29,35 +28,35 @@ final class VelocityRamp implements Edit
             Param::integer('to', 'To', 0, 200, 100),
             Param::integer('curve', 'Curve, below 0 early, above 0 late', -100, 100, 0),
             Param::choice('mode', 'From and to are', ['replace', 'scale'], 'replace'),
-        ], takes: [Takes::Notes, Takes::Points], keeps: true, words: ['swell', 'velocity', 'ramp', 'fade', 'swell', 'crescendo', 'diminuendo', 'dynamics'], forms: [
+        ], takes: [AppliesTo::Notes, AppliesTo::Points], keeps: true, words: ['swell', 'velocity', 'ramp', 'fade', 'swell', 'crescendo', 'diminuendo', 'dynamics'], forms: [
             ['title' => 'Crescendo: louder to the end', 'params' => ['from' => 60, 'to' => 100, 'mode' => 'scale'], 'words' => ['rise', 'fade in']],
             ['title' => 'Diminuendo: softer to the end', 'params' => ['from' => 100, 'to' => 60, 'mode' => 'scale'], 'words' => ['decrescendo', 'fall', 'fade out']],
         ], examples: [[], ['from' => 100, 'to' => 40, 'curve' => 50, 'mode' => 'scale']]);
     }
 
-    public function apply(Work $work): Outcome
+    public function apply(EditInput $input): Outcome
     {
-        $from = $work->params->integer('from');
-        $to = $work->params->integer('to');
-        $scale = $work->params->choice('mode') === 'scale';
+        $from = $input->params->integer('from');
+        $to = $input->params->integer('to');
+        $scale = $input->params->choice('mode') === 'scale';
         $first = PHP_INT_MAX;
         $last = 0;
-        foreach ($work->parts() as $part) {
-            foreach ($work->chosen($part) as $note) {
+        foreach ($input->parts() as $part) {
+            foreach ($input->chosen($part) as $note) {
                 [$first, $last] = [min($first, $note->start), max($last, $note->start)];
             }
         }
-        foreach ($work->partsOfPoints() as $part) {
-            foreach ($work->chosenPoints($part) as $point) {
+        foreach ($input->partsOfPoints() as $part) {
+            foreach ($input->chosenPoints($part) as $point) {
                 [$first, $last] = [min($first, $point->tick), max($last, $point->tick)];
             }
         }
         $stretch = $last - $first;
-        $curve = $work->params->integer('curve');
-        $ramp = static fn (float $v, int $tick): float => $from + ($to - $from) * ($stretch === 0 ? 0 : Curve::bent(($tick - $first) / $stretch, $curve));
+        $curve = $input->params->integer('curve');
+        $ramp = static fn (float $v, int $tick): float => $from + ($to - $from) * ($stretch === 0 ? 0 : LaneCurve::bent(($tick - $first) / $stretch, $curve));
 
         $done = sprintf('%s from %d to %d%s', $to < $from ? 'falling' : 'rising', $from, $to, $scale ? ' %' : '');
 
-        return $scale ? Loudness::push($work, static fn (float $v, int $tick): float => $v * $ramp($v, $tick) / 100, $done) : Loudness::shape($work, $ramp, $done);
+        return $scale ? VelocityShaping::push($input, static fn (float $v, int $tick): float => $v * $ramp($v, $tick) / 100, $done) : VelocityShaping::shape($input, $ramp, $done);
     }
 }

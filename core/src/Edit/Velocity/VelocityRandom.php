@@ -5,13 +5,12 @@ declare(strict_types=1);
 namespace Jactonic\Core\Edit\Velocity;
 
 use Jactonic\Core\Chance;
+use Jactonic\Core\Edit\AppliesTo;
 use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\EditInput;
 use Jactonic\Core\Edit\Family;
-use Jactonic\Core\Edit\Loudness;
 use Jactonic\Core\Edit\Outcome;
 use Jactonic\Core\Edit\Spec;
-use Jactonic\Core\Edit\Takes;
-use Jactonic\Core\Edit\Work;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Score\Note;
 use Jactonic\Core\Score\Part;
@@ -27,16 +26,16 @@ final class VelocityRandom implements Edit
         return new Spec('velocity-random', 'Loosen velocities', Family::Velocity, 'Loosens velocities by chance.', [
             Param::integer('amount', 'At most', 1, 126, 10),
             Param::integer('seed', 'Seed', 0, 0x7FFFFFFF, 1),
-        ], takes: [Takes::Notes, Takes::Points], keeps: true, words: ['random', 'velocity', 'chance', 'vary', 'dynamics']);
+        ], takes: [AppliesTo::Notes, AppliesTo::Points], keeps: true, words: ['random', 'velocity', 'chance', 'vary', 'dynamics']);
     }
 
-    public function apply(Work $work): Outcome
+    public function apply(EditInput $input): Outcome
     {
-        $amount = $work->params->integer('amount');
-        $chance = new Chance($work->params->integer('seed'));
+        $amount = $input->params->integer('amount');
+        $chance = new Chance($input->params->integer('seed'));
 
         // In the order of the music: the order in which notes were chosen must not matter.
-        return Loudness::shape($work, static fn (float $v, int $tick, Part $part, bool $isNote): float => $v + $chance->bell(0, $amount, max(-$amount, ($isNote ? Note::SOFTEST : 0) - $v), min($amount, Note::LOUDEST - $v)),
-            sprintf('loosened by up to %d, seed %d', $amount, $work->params->integer('seed')), true);
+        return VelocityShaping::shape($input, static fn (float $v, int $tick, Part $part, bool $isNote): float => $v + $chance->bell(0, $amount, max(-$amount, ($isNote ? Note::SOFTEST : 0) - $v), min($amount, Note::LOUDEST - $v)),
+            sprintf('loosened by up to %d, seed %d', $amount, $input->params->integer('seed')), true);
     }
 }

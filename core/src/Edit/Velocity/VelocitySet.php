@@ -4,13 +4,12 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit\Velocity;
 
+use Jactonic\Core\Edit\AppliesTo;
 use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\EditInput;
 use Jactonic\Core\Edit\Family;
-use Jactonic\Core\Edit\Loudness;
 use Jactonic\Core\Edit\Outcome;
 use Jactonic\Core\Edit\Spec;
-use Jactonic\Core\Edit\Takes;
-use Jactonic\Core\Edit\Work;
 use Jactonic\Core\Param\Param;
 
 /** Gives all notes one velocity. */
@@ -20,13 +19,13 @@ final class VelocitySet implements Edit
     {
         return new Spec('velocity-set', 'Set velocity', Family::Velocity, 'Gives every note the same velocity.', [
             Param::integer('value', 'Velocity', 1, 127),
-        ], takes: [Takes::Notes, Takes::Points], keeps: true, words: ['loudness', 'dynamics', 'level', 'fixed'], examples: [['value' => 101]]);
+        ], takes: [AppliesTo::Notes, AppliesTo::Points], keeps: true, words: ['loudness', 'dynamics', 'level', 'fixed'], examples: [['value' => 101]]);
     }
 
-    public function apply(Work $work): Outcome
+    public function apply(EditInput $input): Outcome
     {
-        $value = $work->params->integer('value');
+        $value = $input->params->integer('value');
 
-        return Loudness::shape($work, static fn (): float => $value, "at velocity $value");
+        return VelocityShaping::shape($input, static fn (): float => $value, "at velocity $value");
     }
 }

@@ -4,14 +4,13 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Edit\Velocity;
 
+use Jactonic\Core\Edit\AppliesTo;
 use Jactonic\Core\Edit\Edit;
+use Jactonic\Core\Edit\EditInput;
 use Jactonic\Core\Edit\Family;
-use Jactonic\Core\Edit\Loudness;
 use Jactonic\Core\Edit\Outcome;
-use Jactonic\Core\Edit\Say;
 use Jactonic\Core\Edit\Spec;
-use Jactonic\Core\Edit\Takes;
-use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Edit\Wording;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Score\Note;
 
@@ -26,18 +25,18 @@ final class VelocityToward implements Edit
         return new Spec('velocity-toward', 'Toward a velocity', Family::Velocity, 'Pulls velocities toward a value, or spreads them away from it.', [
             Param::integer('value', 'Toward', Note::SOFTEST, Note::LOUDEST, optional: true),
             Param::number('percent', 'Distance that is left', 0, 400, 50, '%'),
-        ], takes: [Takes::Notes, Takes::Points], keeps: true, words: ['compress', 'even out', 'pull together', 'tame', 'velocity', 'expand', 'even', 'spread', 'dynamics'], forms: [
+        ], takes: [AppliesTo::Notes, AppliesTo::Points], keeps: true, words: ['compress', 'even out', 'pull together', 'tame', 'velocity', 'expand', 'even', 'spread', 'dynamics'], forms: [
             ['title' => 'Pull velocities together', 'params' => ['percent' => 50], 'words' => ['even out', 'compress', 'tame']],
             ['title' => 'Spread velocities', 'params' => ['percent' => 150], 'words' => ['expand', 'apart']],
         ], examples: [[], ['value' => 80, 'percent' => 200]]);
     }
 
-    public function apply(Work $work): Outcome
+    public function apply(EditInput $input): Outcome
     {
-        $value = $work->params->has('value') ? (float) $work->params->integer('value') : Loudness::mean($work, true);
-        $percent = $work->params->number('percent');
+        $value = $input->params->has('value') ? (float) $input->params->integer('value') : VelocityShaping::mean($input, true);
+        $percent = $input->params->number('percent');
 
-        return Loudness::push($work, static fn (float $v): float => $value + ($v - $value) * $percent / 100,
-            sprintf('%s velocity %s: %s %% of the distance is left', $percent <= 100 ? 'pulled toward' : 'spread from', Say::number(round($value, 1)), Say::number($percent)));
+        return VelocityShaping::push($input, static fn (float $v): float => $value + ($v - $value) * $percent / 100,
+            sprintf('%s velocity %s: %s %% of the distance is left', $percent <= 100 ? 'pulled toward' : 'spread from', Wording::number(round($value, 1)), Wording::number($percent)));
     }
 }

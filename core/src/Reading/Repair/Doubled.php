@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Reading\Repair;
 
-use Jactonic\Core\Edit\Say;
-use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Edit\EditInput;
+use Jactonic\Core\Edit\Wording;
 use Jactonic\Core\Score\Part;
 use Jactonic\Core\Standard\GeneralMidi;
 
@@ -22,7 +22,7 @@ final class Doubled implements Finder
         return 'Doubled notes';
     }
 
-    public function in(Part $part, Work $work): array
+    public function in(Part $part, EditInput $input): array
     {
         $found = $last = [];
         foreach ($part->inOrder() as $note) {
@@ -30,11 +30,11 @@ final class Doubled implements Finder
             $before = $last[$row] ?? null;
             $last[$row] = $note;
             $within = $note->channel === GeneralMidi::DRUM_CHANNEL ? self::DRUM_WITHIN : self::WITHIN;
-            if ($before === null || $note->muted || $before->muted || $work->time()->tempos->milliseconds($before->start, $note->start) > $within) {
+            if ($before === null || $note->muted || $before->muted || $input->time()->tempos->milliseconds($before->start, $note->start) > $within) {
                 continue;
             }
             [$kept, $softer] = $note->velocity > $before->velocity ? [$note, $before] : [$before, $note];
-            $found[] = Found::of('doubled', $part->id, [$softer, $kept], Say::note($softer, $work->score).' is struck twice.', 'delete the softer one', 'delete', [], [$softer]);
+            $found[] = Found::of('doubled', $part->id, [$softer, $kept], Wording::note($softer, $input->score).' is struck twice.', 'delete the softer one', 'delete', [], [$softer]);
             $last[$row] = $kept;
         }
 

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Reading\Repair;
 
-use Jactonic\Core\Edit\Say;
-use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Edit\EditInput;
+use Jactonic\Core\Edit\Wording;
 use Jactonic\Core\Score\Note;
 use Jactonic\Core\Score\Part;
 
@@ -17,14 +17,14 @@ final class Endless implements Finder
         return 'Notes that never end';
     }
 
-    public function in(Part $part, Work $work): array
+    public function in(Part $part, EditInput $input): array
     {
         $found = [];
         $next = [];
         foreach (array_reverse($part->inOrder()) as $note) {
             $row = $note->channel << 7 | $note->pitch;
             if ($note->release === Note::RELEASE_NONE) {
-                $found[] = Found::of('endless', $part->id, [$note], Say::note($note, $work->score).' is never let go.', 'end it with its bar', 'end-at', ['tick' => min($work->time()->meters->barAt($note->start)->end(), $next[$row] ?? PHP_INT_MAX)]);
+                $found[] = Found::of('endless', $part->id, [$note], Wording::note($note, $input->score).' is never let go.', 'end it with its bar', 'end-at', ['tick' => min($input->time()->meters->barAt($note->start)->end(), $next[$row] ?? PHP_INT_MAX)]);
             }
             $next[$row] = $note->start;
         }

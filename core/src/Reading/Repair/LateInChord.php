@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Reading\Repair;
 
-use Jactonic\Core\Edit\Say;
-use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Edit\EditInput;
+use Jactonic\Core\Edit\Wording;
 use Jactonic\Core\Score\Note;
 use Jactonic\Core\Score\Part;
 use Jactonic\Core\Selection\Chords;
@@ -27,9 +27,9 @@ final class LateInChord implements Finder
         return 'Chords with one late note';
     }
 
-    public function in(Part $part, Work $work): array
+    public function in(Part $part, EditInput $input): array
     {
-        $time = $work->time();
+        $time = $input->time();
         $notes = array_values(array_filter($part->inOrder(), static fn (Note $n): bool => ! $n->muted && $n->channel !== GeneralMidi::DRUM_CHANNEL));
         $gaps = $found = [];
         $chords = Chords::of($notes, $time, 60.0);
@@ -49,7 +49,7 @@ final class LateInChord implements Finder
             $apart = $late->start - $before->start < $time->ppq * self::OWN && ($i === $last || $notes[$i + 1]->start - $late->start > $time->ppq * self::OWN);
             $together = $before->start - $first->start < $time->ppq * self::OWN / 2 && $before->end() > $late->start && $first->end() > $late->start;
             if ($apart && $together && $gap > self::LATE && $gap > self::TIMES * $usual) {
-                $found[] = Found::of('late', $part->id, [$late, $before, $first], sprintf('%s comes %s after the rest of its chord.', Say::note($late, $work->score), Say::ms($gap)),
+                $found[] = Found::of('late', $part->id, [$late, $before, $first], sprintf('%s comes %s after the rest of its chord.', Wording::note($late, $input->score), Wording::ms($gap)),
                     'strike it with them', 'move-to', ['tick' => $before->start], [$late]);
             }
         }

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Reading\Repair;
 
-use Jactonic\Core\Edit\Say;
-use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Edit\EditInput;
+use Jactonic\Core\Edit\Wording;
 use Jactonic\Core\Score\Note;
 use Jactonic\Core\Score\Part;
 use Jactonic\Core\Standard\GeneralMidi;
@@ -28,7 +28,7 @@ final class Loudness implements Finder
         return 'Far too loud or soft';
     }
 
-    public function in(Part $part, Work $work): array
+    public function in(Part $part, EditInput $input): array
     {
         $rows = [];
         foreach ($part->inOrder() as $note) {
@@ -44,7 +44,7 @@ final class Loudness implements Finder
                 $usual = self::middle(array_map(static fn (Note $n): int => abs($n->velocity - $middle), $about));
                 $off = abs($note->velocity - $middle);
                 if (count($about) >= self::FEWEST && $off > self::FAR && $off > self::TIMES * max(1, $usual)) {
-                    $found[] = Found::of('loudness', $part->id, [$note], sprintf('%s has velocity %d among notes of about %d.', Say::note($note, $work->score), $note->velocity, $middle),
+                    $found[] = Found::of('loudness', $part->id, [$note], sprintf('%s has velocity %d among notes of about %d.', Wording::note($note, $input->score), $note->velocity, $middle),
                         "give it $middle", 'velocity-set', ['value' => $middle]);
                 }
             }

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Reading\Repair;
 
-use Jactonic\Core\Edit\Say;
-use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Edit\EditInput;
+use Jactonic\Core\Edit\Wording;
 use Jactonic\Core\Score\Note;
 use Jactonic\Core\Score\Part;
 use Jactonic\Core\Standard\GeneralMidi;
@@ -33,16 +33,16 @@ final class Octave implements Finder
         return 'Far too high or low';
     }
 
-    public function in(Part $part, Work $work): array
+    public function in(Part $part, EditInput $input): array
     {
         $notes = array_values(array_filter($part->inOrder(), static fn (Note $n): bool => ! $n->muted && $n->channel !== GeneralMidi::DRUM_CHANNEL));
         $found = [];
         foreach ($notes as $i => $note) {
-            $by = self::ofLine($notes[$i - 1] ?? null, $note, $notes[$i + 1] ?? null, $work) ?? self::ofAll($notes, $i);
+            $by = self::ofLine($notes[$i - 1] ?? null, $note, $notes[$i + 1] ?? null, $input) ?? self::ofAll($notes, $i);
             if ($by !== null) {
                 $octaves = intdiv(abs($by), self::OCTAVE);
                 $how = ($octaves === 1 ? 'an octave' : "$octaves octaves").($by < 0 ? ' high' : ' low');
-                $found[] = Found::of('octave', $part->id, [$note], sprintf('%s lies %s for what is about it.', Say::note($note, $work->score), $how), 'move it by octaves', 'transpose', ['semitones' => $by]);
+                $found[] = Found::of('octave', $part->id, [$note], sprintf('%s lies %s for what is about it.', Wording::note($note, $input->score), $how), 'move it by octaves', 'transpose', ['semitones' => $by]);
             }
         }
 
@@ -50,9 +50,9 @@ final class Octave implements Finder
     }
 
     /** By how much it fits between the notes of its line; null where it does, or where they are no line. */
-    private static function ofLine(?Note $before, Note $note, ?Note $after, Work $work): ?int
+    private static function ofLine(?Note $before, Note $note, ?Note $after, EditInput $input): ?int
     {
-        $gap = intdiv($work->time()->ppq, 12);
+        $gap = intdiv($input->time()->ppq, 12);
         if ($before === null || $after === null || $note->start - $before->start < $gap || $after->start - $note->start < $gap) {
             return null;
         }

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Reading\Repair;
 
-use Jactonic\Core\Edit\Say;
-use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Edit\EditInput;
+use Jactonic\Core\Edit\Wording;
 use Jactonic\Core\Harmony\Scale;
 use Jactonic\Core\Reading\Key;
 use Jactonic\Core\Score\Note;
@@ -31,10 +31,10 @@ final class OutOfScale implements Finder
         return 'Out of the scale';
     }
 
-    public function in(Part $part, Work $work): array
+    public function in(Part $part, EditInput $input): array
     {
         $notes = array_values(array_filter($part->inOrder(), static fn (Note $n): bool => ! $n->muted && $n->channel !== GeneralMidi::DRUM_CHANNEL));
-        $scale = $work->score->scaleOf($part) ?? (count($notes) >= self::FEWEST ? self::likeliest($part, $work) : null);
+        $scale = $input->score->scaleOf($part) ?? (count($notes) >= self::FEWEST ? self::likeliest($part, $input) : null);
         if ($scale === null) {
             return [];
         }
@@ -42,16 +42,16 @@ final class OutOfScale implements Finder
         $found = [];
         foreach ($notes as $note) {
             if (! $scale->holds($note->pitch) && $counts[$note->pitch % 12] <= self::STRAY) {
-                $found[] = Found::of('out-of-scale', $part->id, [$note], sprintf('%s is not in %s.', Say::note($note, $work->score), $scale->name), 'to '.Say::pitch($scale->nearest($note->pitch), $work->score), 'fit-to-scale', ['scale' => $scale->name]);
+                $found[] = Found::of('out-of-scale', $part->id, [$note], sprintf('%s is not in %s.', Wording::note($note, $input->score), $scale->name), 'to '.Wording::pitch($scale->nearest($note->pitch), $input->score), 'fit-to-scale', ['scale' => $scale->name]);
             }
         }
 
         return $found;
     }
 
-    private static function likeliest(Part $part, Work $work): ?Scale
+    private static function likeliest(Part $part, EditInput $input): ?Scale
     {
-        $best = (new Key)->read(new Work($work->score, new Selection([$part->id => []]), $work->params))['scales'][0] ?? null;
+        $best = (new Key)->read(new EditInput($input->score, new Selection([$part->id => []]), $input->params))['scales'][0] ?? null;
 
         return $best === null || $best['share'] < self::NEARLY_ALL ? null : Scale::tryParse($best['scale']);
     }

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Reading\Repair;
 
-use Jactonic\Core\Edit\Say;
-use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Edit\EditInput;
+use Jactonic\Core\Edit\Wording;
 use Jactonic\Core\Score\Note;
 use Jactonic\Core\Score\Part;
 use Jactonic\Core\Selection\Chords;
@@ -19,15 +19,15 @@ final class Overlapping implements Finder
         return 'Overlaps';
     }
 
-    public function in(Part $part, Work $work): array
+    public function in(Part $part, EditInput $input): array
     {
         $doubled = [];
-        foreach ((new Doubled)->in($part, $work) as $one) {
+        foreach ((new Doubled)->in($part, $input) as $one) {
             $doubled += array_flip($one->notes);
         }
         $overlapping = Overlaps::ids($part->inOrder());
         $next = $found = [];
-        foreach (array_reverse(Chords::of(array_values(array_filter($part->inOrder(), static fn (Note $n): bool => isset($overlapping[$n->id]) && ! isset($doubled[$n->id]) && ! $n->muted)), $work->time())) as $chord) {
+        foreach (array_reverse(Chords::of(array_values(array_filter($part->inOrder(), static fn (Note $n): bool => isset($overlapping[$n->id]) && ! isset($doubled[$n->id]) && ! $n->muted)), $input->time())) as $chord) {
             $into = [];
             foreach ($chord as $note) {
                 $later = $next[$note->channel << 7 | $note->pitch] ?? null;
@@ -38,8 +38,8 @@ final class Overlapping implements Finder
             }
             if ($into !== []) {
                 $count = intdiv(count($into), 2);
-                $found[] = Found::of('overlapping', $part->id, $into, $count === 1 ? Say::note($into[0], $work->score).' sounds into the next of its pitch.'
-                    : sprintf('%d notes of the chord at %s sound into the next of their pitch.', $count, $work->time()->position(Chords::start($chord))), 'end where the next begins', 'clear-overlaps', ['scope' => 'pitch', 'gather' => 0]);
+                $found[] = Found::of('overlapping', $part->id, $into, $count === 1 ? Wording::note($into[0], $input->score).' sounds into the next of its pitch.'
+                    : sprintf('%d notes of the chord at %s sound into the next of their pitch.', $count, $input->time()->position(Chords::start($chord))), 'end where the next begins', 'clear-overlaps', ['scope' => 'pitch', 'gather' => 0]);
             }
         }
 

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Reading\Repair;
 
-use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Edit\EditInput;
 use Jactonic\Core\Score\Part;
-use Jactonic\Core\Sounding\Held;
+use Jactonic\Core\Sounding\SustainedState;
 
 /** A pedal that is pressed and never let go. */
 final class PedalDown implements Finder
@@ -16,14 +16,14 @@ final class PedalDown implements Finder
         return 'Pedals left down';
     }
 
-    public function in(Part $part, Work $work): array
+    public function in(Part $part, EditInput $input): array
     {
         $found = [];
-        foreach (Held::stretches($part) as $stretches) {
+        foreach (SustainedState::stretches($part) as $stretches) {
             [$from, $to] = $stretches[count($stretches) - 1];
             if ($to === PHP_INT_MAX) {
                 $end = max($from + 1, $part->lastEnd());
-                $found[] = new Found('pedal', $part->id, $from, [], sprintf('The pedal that goes down at %s is never let go.', $work->time()->position($from)), 'let it go after the last note',
+                $found[] = new Found('pedal', $part->id, $from, [], sprintf('The pedal that goes down at %s is never let go.', $input->time()->position($from)), 'let it go after the last note',
                     [['edit' => 'lane-draw', 'params' => ['lane' => 'cc:64', 'points' => [[$end, 0]]], 'on' => ['part' => $part->id, 'notes' => []]]]);
             }
         }

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Reading\Repair;
 
-use Jactonic\Core\Edit\Say;
-use Jactonic\Core\Edit\Work;
+use Jactonic\Core\Edit\EditInput;
+use Jactonic\Core\Edit\Wording;
 use Jactonic\Core\Score\Part;
 use Jactonic\Core\Standard\GeneralMidi;
 
@@ -19,13 +19,13 @@ final class Sliver implements Finder
         return 'Slivers';
     }
 
-    public function in(Part $part, Work $work): array
+    public function in(Part $part, EditInput $input): array
     {
         $found = [];
         foreach ($part->inOrder() as $note) {
-            $ms = $work->time()->tempos->milliseconds($note->start, $note->end());
+            $ms = $input->time()->tempos->milliseconds($note->start, $note->end());
             if ($ms < self::SHORTEST && ! $note->muted && $note->channel !== GeneralMidi::DRUM_CHANNEL) {
-                $found[] = Found::of('sliver', $part->id, [$note], sprintf('%s lasts %s.', Say::note($note, $work->score), Say::ms($ms)), 'delete it', 'delete');
+                $found[] = Found::of('sliver', $part->id, [$note], sprintf('%s lasts %s.', Wording::note($note, $input->score), Wording::ms($ms)), 'delete it', 'delete');
             }
         }
 

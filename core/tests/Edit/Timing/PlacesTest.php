@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Jactonic\Core\Tests\Edit\Timing;
 
 use Jactonic\Core\Command\Batch;
-use Jactonic\Core\Edit\Takes;
+use Jactonic\Core\Edit\AppliesTo;
 use Jactonic\Core\Midi\Exporter;
 use Jactonic\Core\Midi\Importer;
 use Jactonic\Core\Midi\Reader;
@@ -71,7 +71,7 @@ final class PlacesTest extends TestCase
     {
         $score = Make::take(1);
         $far = ['unit' => 'bar', 'amount' => 1_000_000];
-        foreach ([['move-to', ['tick' => Place::LAST], ['part' => 1, 'pick' => ['all' => true]]], ['nudge', ['steps' => 10_000, 'by' => $far], ['part' => 1, 'pick' => ['all' => true]]], ['nudge', ['steps' => 10_000, 'by' => $far], Make::on(Takes::Points, $score)],
+        foreach ([['move-to', ['tick' => Place::LAST], ['part' => 1, 'pick' => ['all' => true]]], ['nudge', ['steps' => 10_000, 'by' => $far], ['part' => 1, 'pick' => ['all' => true]]], ['nudge', ['steps' => 10_000, 'by' => $far], Make::on(AppliesTo::Points, $score)],
             ['part-move', ['to' => Place::LAST], ['parts' => [1]]], ['marker-set', ['name' => 'x', 'at' => Place::LAST], []], ['insert-time', ['from' => 0, 'to' => Place::LAST], ['parts' => [1]]],
             ['lane-draw', ['lane' => 'cc:1', 'points' => [[Place::LAST, 3]]], ['part' => 1, 'notes' => []]], ['insert', ['notes' => [['start' => 2 ** 41, 'pitch' => 60]]], ['part' => 1, 'notes' => []]]] as [$edit, $params, $on]) {
             try {

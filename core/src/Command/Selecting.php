@@ -1,0 +1,88 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jactonic\Core\Command;
+
+use Jactonic\Core\Change\Change;
+use Jactonic\Core\Edit\Outcome;
+use Jactonic\Core\Edit\Wording;
+use Jactonic\Core\Param\Context;
+use Jactonic\Core\Refusal;
+use Jactonic\Core\Score\Score;
+use Jactonic\Core\Selection\Groups;
+use Jactonic\Core\Selection\How;
+use Jactonic\Core\Selection\NoteFilter;
+use Jactonic\Core\Selection\Selection;
+use Jactonic\Core\Selection\SelectionCommand;
+
+/** Chooses notes by a move or by a condition: instead of those chosen, besides them, only among them, or taken from them. */
+final class Selecting
+{
+    /**
+     * @param  mixed  $what  the name of a move, or a pick
+     *
+     * @throws Refusal
+     */
+    public static function run(mixed $what, mixed $how, Score $score, Selection $on, Context $context): Outcome
+    {
+        $how = How::check($what, $how);
+        if (is_array($what)) {
+            $found = self::picked(NoteFilter::parse($what), $score, $on);
+        } else {
+            $move = SelectionCommand::from(is_string($what) ? $what : '');
+            if ($move === SelectionCommand::Span && $context->span === null) {
+                throw new Refusal('There is no span to choose in: make one first.', 'context');
+            }
+            // What is added or taken away is looked for in the whole part.
+            $from = $move->isWithin() && in_array($how, [How::Add, How::Take], true) ? new Selection(array_map(static fn (): array => [], $on->notes)) : $on;
+            $found = $move->apply($from, $score, $context->caret ?? 0, $context->span, $context->row);
+        }
+        $to = $how === How::Instead ? $found : self::joined($on, $found, $how);
+
+        return new Outcome(new Change, $to, match ($to->count()) {
+            0 => 'Nothing is chosen.',
+            1 => self::told($to, $score),
+            default => Wording::notes($to->count()).' chosen.',
+        });
+    }
+
+    private static function picked(NoteFilter $pick, Score $score, Selection $on): Selection
+    {
+        $ids = [];
+        foreach (array_keys($on->notes) as $id) {
+            $part = $score->part($id);
+            $ids[$id] = Groups::with($part, $pick->of($part, $score->time, $score->scale));
+        }
+
+        return new Selection($ids);
+    }
+
+    private static function joined(Selection $on, Selection $found, How $how): Selection
+    {
+        $ids = [];
+        foreach ($on->notes as $part => $chosen) {
+            $those = $found->notes[$part] ?? [];
+            $ids[$part] = array_values(match ($how) {
+                How::Add => array_unique([...$chosen, ...$those]),
+                How::Narrow => array_intersect($chosen, $those),
+                default => array_diff($chosen, $those),
+            });
+        }
+
+        return new Selection($ids);
+    }
+
+    /** The one note that is chosen, with all that a person who does not see it has to know. */
+    private static function told(Selection $selection, Score $score): string
+    {
+        foreach (array_filter($selection->notes) as $id => $ids) {
+            $part = $score->part($id);
+            $note = $part->notes[$ids[0]];
+
+            return Wording::note($note, $score).' is chosen: '.implode(', ', NoteDescription::of($note, $part, $score)).'.';
+        }
+
+        return '';
+    }
+}
