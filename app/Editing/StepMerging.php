@@ -33,12 +33,18 @@ final class StepMerging
     {
         $step = $this->tree->head();
         $last = $step === null ? null : json_decode($step->command, true, 64, JSON_THROW_ON_ERROR);
-        if ($step === null || ! is_array($last) || ($last['edit'] ?? null) !== ($command['edit'] ?? null) || DB::table('steps')->where('song_id', $step->song_id)->where('parent_id', $step->id)->exists()) {
+        if ($step === null || ! is_array($last) || self::edit($last) !== self::edit($command) || DB::table('steps')->where('song_id', $step->song_id)->where('parent_id', $step->id)->exists()) {
             return null;
         }
-        $edit = Catalogue::classes()[is_string($command['edit'] ?? null) ? $command['edit'] : ''] ?? null;
+        $edit = Catalogue::classes()[self::edit($command) ?? ''] ?? null;
 
         return $edit !== null && is_subclass_of($edit, Coalescing::class) ? $this->piece($edit, $step, $last, $command, $outcome) : $this->again($step, $last, $command, $outcome, $on);
+    }
+
+    /** @param  array<array-key, mixed>  $command */
+    private static function edit(array $command): ?string
+    {
+        return is_string($command['edit'] ?? null) ? Catalogue::current($command['edit']) : null;
     }
 
     /**

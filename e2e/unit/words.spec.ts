@@ -7,7 +7,7 @@ import { Search } from '../../resources/js/keys/search';
 const TABLE: [words: string[], commands: string[]][] = [
     [['louder', 'softer', 'quieter', 'velocity'], ['velocity-add']],
     [['crescendo', 'diminuendo', 'fade', 'ramp', 'swell'], ['velocity-ramp']],
-    [['even out', 'compress', 'tame', 'pull together'], ['velocity-toward']],
+    [['even out', 'compress', 'tame', 'pull together'], ['velocity-compress']],
     [['tighten', 'on the grid', 'align'], ['quantize']],
     [['late', 'lazy', 'behind', 'lay back', 'drag'], ['nudge {"steps":1}']],
     [['early', 'rush', 'push', 'ahead'], ['nudge {"steps":-1}']],

@@ -132,7 +132,7 @@ final class ApplyTest extends TestCase
             ['edit' => 'part-loop', 'on' => ['parts' => [2]], 'params' => ['until' => 2880]],
             ['edit' => 'part-plays', 'on' => ['parts' => [1]], 'params' => ['transpose' => -12, 'velocity' => 50]],
             ['edit' => 'track-level', 'on' => ['tracks' => [1]], 'params' => ['volume' => 77]],
-            ['edit' => 'carry', 'on' => ['track' => 1, 'pick' => ['pitch' => ['max' => 36]]], 'params' => ['tracks' => 1, 'copy' => true]],
+            ['edit' => 'move-to-track', 'on' => ['track' => 1, 'pick' => ['pitch' => ['max' => 36]]], 'params' => ['tracks' => 1, 'copy' => true]],
             ['edit' => 'insert-time', 'params' => ['from' => 0, 'to' => 3840]],
         ]]);
 

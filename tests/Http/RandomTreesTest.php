@@ -40,7 +40,7 @@ final class RandomTreesTest extends TestCase
     private const REQUESTS = 26;
 
     /** The edits that most of a tree is made of: those that put parts and tracks in and take them away. */
-    private const PARTS = ['part-new', 'part-delete', 'part-delete', 'part-repeat', 'part-split', 'part-join', 'part-unite', 'part-move', 'part-crop', 'part-make-real', 'track-delete', 'track-duplicate', 'track-new', 'carry', 'part-slide', 'part-loop'];
+    private const PARTS = ['part-new', 'part-delete', 'part-delete', 'part-repeat', 'part-split', 'part-join', 'part-merge', 'part-move', 'part-crop', 'part-flatten', 'track-delete', 'track-duplicate', 'track-new', 'move-to-track', 'part-slide', 'part-loop'];
 
     /** @var array<int, string> by step, the song as it was after it; 0 is the start */
     private array $states = [];
@@ -152,7 +152,7 @@ final class RandomTreesTest extends TestCase
         $spec = Catalogue::edit($id)::spec();
         $params = $spec->examples === [] ? [] : $spec->examples[array_rand($spec->examples)];
         $command = ['edit' => $spec->id, 'params' => match ($score->tracks === [] ? '' : $spec->id) {
-            'carry' => ['to' => ['track' => array_rand($score->tracks)], 'copy' => mt_rand(0, 1) === 0],
+            'move-to-track' => ['to' => ['track' => array_rand($score->tracks)], 'copy' => mt_rand(0, 1) === 0],
             'part-move' => mt_rand(0, 1) === 0 ? $params : ['track' => array_rand($score->tracks)],
             default => $params,
         }];

@@ -147,7 +147,7 @@ final class RecipesTest extends TestCase
     public function test_a_long_name_makes_a_key_that_is_taken(): void
     {
         $name = str_repeat('ab ', 19).'abc defghij';
-        $key = $this->postJson('/api/recipes', ['recipe' => ['name' => $name, 'steps' => [['edit' => 'velocity-level']]]])->assertCreated()->json('recipe.key');
+        $key = $this->postJson('/api/recipes', ['recipe' => ['name' => $name, 'steps' => [['edit' => 'velocity-even']]]])->assertCreated()->json('recipe.key');
         $this->putJson("/api/recipes/$key", ['recipe' => ['name' => $name, 'steps' => [['edit' => 'mute']]]])->assertOk();
     }
 }

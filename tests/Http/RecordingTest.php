@@ -25,7 +25,7 @@ final class RecordingTest extends TestCase
         $events = array_map(static fn (float $on): array => ['on' => $on, 'off' => $on + 0.1, 'pitch' => 72, 'velocity' => 90], $ons);
 
         return $this->postJson("/api/songs/$song->id/edits", ['base' => $base ?? $song->refresh()->revision, 'key' => $key,
-            'do' => [['edit' => 'take-in', 'on' => ['part' => $this->partId($song), 'notes' => []], 'params' => ['events' => $events, 'take' => 5] + $params, 'more' => true]]]);
+            'do' => [['edit' => 'insert-recording', 'on' => ['part' => $this->partId($song), 'notes' => []], 'params' => ['events' => $events, 'take' => 5] + $params, 'more' => true]]]);
     }
 
     private function noteCount(Song $song): int

@@ -18,6 +18,9 @@ final class Commands
     /** @var array<string, Command>|null */
     private static ?array $all = null;
 
+    /** @var array<string, string>|null the present ids by former ones */
+    private static ?array $former = null;
+
     /** @return array<string, Command> by id */
     public static function all(): array
     {
@@ -35,6 +38,17 @@ final class Commands
         }
 
         return self::$all = $all;
+    }
+
+    /** The id that a command has now, by any that it had; what no command was ever called is given back. */
+    public static function current(string $id): string
+    {
+        if (isset(self::all()[$id])) {
+            return $id;
+        }
+        self::$former ??= array_merge(...array_values(array_map(static fn (Command $c): array => array_fill_keys($c->spec->formerIds, $c->spec->id), self::all())));
+
+        return self::$former[$id] ?? $id;
     }
 
     /** @throws Refusal when there is no such command */

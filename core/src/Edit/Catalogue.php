@@ -19,12 +19,26 @@ final class Catalogue
     /** @var array<string, class-string<Edit>>|null */
     private static ?array $classes = null;
 
+    /** @var array<string, string>|null the present ids by former ones */
+    private static ?array $former = null;
+
     /** @throws Refusal when there is no such edit */
     public static function edit(string $id): Edit
     {
-        $class = self::$classes[$id] ?? self::find($id) ?? throw Refusal::parameter('edit', $id, 'one of '.implode(', ', array_keys(self::classes())));
+        $class = self::$classes[$id] ?? self::find($id) ?? self::classes()[self::current($id)] ?? throw Refusal::parameter('edit', $id, 'one of '.implode(', ', array_keys(self::classes())));
 
         return new $class;
+    }
+
+    /** The id that an edit has now, by any that it had; what no edit was ever called is given back. */
+    public static function current(string $id): string
+    {
+        if (isset(self::$classes[$id]) || self::find($id) !== null) {
+            return $id;
+        }
+        self::$former ??= array_merge(...array_map(static fn (Spec $s): array => array_fill_keys($s->formerIds, $s->id), self::specs()));
+
+        return self::$former[$id] ?? $id;
     }
 
     /**

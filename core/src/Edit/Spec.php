@@ -24,6 +24,7 @@ final readonly class Spec
      * @param  list<array{title: string, params: array<string, mixed>, words?: list<string>}>  $forms  with parameters already
      *                                                                                                 given, as people look for it
      * @param  string  $panel  the panel that has its settings; "edit" is the one made out of its parameters, "" none
+     * @param  list<string>  $formerIds  what it was called in recipes, shortcuts and steps of before
      */
     public function __construct(
         public string $id,
@@ -40,6 +41,7 @@ final readonly class Spec
         public bool $asked = true,
         public string $panel = 'edit',
         public array $forms = [],
+        public array $formerIds = [],
     ) {
     }
 

@@ -36,15 +36,19 @@ final readonly class Binding
             throw Refusal::parameter('keys', $data, '{"context", "keys", "command", "params", "label"}');
         }
         /** @var array{context: string, keys: string, command: string, label?: string} $texts */
+        $command = Commands::current($texts['command']);
+        if (is_string($params['edit'] ?? null)) {
+            $params['edit'] = Commands::current($params['edit']);
+        }
         try {
-            Commands::check($texts['command'], $params);
+            Commands::check($command, $params);
             $keys = Stroke::sequence($texts['keys']);
         } catch (Refusal $refusal) {
             throw new Refusal(sprintf('The shortcut %s: %s', $texts['keys'], $refusal->getMessage()), $refusal->parameter);
         }
         $label = trim($texts['label'] ?? '');
 
-        return new self($texts['context'], $keys, $texts['command'], $params, mb_strimwidth($label === '' ? Commands::find($texts['command'])->spec->title : $label, 0, 60, '…'));
+        return new self($texts['context'], $keys, $command, $params, mb_strimwidth($label === '' ? Commands::find($command)->spec->title : $label, 0, 60, '…'));
     }
 
     /** @return array{context: string, keys: string, command: string, params: object, label: string} */

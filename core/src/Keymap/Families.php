@@ -33,16 +33,16 @@ final class Families
     {
         return [
             ['Shift+V V', 'panel', 'a velocity', ['edit' => 'velocity-set']],
-            ['Shift+V L', 'velocity-level', 'level'],
-            ['Shift+V P', 'velocity-toward', 'pull together', ['percent' => 50]],
-            ['Shift+V W', 'velocity-toward', 'spread', ['percent' => 150]],
+            ['Shift+V L', 'velocity-even', 'level'],
+            ['Shift+V P', 'velocity-compress', 'pull together', ['percent' => 50]],
+            ['Shift+V W', 'velocity-compress', 'spread', ['percent' => 150]],
             ['Shift+V D', 'velocity-default', 'as the pen'],
             ['Shift+V ArrowUp', 'velocity-ramp', 'louder to the end', ['from' => 60, 'to' => 100, 'mode' => 'scale']],
             ['Shift+V ArrowDown', 'velocity-ramp', 'softer to the end', ['from' => 100, 'to' => 60, 'mode' => 'scale']],
             ['Shift+V H', 'again', 'loosen', ['edit' => 'velocity-random', 'reseed' => true]],
             ['Shift+V S', 'panel', 'scale', ['edit' => 'velocity-scale']],
             ['Shift+V R', 'panel', 'ramp settings', ['edit' => 'velocity-ramp']],
-            ['Shift+V T', 'panel', 'toward a velocity', ['edit' => 'velocity-toward']],
+            ['Shift+V T', 'panel', 'toward a velocity', ['edit' => 'velocity-compress']],
             ['Shift+V A', 'panel', 'louder, softer by', ['edit' => 'velocity-add']],
             ['Shift+V Shift+H', 'panel', 'loosen settings', ['edit' => 'velocity-random']],
             ['Shift+V Shift+ArrowUp', 'velocity-scale', 'a tenth louder', ['percent' => 110]],
@@ -58,10 +58,10 @@ final class Families
     public static function harmony(): array
     {
         return [
-            ['Alt+H ArrowUp', 'turn-chord', 'turn up', ['by' => 1]],
-            ['Alt+H ArrowDown', 'turn-chord', 'turn down', ['by' => -1]],
-            ['Alt+H ArrowRight', 'spread-chord', 'open', ['by' => 1]],
-            ['Alt+H ArrowLeft', 'spread-chord', 'close', ['by' => -1]],
+            ['Alt+H ArrowUp', 'invert-chord', 'turn up', ['by' => 1]],
+            ['Alt+H ArrowDown', 'invert-chord', 'turn down', ['by' => -1]],
+            ['Alt+H ArrowRight', 'open-chord', 'open', ['by' => 1]],
+            ['Alt+H ArrowLeft', 'open-chord', 'close', ['by' => -1]],
             ['Alt+H C', 'panel', 'a chord by name', ['edit' => 'insert-chord']],
             ['Alt+H M', 'mirror', 'mirror'],
             ['Alt+H U', 'step-in-scale', 'step up', ['degrees' => 1]],
@@ -114,8 +114,8 @@ final class Families
     public static function settings(): array
     {
         return [
-            ['Alt+S H', 'panel', 'turn chords', ['edit' => 'turn-chord']],
-            ['Alt+S W', 'panel', 'open chords', ['edit' => 'spread-chord']],
+            ['Alt+S H', 'panel', 'turn chords', ['edit' => 'invert-chord']],
+            ['Alt+S W', 'panel', 'open chords', ['edit' => 'open-chord']],
             ['Alt+S I', 'panel', 'mirror', ['edit' => 'mirror']],
             ['Alt+S U', 'panel', 'steps of the scale', ['edit' => 'step-in-scale']],
             ['Alt+S C', 'panel', 'fit to the scale', ['edit' => 'fit-to-scale']],

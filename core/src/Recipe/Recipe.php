@@ -135,12 +135,13 @@ final readonly class Recipe
         $off = ($step['off'] ?? false) === true ? ['off' => true] : [];
         if (isset($step['edit'])) {
             $params = $step['params'] ?? [];
-            if (! is_string($step['edit']) || ! isset(Catalogue::classes()[$step['edit']]) || ! is_array($params)) {
+            $edit = is_string($step['edit']) ? Catalogue::current($step['edit']) : '';
+            if (! isset(Catalogue::classes()[$edit]) || ! is_array($params)) {
                 throw Refusal::parameter('edit', $step['edit'], 'the id of an edit');
             }
-            Params::check(Catalogue::edit($step['edit'])::spec()->params, $params, $step['edit']);
+            Params::check(Catalogue::edit($edit)::spec()->params, $params, $edit);
 
-            return ['edit' => $step['edit'], 'params' => $params] + $off;
+            return ['edit' => $edit, 'params' => $params] + $off;
         }
         if (isset($step['select'])) {
             $how = How::check($step['select'], $step['how'] ?? null);

@@ -59,8 +59,8 @@ final class LanesTest extends TestCase
         yield 'higher' => ['velocity-add', ['amount' => 10], [30, 110, 74], '3 points higher by 10.'];
         yield 'set' => ['velocity-set', ['value' => 70], [70, 70, 70], '3 points at 70.'];
         yield 'half' => ['velocity-scale', ['percent' => 50], [10, 50, 32], '3 points at 50 % of their value.'];
-        yield 'together' => ['velocity-toward', ['value' => 60, 'percent' => 50], [40, 80, 62], '3 points pulled toward 60: 50 % of the distance is left.'];
-        yield 'level' => ['velocity-level', [], [61, 61, 61], '3 points at 61.'];
+        yield 'together' => ['velocity-compress', ['value' => 60, 'percent' => 50], [40, 80, 62], '3 points pulled toward 60: 50 % of the distance is left.'];
+        yield 'level' => ['velocity-even', [], [61, 61, 61], '3 points at 61.'];
         yield 'ramp' => ['velocity-ramp', ['from' => 0, 'to' => 100, 'mode' => 'replace'], [0, 50, 100], '3 points rising from 0 to 100.'];
         yield 'clipped' => ['velocity-add', ['amount' => 60], [80, 127, 124], '3 points higher by 60.'];
     }

@@ -29,7 +29,7 @@ final class PassageTest extends TestCase
         $time = Timeline::of(960, [[0, 666_667], [3840, 428_571]]);
         $events = Passage::find($id)->played($time, 1920, 5, 15.0, null, 2);
         $score = Make::score([], [], $time);
-        $after = Batch::once(['edit' => 'take-in', 'on' => ['part' => 1, 'notes' => []],
+        $after = Batch::once(['edit' => 'insert-recording', 'on' => ['part' => 1, 'notes' => []],
             'params' => ['from' => 1920, 'events' => array_map(static fn (Event $e): array => $e->toArray(), $events)]], $score)->change->applyTo($score);
         $notes = array_values(array_filter($events, static fn (Event $e): bool => $e->isNote()));
 

@@ -170,7 +170,7 @@ final class PlaysAsTest extends TestCase
         foreach ([['part-plays', ['transpose' => -5, 'velocity' => 80, 'delay' => -30]], ['part-loop', ['until' => 9700]]] as [$edit, $params]) {
             $score = self::done($score, $edit, $params)->change->applyTo($score);
         }
-        $outcome = self::done($score, 'part-make-real');
+        $outcome = self::done($score, 'part-flatten');
         $real = $outcome->change->applyTo($score);
         $events = static fn (Score $s): string => Writer::write(Exporter::export(new Song($s, new Source)));
 

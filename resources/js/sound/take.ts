@@ -1,7 +1,7 @@
 import type { Part } from '../api/part.svelte';
 import type { Song } from '../api/song.svelte';
 import type { Command, PlayedEvent } from '../api/types';
-import { takeIn } from '../roll/commands/make';
+import { insertRecording } from '../roll/commands/make';
 import type { Piece, TakeStore } from './takes';
 
 /** A note that is held, while a take is recorded. */
@@ -48,7 +48,7 @@ export function commandOf(
     part: number,
     { round, events, since, until }: Piece,
 ): Command {
-    return takeIn(part, {
+    return insertRecording(part, {
         ...params,
         round,
         events,

@@ -124,14 +124,14 @@ final class ArrangingTest extends TestCase
 
     public function test_parts_of_several_tracks_become_one_with_their_channels(): void
     {
-        $outcome = self::done(self::score(), 'part-unite', [], ['parts' => [1, 3]]);
+        $outcome = self::done(self::score(), 'part-merge', [], ['parts' => [1, 3]]);
         $one = $outcome->change->applyTo(self::score())->part($outcome->selection->parts[0]);
 
         self::assertSame([0, 3840, 1], [$one->head->from, $one->head->to, $one->head->track]);
         $channels = $one->notes->column('channel');
         sort($channels);
         self::assertSame([0, 0, 0, 0, 1], $channels);
-        self::assertSame('Choose two parts or more to unite them: nothing changed.', self::done(self::score(), 'part-unite', [], ['parts' => [1]])->said);
+        self::assertSame('Choose two parts or more to unite them: nothing changed.', self::done(self::score(), 'part-merge', [], ['parts' => [1]])->said);
     }
 
     public function test_a_track_gets_a_sound_a_level_and_a_side(): void
@@ -218,17 +218,17 @@ final class ArrangingTest extends TestCase
 
     public function test_notes_are_carried_to_another_track_in_the_same_place(): void
     {
-        $outcome = self::done(self::score(), 'carry', ['semitones' => -12], ['part' => 1, 'notes' => [2, 3]]);
+        $outcome = self::done(self::score(), 'move-to-track', ['semitones' => -12], ['part' => 1, 'notes' => [2, 3]]);
         $score = $outcome->change->applyTo(self::score());
 
         self::assertSame([[0, 900, 60], [2880, 3780, 72]], self::notes($score->part(1)));
         self::assertSame([[0, 900, 48], [960, 1860, 52], [1920, 2820, 55]], self::notes($score->part(3)));
         self::assertSame([1, 1, 1], $score->part(3)->notes->column('channel'));
         self::assertSame('2 notes carried to “Part 3”, −12.', $outcome->said);
-        $kept = self::after('carry', ['mute' => true], ['part' => 1, 'notes' => [2]]);
+        $kept = self::after('move-to-track', ['mute' => true], ['part' => 1, 'notes' => [2]]);
         self::assertTrue($kept->part(1)->note(2)->muted);
         // Where no part stands there, a new one over the bars of the notes.
-        $new = self::done(self::score(), 'carry', ['track' => 3, 'copy' => true], ['part' => 2, 'notes' => [1, 2]]);
+        $new = self::done(self::score(), 'move-to-track', ['track' => 3, 'copy' => true], ['part' => 2, 'notes' => [1, 2]]);
         $made = $new->change->applyTo(self::score())->part(array_key_first($new->selection->notes) ?? 0);
         self::assertSame([3840, 7680, 3], [$made->head->from, $made->head->to, $made->head->track]);
     }
@@ -248,7 +248,7 @@ final class ArrangingTest extends TestCase
     {
         $this->expectException(Refusal::class);
         $this->expectExceptionMessage($words);
-        self::done(self::score(), 'carry', $params, ['part' => 1, 'notes' => [1]]);
+        self::done(self::score(), 'move-to-track', $params, ['part' => 1, 'notes' => [1]]);
     }
 
     public function test_parts_are_carried_away_and_put_in_elsewhere(): void

@@ -16,16 +16,16 @@ final class ChordsTest extends TestCase
     /** @return iterable<string, array{string, array<string, mixed>, list<int>, list<int>}> edit, parameters, pitches of one chord before and after */
     public static function chords(): iterable
     {
-        yield 'turned up' => ['turn-chord', ['by' => 1], [60, 64, 67], [72, 64, 67]];
-        yield 'turned up all the way' => ['turn-chord', ['by' => 3], [60, 64, 67], [72, 76, 79]];
-        yield 'turned down' => ['turn-chord', ['by' => -1], [60, 64, 67], [60, 64, 55]];
-        yield 'a single note turned' => ['turn-chord', [], [60], [72]];
-        yield 'opened' => ['spread-chord', ['by' => 1], [60, 64, 67, 71], [60, 64, 55, 71]];
-        yield 'opened twice' => ['spread-chord', ['by' => 2], [60, 64, 67, 71], [60, 52, 55, 71]];
-        yield 'closed' => ['spread-chord', ['by' => -1], [60, 52, 55, 71], [60, 64, 55, 71]];
-        yield 'closed as far as it goes' => ['spread-chord', ['by' => -9], [60, 52, 55, 71], [60, 64, 67, 71]];
-        yield 'closed within an octave stays' => ['spread-chord', ['by' => -1], [60, 64, 67], [60, 64, 67]];
-        yield 'one note has nothing to open' => ['spread-chord', ['by' => 1], [60], [60]];
+        yield 'turned up' => ['invert-chord', ['by' => 1], [60, 64, 67], [72, 64, 67]];
+        yield 'turned up all the way' => ['invert-chord', ['by' => 3], [60, 64, 67], [72, 76, 79]];
+        yield 'turned down' => ['invert-chord', ['by' => -1], [60, 64, 67], [60, 64, 55]];
+        yield 'a single note turned' => ['invert-chord', [], [60], [72]];
+        yield 'opened' => ['open-chord', ['by' => 1], [60, 64, 67, 71], [60, 64, 55, 71]];
+        yield 'opened twice' => ['open-chord', ['by' => 2], [60, 64, 67, 71], [60, 52, 55, 71]];
+        yield 'closed' => ['open-chord', ['by' => -1], [60, 52, 55, 71], [60, 64, 55, 71]];
+        yield 'closed as far as it goes' => ['open-chord', ['by' => -9], [60, 52, 55, 71], [60, 64, 67, 71]];
+        yield 'closed within an octave stays' => ['open-chord', ['by' => -1], [60, 64, 67], [60, 64, 67]];
+        yield 'one note has nothing to open' => ['open-chord', ['by' => 1], [60], [60]];
         yield 'mirrored about its middle' => ['mirror', [], [60, 64, 67], [67, 63, 60]];
         yield 'mirrored about a pitch' => ['mirror', ['axis' => 'C4'], [60, 64, 67], [60, 56, 53]];
     }
@@ -50,15 +50,15 @@ final class ChordsTest extends TestCase
     {
         foreach ([[60, 64, 67, 71], [60, 62, 65, 67, 71], [60, 63, 67]] as $pitches) {
             $score = Make::score(array_map(static fn (int $p): array => [0, 400, $p], $pitches));
-            $opened = Make::after($score, 'spread-chord', ['by' => count($pitches) - 2]);
-            self::assertSame($pitches, Make::pitches(Make::after($opened, 'spread-chord', ['by' => 2 - count($pitches)])));
+            $opened = Make::after($score, 'open-chord', ['by' => count($pitches) - 2]);
+            self::assertSame($pitches, Make::pitches(Make::after($opened, 'open-chord', ['by' => 2 - count($pitches)])));
         }
     }
 
     public function test_with_nothing_chosen_it_is_the_chord_at_the_caret(): void
     {
         $score = Make::score([[0, 400, 60], [15, 400, 64], [1920, 400, 62], [1930, 400, 65]]);
-        $command = ['edit' => 'turn-chord', 'on' => ['part' => 1, 'notes' => []], 'context' => ['caret' => 1900]];
+        $command = ['edit' => 'invert-chord', 'on' => ['part' => 1, 'notes' => []], 'context' => ['caret' => 1900]];
         $outcome = Batch::once($command, $score);
 
         self::assertSame([60, 64, 74, 65], Make::pitches($outcome->change->applyTo($score)));
@@ -70,7 +70,7 @@ final class ChordsTest extends TestCase
     public function test_what_would_leave_the_keyboard_is_refused_whole(): void
     {
         $score = Make::score([[0, 9, 120], [0, 9, 3]]);
-        foreach ([['turn-chord', ['by' => 12]], ['spread-chord', ['by' => 1]], ['mirror', ['axis' => 127]]] as [$edit, $params]) {
+        foreach ([['invert-chord', ['by' => 12]], ['open-chord', ['by' => 1]], ['mirror', ['axis' => 127]]] as [$edit, $params]) {
             try {
                 Make::edit($score, $edit, $params);
                 self::fail("$edit was done");

@@ -92,15 +92,15 @@ final class CutTest extends TestCase
         // Two bars of repeated chords; the second bar's first is played 50 ticks early.
         $notes = [[0, 90, 60], [15, 90, 64], [960, 90, 60], [975, 90, 64], [3790, 90, 62], [3800, 90, 65], [4800, 90, 62]];
         $score = Make::score($notes);
-        $outcome = Make::edit($score, 'gather-first');
+        $outcome = Make::edit($score, 'keep-first-chords');
 
         self::assertTrue($outcome->change->isEmpty());
         self::assertSame([1 => [3, 4, 7]], $outcome->selection->notes);
         self::assertSame('4 notes kept as the first chord of each bar; 3 notes are chosen.', $outcome->said);
-        $deleted = Make::edit($score, 'gather-first', ['rest' => 'deleted'], []);
+        $deleted = Make::edit($score, 'keep-first-chords', ['rest' => 'deleted'], []);
         self::assertSame([1 => [1, 2, 5, 6]], $deleted->selection->notes, 'with nothing chosen the whole part is taken');
         self::assertSame([1, 2, 5, 6], array_keys($deleted->change->applyTo($score)->part(1)->notes->all()));
-        $muted = Make::after($score, 'gather-first', ['rest' => 'muted', 'each' => '2bar']);
+        $muted = Make::after($score, 'keep-first-chords', ['rest' => 'muted', 'each' => '2bar']);
         self::assertSame([3, 4, 5, 6, 7], array_keys(array_filter($muted->part(1)->notes->all(), static fn (Note $n): bool => $n->muted)));
     }
 
@@ -108,7 +108,7 @@ final class CutTest extends TestCase
     {
         // A strummed fifth three times, with its octave doubled on the third beat, back off the beat, and again.
         $notes = [[0, 90, 60], [15, 90, 67], [960, 90, 60], [970, 90, 67], [1920, 90, 60], [1920, 90, 67], [1920, 90, 72], [2400, 90, 60], [2410, 90, 67], [2880, 90, 67], [2885, 90, 60], [2890, 90, 60]];
-        $outcome = Make::edit($score = Make::score($notes), 'gather-first', ['of' => 'change', 'rest' => 'deleted'], []);
+        $outcome = Make::edit($score = Make::score($notes), 'keep-first-chords', ['of' => 'change', 'rest' => 'deleted'], []);
 
         self::assertSame([1, 2, 5, 6, 7, 8, 9], array_keys($outcome->change->applyTo($score)->part(1)->notes->all()));
         self::assertSame('7 notes kept as the first chord of each run of one chord; 5 notes are deleted.', $outcome->said);
@@ -117,11 +117,11 @@ final class CutTest extends TestCase
     public function test_of_the_span_the_first_chord_is_kept_and_what_is_outside_stays(): void
     {
         $score = Make::score([[0, 90, 60], [960, 90, 60], [970, 90, 67], [1920, 90, 60], [4800, 90, 62]]);
-        $outcome = Batch::once(['edit' => 'gather-first', 'params' => ['of' => 'span', 'rest' => 'deleted'], 'on' => ['part' => 1, 'notes' => []], 'context' => ['span' => [900, 3840]]], $score);
+        $outcome = Batch::once(['edit' => 'keep-first-chords', 'params' => ['of' => 'span', 'rest' => 'deleted'], 'on' => ['part' => 1, 'notes' => []], 'context' => ['span' => [900, 3840]]], $score);
 
         self::assertSame([1, 2, 3, 5], array_keys($outcome->change->applyTo($score)->part(1)->notes->all()));
         $this->expectExceptionMessage('There is no span.');
-        Make::edit($score, 'gather-first', ['of' => 'span']);
+        Make::edit($score, 'keep-first-chords', ['of' => 'span']);
     }
 
     /** @return list<array{int, int}> start and end, in order */

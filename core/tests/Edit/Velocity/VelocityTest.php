@@ -27,7 +27,7 @@ final class VelocityTest extends TestCase
         yield 'in small steps' => [[...array_fill(0, 30, ['velocity-add', ['amount' => 5]]), ...array_fill(0, 15, ['velocity-add', ['amount' => -10]])]];
         yield 'softer and louder' => [[['velocity-add', ['amount' => -126]], ['velocity-add', ['amount' => 126]]]];
         yield 'twice and half' => [[['velocity-scale', ['percent' => 400]], ['velocity-scale', ['percent' => 25]]]];
-        yield 'spread and pulled together' => [[['velocity-toward', ['percent' => 400]], ['velocity-toward', ['percent' => 25]]]];
+        yield 'spread and pulled together' => [[['velocity-compress', ['percent' => 400]], ['velocity-compress', ['percent' => 25]]]];
         yield 'by shares, rising and falling' => [[['velocity-ramp', ['from' => 200, 'to' => 200, 'mode' => 'scale']], ['velocity-ramp', ['from' => 50, 'to' => 50, 'mode' => 'scale']]]];
         yield 'and quantized on the way' => [[['velocity-add', ['amount' => 50]], ['quantize', []], ['mute', []], ['mute', []], ['velocity-add', ['amount' => -50]]]];
     }
@@ -49,7 +49,7 @@ final class VelocityTest extends TestCase
 
     public function test_a_velocity_given_outright_carries_nothing(): void
     {
-        foreach ([['velocity-set', ['value' => 127], 77], ['velocity-level', [], 77], ['velocity-ramp', ['from' => 127, 'to' => 127], 77], ['velocity-default', [], 40], ['velocity-random', [], 0]] as [$edit, $params, $expected]) {
+        foreach ([['velocity-set', ['value' => 127], 77], ['velocity-even', [], 77], ['velocity-ramp', ['from' => 127, 'to' => 127], 77], ['velocity-default', [], 40], ['velocity-random', [], 0]] as [$edit, $params, $expected]) {
             $pushed = Make::after(Make::score([[0, 9, 60, 100], [0, 9, 61, 90]]), 'velocity-add', ['amount' => 60]);
             self::assertSame([33, 23], $pushed->part(1)->notes->column('carryVelocity'));
             $given = Make::after($pushed, $edit, $params);
@@ -74,10 +74,10 @@ final class VelocityTest extends TestCase
     {
         yield 'scaled, the relation kept' => ['velocity-scale', ['percent' => 50], [100, 61], [50, 31], []];
         yield 'scaled past the limit' => ['velocity-scale', ['percent' => 200], [100, 40], [127, 80], ['1 note clipped at 127, the rest carried.']];
-        yield 'pulled toward their mean of 80' => ['velocity-toward', [], [100, 60], [90, 70], []];
-        yield 'spread from a value' => ['velocity-toward', ['value' => 90, 'percent' => 200], [100, 60, 20], [110, 30, 1], ['1 note clipped at 1, the rest carried.']];
-        yield 'all the way to a value' => ['velocity-toward', ['value' => 80, 'percent' => 0], [100, 3], [80, 80], []];
-        yield 'levelled' => ['velocity-level', [], [100, 61, 61], [74, 74, 74], []];
+        yield 'pulled toward their mean of 80' => ['velocity-compress', [], [100, 60], [90, 70], []];
+        yield 'spread from a value' => ['velocity-compress', ['value' => 90, 'percent' => 200], [100, 60, 20], [110, 30, 1], ['1 note clipped at 1, the rest carried.']];
+        yield 'all the way to a value' => ['velocity-compress', ['value' => 80, 'percent' => 0], [100, 3], [80, 80], []];
+        yield 'levelled' => ['velocity-even', [], [100, 61, 61], [74, 74, 74], []];
         yield 'to the pen' => ['velocity-default', [], [100, 61], [90, 90], []];
         // Notes stand at 0, 100 and 200.
         yield 'rising' => ['velocity-ramp', ['from' => 40, 'to' => 80], [1, 2, 3], [40, 60, 80], []];

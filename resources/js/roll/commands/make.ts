@@ -32,14 +32,14 @@ export function insert(
     return { edit: 'insert', on: { part, notes: [] }, params: { notes, ...more } };
 }
 
-export const takeIn = (part: number, params: Record<string, unknown>): Command => ({
+export const insertRecording = (part: number, params: Record<string, unknown>): Command => ({
     edit: TAKE,
     on: { part, notes: [] },
     params,
     more: true,
 });
 /** The edit that a take is. */
-export const TAKE = 'take-in';
+export const TAKE = 'insert-recording';
 
 export const tempoSet = (tempo: number, where: { at: number } | { bar: number }): Command => ({
     edit: 'tempo-set',

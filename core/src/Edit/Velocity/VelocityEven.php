@@ -12,11 +12,11 @@ use Jactonic\Core\Edit\Outcome;
 use Jactonic\Core\Edit\Spec;
 
 /** Gives all notes the mean of their velocities, rounded. */
-final class VelocityLevel implements Edit
+final class VelocityEven implements Edit
 {
     public static function spec(): Spec
     {
-        return new Spec('velocity-level', 'Level velocities', Family::Velocity, 'Gives all notes the mean of their velocities.', takes: [AppliesTo::Notes, AppliesTo::Points], keeps: true, words: ['even', 'velocity', 'flatten', 'equal', 'mean']);
+        return new Spec('velocity-even', 'Level velocities', Family::Velocity, 'Gives all notes the mean of their velocities.', takes: [AppliesTo::Notes, AppliesTo::Points], keeps: true, words: ['even', 'velocity', 'flatten', 'equal', 'mean'], formerIds: ['velocity-level']);
     }
 
     public function apply(EditInput $input): Outcome

@@ -24,11 +24,11 @@ use Jactonic\Core\Time\Grid;
  * deleted at once; then what was kept is chosen, ready for legato. With nothing chosen it works on the whole part. A
  * chord played a little early (half a sixteenth) belongs to the bar it is meant for.
  */
-final class GatherFirst implements Edit
+final class KeepFirstChords implements Edit
 {
     public static function spec(): Spec
     {
-        return new Spec('gather-first', 'Keep the first chords', Family::Structure, 'Keeps the first chord of each bar, of the span, or of each change; the rest is chosen, muted or deleted.', [
+        return new Spec('keep-first-chords', 'Keep the first chords', Family::Structure, 'Keeps the first chord of each bar, of the span, or of each change; the rest is chosen, muted or deleted.', [
             Param::choice('of', 'The first of', ['bar', 'span', 'change'], 'bar'),
             Param::grid('each', 'In place of bars, each', default: 'bar'),
             Param::choice('rest', 'The rest is', ['chosen', 'muted', 'deleted'], 'chosen'),
@@ -36,7 +36,7 @@ final class GatherFirst implements Edit
         ], Requires::Part, ['first', 'thin', 'pad', 'chords', 'reduce'], forms: [
             ['title' => 'Keep the first of each chord', 'params' => ['of' => 'change', 'rest' => 'deleted'], 'words' => ['pad', 'changes', 'repeated']],
             ['title' => 'Keep the first chord of each bar', 'params' => ['rest' => 'deleted'], 'words' => ['pad']],
-        ], examples: [['rest' => 'deleted'], ['rest' => 'muted', 'each' => '1/2']]);
+        ], examples: [['rest' => 'deleted'], ['rest' => 'muted', 'each' => '1/2']], formerIds: ['gather-first']);
     }
 
     public function apply(EditInput $input): Outcome

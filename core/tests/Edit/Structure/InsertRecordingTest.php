@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Tests\Edit\Structure;
 
-use Jactonic\Core\Edit\Structure\TakeIn;
+use Jactonic\Core\Edit\Structure\InsertRecording;
 use Jactonic\Core\Refusal;
 use Jactonic\Core\Score\Note;
 use Jactonic\Core\Score\Score;
@@ -13,7 +13,7 @@ use Jactonic\Core\Time\Timeline;
 use PHPUnit\Framework\TestCase;
 
 /** At 120 a minute a quarter of 960 ticks lasts half a second: 1920 ticks a second. */
-final class TakeInTest extends TestCase
+final class InsertRecordingTest extends TestCase
 {
     /** @return array<string, mixed> */
     private static function note(float $on, float $off, int $pitch = 60, int $velocity = 80): array
@@ -31,7 +31,7 @@ final class TakeInTest extends TestCase
      */
     private static function recorded(array $events, array $params = [], array $settings = [], ?Timeline $time = null): array
     {
-        $after = Make::after(Make::score([], $settings, $time), 'take-in', ['events' => $events] + $params, []);
+        $after = Make::after(Make::score([], $settings, $time), 'insert-recording', ['events' => $events] + $params, []);
 
         return array_map(static fn (Note $n): array => [$n->start, $n->length, $n->driftStart], array_values($after->part(1)->notes->all()));
     }
@@ -54,7 +54,7 @@ final class TakeInTest extends TestCase
 
     public function test_what_came_shortly_before_the_take_was_meant_for_it_and_what_came_long_before_was_not(): void
     {
-        $outcome = Make::edit(Make::score([]), 'take-in', ['events' => [self::note(-1.0, -0.8), self::note(-0.02, 0.2, 62)], 'from' => 3840], []);
+        $outcome = Make::edit(Make::score([]), 'insert-recording', ['events' => [self::note(-1.0, -0.8), self::note(-0.02, 0.2, 62)], 'from' => 3840], []);
 
         self::assertSame([3802], Make::starts($outcome->change->applyTo(Make::score([]))));
         self::assertSame(['1 was played before the take and is left out.'], $outcome->warnings);
@@ -85,8 +85,8 @@ final class TakeInTest extends TestCase
     {
         $score = Make::score([], ['grid' => '1/8', 'strength' => 100]);
         $events = [self::note(0.512, 0.9), self::note(0.73, 1.1)];
-        $after = Make::after($score, 'take-in', ['events' => $events, 'timing' => 'quantized'], []);
-        $raw = Make::after($score, 'take-in', ['events' => $events], []);
+        $after = Make::after($score, 'insert-recording', ['events' => $events, 'timing' => 'quantized'], []);
+        $raw = Make::after($score, 'insert-recording', ['events' => $events], []);
 
         self::assertSame([960, 1440], Make::starts($after));
         self::assertSame(Make::starts($raw), Make::starts(Make::after($after, 'as-played')));
@@ -98,7 +98,7 @@ final class TakeInTest extends TestCase
     public function test_a_punch_takes_only_what_begins_inside_it(): void
     {
         $punch = ['punchFrom' => 1920, 'punchTo' => 3840];
-        $outcome = Make::edit(Make::score([]), 'take-in', ['events' => [self::note(0.5, 0.7), self::note(0.98, 1.2), self::note(1.5, 2.5), self::note(2.1, 2.2), self::note(2.5, 2.6)]] + $punch, []);
+        $outcome = Make::edit(Make::score([]), 'insert-recording', ['events' => [self::note(0.5, 0.7), self::note(0.98, 1.2), self::note(1.5, 2.5), self::note(2.1, 2.2), self::note(2.5, 2.6)]] + $punch, []);
 
         self::assertSame([1882, 2880], Make::starts($outcome->change->applyTo(Make::score([]))), 'a little early is meant for it');
         self::assertSame([422, 960], Make::lengths($outcome->change->applyTo(Make::score([]))));
@@ -109,23 +109,23 @@ final class TakeInTest extends TestCase
     {
         $score = Make::score([[0, 100, 50], [960, 100, 51], [1919, 100, 52], [1920, 100, 53]]);
         $params = ['events' => [self::note(0.25, 0.5)], 'mode' => 'replace', 'since' => 0.25, 'until' => 1.0];
-        $outcome = Make::edit($score, 'take-in', $params, []);
+        $outcome = Make::edit($score, 'insert-recording', $params, []);
         $after = $outcome->change->applyTo($score);
 
         self::assertSame([50, 53, 60], Make::pitches($after));
         self::assertSame('1 note recorded; 2 notes gave way.', $outcome->said);
         self::assertSame(Make::bytes($score), Make::bytes($outcome->change->inverse()->applyTo($after)));
-        self::assertSame([50, 51, 53], Make::pitches(Make::after($score, 'take-in', ['events' => [], 'punchFrom' => 1900, 'punchTo' => 1920, 'since' => 0, 'until' => 9] + $params, [])), 'within a punch');
-        self::assertSame([60], Make::pitches(Make::after($score, 'take-in', ['loopFrom' => 0, 'loopTo' => 3840, 'since' => 0, 'until' => 2.0] + $params, [])), 'a whole round');
+        self::assertSame([50, 51, 53], Make::pitches(Make::after($score, 'insert-recording', ['events' => [], 'punchFrom' => 1900, 'punchTo' => 1920, 'since' => 0, 'until' => 9] + $params, [])), 'within a punch');
+        self::assertSame([60], Make::pitches(Make::after($score, 'insert-recording', ['loopFrom' => 0, 'loopTo' => 3840, 'since' => 0, 'until' => 2.0] + $params, [])), 'a whole round');
     }
 
     public function test_pedal_and_bend_are_points_and_replace_their_own_kind(): void
     {
         $pedal = ['at' => 0.5, 'kind' => 'controller', 'data' => [64, 127]];
-        $score = Make::after(Make::score([[0, 10, 60]]), 'take-in', ['events' => [$pedal, ['at' => 0.6, 'kind' => 'bend', 'data' => [0, 70]]]], []);
+        $score = Make::after(Make::score([[0, 10, 60]]), 'insert-recording', ['events' => [$pedal, ['at' => 0.6, 'kind' => 'bend', 'data' => [0, 70]]]], []);
 
         self::assertSame([[960, 0xB0, 64, 127], [1152, 0xE0, 0, 70]], self::points($score));
-        $again = Make::after($score, 'take-in', ['events' => [['at' => 0.75, 'kind' => 'controller', 'data' => [64, 0]]], 'mode' => 'replace', 'since' => 0.4, 'until' => 1.0], []);
+        $again = Make::after($score, 'insert-recording', ['events' => [['at' => 0.75, 'kind' => 'controller', 'data' => [64, 0]]], 'mode' => 'replace', 'since' => 0.4, 'until' => 1.0], []);
         self::assertSame([[1152, 0xE0, 0, 70], [1440, 0xB0, 64, 0]], self::points($again));
     }
 
@@ -134,17 +134,17 @@ final class TakeInTest extends TestCase
         $first = ['take' => 7, 'round' => 2, 'loopTo' => 3840, 'events' => [self::note(0, 1)]];
         $next = ['events' => [self::note(1, 2)]] + $first;
 
-        self::assertSame([self::note(0, 1), self::note(1, 2)], TakeIn::joined($first, $next)['events'] ?? []);
-        self::assertNull(TakeIn::joined($first, ['round' => 3] + $next));
-        self::assertNull(TakeIn::joined($first, ['take' => 8] + $next));
-        self::assertNull(TakeIn::joined(['take' => 0] + $first, ['take' => 0] + $next), 'a take without a number stands alone');
+        self::assertSame([self::note(0, 1), self::note(1, 2)], InsertRecording::joined($first, $next)['events'] ?? []);
+        self::assertNull(InsertRecording::joined($first, ['round' => 3] + $next));
+        self::assertNull(InsertRecording::joined($first, ['take' => 8] + $next));
+        self::assertNull(InsertRecording::joined(['take' => 0] + $first, ['take' => 0] + $next), 'a take without a number stands alone');
     }
 
     public function test_a_stretch_that_is_none_is_refused(): void
     {
         $this->expectException(Refusal::class);
         $this->expectExceptionMessageMatches('/loopTo.*allowed: a tick after loopFrom/');
-        Make::edit(Make::score([]), 'take-in', ['events' => [], 'loopFrom' => 960, 'loopTo' => 960], []);
+        Make::edit(Make::score([]), 'insert-recording', ['events' => [], 'loopFrom' => 960, 'loopTo' => 960], []);
     }
 
     /** @return list<array{int, int, int, int}> */

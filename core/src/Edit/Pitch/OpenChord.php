@@ -19,19 +19,19 @@ use Jactonic\Core\Selection\Chords;
  * again: the lowest goes up an octave, until the chord lies within one. With nothing chosen it works on the chord at the
  * caret.
  */
-final class SpreadChord implements Edit
+final class OpenChord implements Edit
 {
     private const OCTAVE = 12;
 
     public static function spec(): Spec
     {
-        return new Spec('spread-chord', 'Open chords', Family::Pitch, 'Opens chords, or closes them again.', [
+        return new Spec('open-chord', 'Open chords', Family::Pitch, 'Opens chords, or closes them again.', [
             Param::integer('by', 'Notes, below 0 to close', -12, 12, 1),
             Param::number('gather', 'Notes of one chord lie within', 0, 1000, Chords::GATHER, 'ms'),
         ], Requires::Part, ['spread', 'wide', 'voicing', 'drop', 'close'], [['by' => 1, 'gather' => 500], ['by' => 2, 'gather' => 500]], forms: [
             ['title' => 'Open chords', 'params' => ['by' => 1], 'words' => ['wider', 'drop']],
             ['title' => 'Close chords', 'params' => ['by' => -1], 'words' => ['narrow', 'tight']],
-        ]);
+        ], formerIds: ['spread-chord']);
     }
 
     public function apply(EditInput $input): Outcome

@@ -24,11 +24,11 @@ use Jactonic\Core\Selection\Selection;
  * they lie in. There they play with that track's sound. By an interval, where one is given; with `copy` they stay where
  * they are too, and with `mute` muted. Refused whole where a note would leave 0 to 127.
  */
-final class Carry implements Edit
+final class MoveToTrack implements Edit
 {
     public static function spec(): Spec
     {
-        return new Spec('carry', 'Carry to another track', Family::Structure, 'Puts chosen notes into another track, in the same place.', [
+        return new Spec('move-to-track', 'Carry to another track', Family::Structure, 'Puts chosen notes into another track, in the same place.', [
             Param::integer('tracks', 'Tracks down, below 0 for up', -1000, 1000, 1),
             Param::integer('track', 'To the track', 1, PHP_INT_MAX, optional: true),
             Param::integer('part', 'To the part', 1, PHP_INT_MAX, optional: true),
@@ -38,7 +38,7 @@ final class Carry implements Edit
         ], words: ['move to track', 'send', 'copy to track', 'register', 'layer', 'double'], examples: [[], ['copy' => true, 'semitones' => 3], ['mute' => true]], forms: [
             ['title' => 'Carry to the track below', 'params' => ['tracks' => 1]], ['title' => 'Carry to the track above', 'params' => ['tracks' => -1]],
             ['title' => 'Copy to the track below', 'params' => ['tracks' => 1, 'copy' => true]],
-        ]);
+        ], formerIds: ['carry']);
     }
 
     public function apply(EditInput $input): Outcome

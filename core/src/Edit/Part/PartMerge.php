@@ -22,11 +22,11 @@ use Jactonic\Core\Selection\Selection;
  * Makes one part out of parts of several tracks, on the track of the first: what they are heard as goes in, channels are
  * kept, and the parts go. What they sound as stays, since each note keeps its channel.
  */
-final class PartUnite implements Edit
+final class PartMerge implements Edit
 {
     public static function spec(): Spec
     {
-        return new Spec('part-unite', 'Unite parts of several tracks', Family::Part, 'Makes one part of parts of several tracks.', [], Requires::Parts, ['merge', 'together', 'collect', 'mixdown'], examples: [], takes: [AppliesTo::Parts], contexts: ['song']);
+        return new Spec('part-merge', 'Unite parts of several tracks', Family::Part, 'Makes one part of parts of several tracks.', [], Requires::Parts, ['merge', 'together', 'collect', 'mixdown'], examples: [], takes: [AppliesTo::Parts], contexts: ['song'], formerIds: ['part-unite']);
     }
 
     public function apply(EditInput $input): Outcome

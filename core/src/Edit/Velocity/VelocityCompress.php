@@ -18,17 +18,17 @@ use Jactonic\Core\Score\Note;
  * Pulls velocities toward a value, or spreads them away from it: new = value + (old − value)·percent/100. Under 100 % pulls
  * together, over 100 % spreads. Without a value it is the mean of the chosen notes.
  */
-final class VelocityToward implements Edit
+final class VelocityCompress implements Edit
 {
     public static function spec(): Spec
     {
-        return new Spec('velocity-toward', 'Toward a velocity', Family::Velocity, 'Pulls velocities toward a value, or spreads them away from it.', [
+        return new Spec('velocity-compress', 'Toward a velocity', Family::Velocity, 'Pulls velocities toward a value, or spreads them away from it.', [
             Param::integer('value', 'Toward', Note::SOFTEST, Note::LOUDEST, optional: true),
             Param::number('percent', 'Distance that is left', 0, 400, 50, '%'),
         ], takes: [AppliesTo::Notes, AppliesTo::Points], keeps: true, words: ['compress', 'even out', 'pull together', 'tame', 'velocity', 'expand', 'even', 'spread', 'dynamics'], forms: [
             ['title' => 'Pull velocities together', 'params' => ['percent' => 50], 'words' => ['even out', 'compress', 'tame']],
             ['title' => 'Spread velocities', 'params' => ['percent' => 150], 'words' => ['expand', 'apart']],
-        ], examples: [[], ['value' => 80, 'percent' => 200]]);
+        ], examples: [[], ['value' => 80, 'percent' => 200]], formerIds: ['velocity-toward']);
     }
 
     public function apply(EditInput $input): Outcome

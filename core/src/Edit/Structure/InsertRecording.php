@@ -34,7 +34,7 @@ use Jactonic\Core\Time\Lines;
  * begins inside it is taken, ends cut at its end. Quantized, starts go to the part's grid with its swing and strength;
  * the drift keeps how it was played. In replace, the notes that begin in the stretch from `since` to `until` give way.
  */
-final class TakeIn implements Coalescing, Edit
+final class InsertRecording implements Coalescing, Edit
 {
     /** Seconds: what is played up to so long before a take was meant for it. */
     public const EARLY = 0.15;
@@ -46,7 +46,7 @@ final class TakeIn implements Coalescing, Edit
 
     public static function spec(): Spec
     {
-        return new Spec('take-in', 'Take in what was played', Family::Structure, 'Puts what was played, in raw seconds, into the part.', [
+        return new Spec('insert-recording', 'Take in what was played', Family::Structure, 'Puts what was played, in raw seconds, into the part.', [
             Param::played('events', 'What was played'),
             Param::integer('from', 'Tick at which the take began', 0, self::TICK, 0, 'ticks'),
             Param::integer('take', 'Number of the take', 0, self::TICK, 0),
@@ -63,7 +63,7 @@ final class TakeIn implements Coalescing, Edit
         ], Requires::Part, ['recording', 'take', 'play in', 'overdub'], keeps: true, asked: false, examples: [
             ['events' => [['on' => 0.49, 'off' => 0.9, 'pitch' => 60, 'velocity' => 80], ['at' => 0.5, 'kind' => 'controller', 'data' => [64, 127]]]],
             ['events' => [['on' => 0.1, 'off' => 0.3, 'pitch' => 60, 'velocity' => 80], ['on' => 5.0, 'off' => 5.2, 'pitch' => 64, 'velocity' => 1]], 'from' => 960, 'loopFrom' => 960, 'loopTo' => 4800, 'timing' => 'quantized', 'latency' => 12.5],
-        ]);
+        ], formerIds: ['take-in']);
     }
 
     public function apply(EditInput $input): Outcome

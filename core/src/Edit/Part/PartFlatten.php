@@ -20,11 +20,11 @@ use Jactonic\Core\Sounding\Sounding;
  * Writes what parts play as out as notes and points, and sets it back: what is heard stays the same. Rounds become
  * notes; the window then reaches as far as it sounded. What lay hidden where rounds come to lie is deleted, and counted.
  */
-final class PartMakeReal implements Edit
+final class PartFlatten implements Edit
 {
     public static function spec(): Spec
     {
-        return new Spec('part-make-real', 'Make real what the part plays as', Family::Part, 'Writes out what parts play as, and loops, as notes.', [], Requires::Parts, ['flatten', 'bounce', 'apply', 'unloop', 'write out'], examples: [], takes: [AppliesTo::Parts], contexts: ['song'], keeps: true);
+        return new Spec('part-flatten', 'Make real what the part plays as', Family::Part, 'Writes out what parts play as, and loops, as notes.', [], Requires::Parts, ['flatten', 'bounce', 'apply', 'unloop', 'write out'], examples: [], takes: [AppliesTo::Parts], contexts: ['song'], keeps: true, formerIds: ['part-make-real']);
     }
 
     public function apply(EditInput $input): Outcome
