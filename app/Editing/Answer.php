@@ -68,7 +68,8 @@ final class Answer
                 }
             }
         }
-        foreach (array_keys($session->batch->set) as $id) {
+        // Of a part that was taken away after its settings were set, it is told that it is gone.
+        foreach (array_keys(array_intersect_key($session->batch->set, $score->parts)) as $id) {
             $parts[$id] = ($parts[$id] ?? ['put' => [], 'drop' => [], 'putPoints' => [], 'dropPoints' => []]) + SongView::settings($score->part($id), $score->time);
         }
         $tracks = $change->tracks !== [] || $rebuilt !== [] || array_filter($change->parts, self::soundsOfTracks(...)) !== [] || array_filter($change->parts, static fn ($c): bool => $c->head !== null && $c->head->before?->track !== $c->head->after?->track) !== [];

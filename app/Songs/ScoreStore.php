@@ -126,7 +126,7 @@ final class ScoreStore
         }
         $this->saveHeads();
         foreach (array_keys($set) as $id) {
-            Transaction::update('parts', $id, ['settings' => self::settings($score->part($id)), 'revision' => $revision]);
+            Transaction::update('parts', $id, ['settings' => self::settings($score->parts[$id] ?? $score->gone[$id]), 'revision' => $revision]);
         }
     }
 

@@ -50,6 +50,16 @@ final class PartsTest extends TestCase
         self::assertSame(['1/4T', '1/4T'], $grids);
     }
 
+    public function test_a_part_whose_settings_were_set_can_be_deleted_in_the_same_request(): void
+    {
+        $song = $this->pedalled();
+        $part = $song->parts()->firstOrFail()->id;
+        $this->do($song, [['set' => ['grid' => '1/4'], 'on' => ['parts' => [$part]]], ['edit' => 'part-delete', 'on' => ['parts' => [$part]]]])->assertOk()
+            ->assertJsonPath("parts.$part.gone", true);
+        $this->walk($song, 'undo');
+        self::assertSame('1/4', $this->getJson("/api/songs/$song->id")->json('tracks.0.parts.0.settings.grid'));
+    }
+
     /** @return iterable<string, array{list<array<string, mixed>>}> commands; "on" is put in by their key */
     public static function commands(): iterable
     {

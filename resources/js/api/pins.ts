@@ -38,6 +38,11 @@ export class Pins {
         this.caret = this.song.caret;
     }
 
+    /** Looks what is selected once an answer was taken in. */
+    lookAtSelection(): void {
+        this.on = this.selected();
+    }
+
     /** Takes in what an answer left; what was refused leaves all as it was said to be. */
     answered(
         answer: Pick<Partial<Answer>, 'selection' | 'at'>,

@@ -298,11 +298,10 @@ export class Queue {
         const apart = first.kind === 'do' && (first.alone !== undefined || first.quiet !== undefined);
         const now = this.pins.marks();
         if (!apart) this.pins.answered(answer, batch, body);
-        song.take(answer, batch, {
-            keepsSelection: last.selects === now.selects && !apart,
-            keepsCaret: last.carets === now.carets && !apart,
-            hear,
-        });
+        const keepsSelection = last.selects === now.selects && !apart;
+        song.take(answer, batch, { keepsSelection, keepsCaret: last.carets === now.carets && !apart, hear });
+        // A page shows what it can of what was left selected: that is what the next key means.
+        if (keepsSelection) this.pins.lookAtSelection();
         this.tellQuiet(batch);
         alone?.done(true, answer);
     }

@@ -297,6 +297,8 @@ class Keys {
             if (!e.repeat) this.capture(stroke);
             return;
         }
+        // Enter is the panel's, on every system: Space and Alt ↓ open a list.
+        if (stroke === 'Enter' && e.target instanceof HTMLSelectElement) e.preventDefault();
         if (belongsTo(e.target, stroke)) return;
         // A focused button keeps the keys that press it.
         if (isPressed(e.target, stroke)) return;

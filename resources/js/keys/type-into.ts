@@ -1,3 +1,5 @@
+import { isPressed } from './targets';
+
 /** A key as it was pressed. */
 export interface Pressed {
     /** In the normal form of the keymap. */
@@ -19,14 +21,13 @@ export function typeInto(target: HTMLElement, { stroke, code, key, repeat }: Pre
     if (!target.dispatchEvent(event)) return;
     if (key === 'Tab') return walk(target, mods.shiftKey ? -1 : 1);
     if (target instanceof HTMLSelectElement) return void (!mods.ctrlKey && !mods.altKey && pickBy(target, key));
-    if (target instanceof HTMLButtonElement || target instanceof HTMLAnchorElement) return target.click();
+    const isChecked = target instanceof HTMLInputElement && ['checkbox', 'radio'].includes(target.type);
+    if (isPressed(target, stroke) || (isChecked && stroke === 'Space')) return target.click();
     const field = target instanceof HTMLInputElement || target instanceof HTMLTextAreaElement ? target : null;
     if (field && stroke === 'Mod+A') return field.select();
     const isNumber = field?.type === 'number';
     if (isNumber && !mods.ctrlKey && !mods.altKey && (key === 'ArrowUp' || key === 'ArrowDown')) {
-        if (key === 'ArrowUp') (field as HTMLInputElement).stepUp();
-        else (field as HTMLInputElement).stepDown();
-        changed(field);
+        step(field as HTMLInputElement, key === 'ArrowUp' ? 1 : -1);
     } else if (field && key in MOVES) {
         const [way, by] = MOVES[key]!;
         const granularity = mods.ctrlKey && by === 'character' ? 'word' : by;
@@ -34,6 +35,17 @@ export function typeInto(target: HTMLElement, { stroke, code, key, repeat }: Pre
     } else if (key === 'Backspace') document.execCommand('Delete');
     else if (key === 'Delete') document.execCommand('forwardDelete');
     else if (key.length === 1 && !mods.ctrlKey && !mods.altKey) document.execCommand('insertText', false, key);
+}
+
+/** A number one step higher or lower; where any number is allowed a step is 1. */
+function step(field: HTMLInputElement, by: 1 | -1): void {
+    if (field.step === 'any') {
+        const least = field.min === '' ? -Infinity : Number(field.min);
+        const most = field.max === '' ? Infinity : Number(field.max);
+        field.value = String(Math.max(least, Math.min(most, Number(field.value) + by)));
+    } else if (by > 0) field.stepUp();
+    else field.stepDown();
+    changed(field);
 }
 
 /** Keys that move the text cursor of a field. */
