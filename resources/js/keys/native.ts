@@ -1,0 +1,86 @@
+/** What a browser does to a field by its keys, for keys that come to it later than they were pressed. */
+
+/** Which way an arrow goes. */
+const WAYS: Record<string, 1 | -1> = { ArrowUp: 1, ArrowRight: 1, ArrowDown: -1, ArrowLeft: -1 };
+
+/** Takes a number or a slider one step on, where the stroke does that; says whether it does. */
+export function stepBy(field: HTMLInputElement, stroke: string): boolean {
+    const way = WAYS[stroke];
+    if (!way || (field.type === 'number' && stroke !== 'ArrowUp' && stroke !== 'ArrowDown')) return false;
+    if (field.step === 'any') {
+        // Where any number is allowed a step is 1.
+        const least = field.min === '' ? -Infinity : Number(field.min);
+        const most = field.max === '' ? Infinity : Number(field.max);
+        field.value = String(Math.max(least, Math.min(most, Number(field.value) + way)));
+    } else if (way > 0) field.stepUp();
+    else field.stepDown();
+    changed(field);
+    return true;
+}
+
+/** Picks the next of several of which one holds, or the one before it. */
+export function pickBeside(radio: HTMLInputElement, key: string): void {
+    const way = WAYS[key];
+    if (!way) return;
+    const all = [...document.getElementsByName(radio.name)];
+    const to =
+        all[(all.indexOf(radio) + (key === 'ArrowUp' || key === 'ArrowLeft' ? -1 : 1) + all.length) % all.length];
+    to?.focus();
+    to?.click();
+}
+
+/** Keys that move the text cursor of a field. */
+const MOVES: Record<string, [way: string, by: string]> = {
+    ArrowLeft: ['backward', 'character'],
+    ArrowRight: ['forward', 'character'],
+    Home: ['backward', 'lineboundary'],
+    End: ['forward', 'lineboundary'],
+};
+
+/** Writes into a text, deletes, or moves its cursor. */
+export function editText(field: HTMLElement, stroke: string, key: string): void {
+    const isText = field instanceof HTMLInputElement || field instanceof HTMLTextAreaElement;
+    const isWide = stroke.includes('Mod+');
+    const move = MOVES[key];
+    if (isText && stroke === 'Mod+A') field.select();
+    else if (isText && move && !stroke.includes('Alt+')) {
+        const by = isWide && move[1] === 'character' ? 'word' : move[1];
+        getSelection()?.modify(stroke.includes('Shift+') ? 'extend' : 'move', move[0], by);
+    } else if (key === 'Backspace') document.execCommand('Delete');
+    else if (key === 'Delete') document.execCommand('forwardDelete');
+    else if (key.length === 1 && !isWide && !stroke.includes('Alt+')) document.execCommand('insertText', false, key);
+}
+
+/** Letters typed into a list less than this apart, in ms, are one word. */
+const WORD_MS = 1000;
+let typed = { word: '', into: null as HTMLSelectElement | null, at: 0 };
+
+/** Picks an entry of a list as a browser does: the next, the previous, the first, the last, or by its first letters. */
+export function pickBy(list: HTMLSelectElement, key: string): void {
+    const last = list.options.length - 1;
+    const now = list.selectedIndex;
+    const places: Record<string, number> = { ArrowUp: now - 1, ArrowLeft: now - 1, ArrowDown: now + 1, ArrowRight: now + 1, PageUp: Math.max(0, now - 3), PageDown: Math.min(last, now + 3), Home: 0, End: last }; // prettier-ignore
+    let to = places[key] ?? -1;
+    if (key.length === 1 && key !== ' ') {
+        const time = performance.now();
+        const goesOn = typed.into === list && time - typed.at < WORD_MS;
+        typed = { word: (goesOn ? typed.word : '') + key.toLowerCase(), into: list, at: time };
+        // The same letter again and again goes through all that begin with it.
+        const isOne = [...typed.word].every((c) => c === key.toLowerCase());
+        const word = isOne ? key.toLowerCase() : typed.word;
+        const from = isOne ? now + 1 : Math.max(0, now);
+        to =
+            Array.from(list.options, (_, i) => i)
+                .map((i) => (from + i) % list.options.length)
+                .find((i) => list.options[i]!.text.trim().toLowerCase().startsWith(word)) ?? -1;
+    }
+    if (to < 0 || to > last || to === now) return;
+    list.selectedIndex = to;
+    changed(list);
+}
+
+/** Tells those who listen that a field has another value. */
+function changed(field: HTMLElement): void {
+    field.dispatchEvent(new Event('input', { bubbles: true }));
+    field.dispatchEvent(new Event('change', { bubbles: true }));
+}
