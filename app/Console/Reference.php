@@ -12,7 +12,7 @@ use Jactonic\Core\Keymap\Defaults;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Refusal;
 use Jactonic\Core\Selection\NoteFilter;
-use Jactonic\Core\Selection\SelectionCommand;
+use Jactonic\Core\Selection\SelectionCommands;
 
 /** Writes docs/reference.md out of the catalogue and the keymap. It is made, not kept: it cannot say anything else than they do. */
 final class Reference extends Command
@@ -46,8 +46,8 @@ final class Reference extends Command
         }
         $lines[] = '';
         array_push($lines, '## Choosing', '', '`{"select": …}` chooses other notes; nothing changes.', '', '| move | |', '|---|---|');
-        foreach (SelectionCommand::cases() as $move) {
-            $lines[] = sprintf('| `%s` | %s |', $move->value, $move->title());
+        foreach (SelectionCommands::ids() as $id) {
+            $lines[] = sprintf('| `%s` | %s |', $id, SelectionCommands::spec($id)->title);
         }
         array_push($lines, '', '## Picks', '', '`{"pick": {…}}` finds notes that meet every condition named.', '', '| condition | takes |', '|---|---|');
         foreach (NoteFilter::CONDITIONS as $name => $takes) {

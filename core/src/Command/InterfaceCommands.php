@@ -10,7 +10,7 @@ use Jactonic\Core\Edit\Requires;
 use Jactonic\Core\Edit\Spec;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Selection\How;
-use Jactonic\Core\Selection\SelectionCommand;
+use Jactonic\Core\Selection\SelectionCommands;
 
 /**
  * What the interface does besides edits, as data: so that the command list, the shortcuts and their checks know it. How
@@ -34,11 +34,11 @@ final class InterfaceCommands
     /** @return list<Command> */
     private static function choosing(): array
     {
-        $moves = array_map(static fn (SelectionCommand $m): array => ['title' => $m->title(), 'params' => ['move' => $m->value], 'words' => $m->words()], SelectionCommand::cases());
+        $moves = array_map(static fn (string $id): array => ['title' => SelectionCommands::spec($id)->title, 'params' => ['move' => $id], 'words' => SelectionCommands::spec($id)->words], SelectionCommands::ids());
 
         return [
             new Command(new Spec('select', 'Choose notes', Family::Selection, 'Chooses other notes; nothing changes.', [
-                Param::choice('move', 'Which', array_column(SelectionCommand::cases(), 'value'), 'all'),
+                Param::choice('move', 'Which', SelectionCommands::ids(), 'all'),
                 Param::choice('how', 'How', array_column(How::cases(), 'value'), 'instead'),
             ], Requires::Part, ['choose', 'pick', 'mark', 'notes']), self::ROLL, $moves),
             new Command(new Spec('escape', 'Nothing, or away', Family::Selection, 'Ends what is under way, closes a panel, or chooses nothing.', needs: Requires::Nothing, words: ['cancel', 'deselect', 'close', 'stop']), self::ANY),

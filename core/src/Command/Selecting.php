@@ -13,8 +13,9 @@ use Jactonic\Core\Score\Score;
 use Jactonic\Core\Selection\Groups;
 use Jactonic\Core\Selection\How;
 use Jactonic\Core\Selection\NoteFilter;
+use Jactonic\Core\Selection\Scope;
 use Jactonic\Core\Selection\Selection;
-use Jactonic\Core\Selection\SelectionCommand;
+use Jactonic\Core\Selection\SelectionCommands;
 
 /** Chooses notes by a move or by a condition: instead of those chosen, besides them, only among them, or taken from them. */
 final class Selecting
@@ -30,13 +31,14 @@ final class Selecting
         if (is_array($what)) {
             $found = self::picked(NoteFilter::parse($what), $score, $on);
         } else {
-            $move = SelectionCommand::from(is_string($what) ? $what : '');
-            if ($move === SelectionCommand::Span && $context->span === null) {
+            $id = is_string($what) ? $what : '';
+            $spec = SelectionCommands::spec($id);
+            if ($spec->needsSpan && $context->span === null) {
                 throw new Refusal('There is no span to choose in: make one first.', 'context');
             }
             // What is added or taken away is looked for in the whole part.
-            $from = $move->isWithin() && in_array($how, [How::Add, How::Take], true) ? new Selection(array_map(static fn (): array => [], $on->notes)) : $on;
-            $found = $move->apply($from, $score, $context->caret ?? 0, $context->span, $context->row);
+            $from = $spec->scope === Scope::AmongSelection && in_array($how, [How::Add, How::Take], true) ? new Selection(array_map(static fn (): array => [], $on->notes)) : $on;
+            $found = SelectionCommands::apply($id, $from, $score, $context->caret ?? 0, $context->span, $context->row);
         }
         $to = $how === How::Instead ? $found : self::joined($on, $found, $how);
 

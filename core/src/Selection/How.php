@@ -27,8 +27,8 @@ enum How: string
     {
         if (is_array($what)) {
             NoteFilter::parse($what);
-        } elseif (! is_string($what) || SelectionCommand::tryFrom($what) === null) {
-            throw Refusal::parameter($parameter, $what, 'a pick, or one of '.implode(', ', array_column(SelectionCommand::cases(), 'value')));
+        } elseif (! is_string($what) || ! SelectionCommands::has($what)) {
+            throw Refusal::parameter($parameter, $what, 'a pick, or one of '.implode(', ', SelectionCommands::ids()));
         }
 
         return self::tryFrom(is_string($how ?? 'instead') ? $how ?? 'instead' : '') ?? throw Refusal::parameter('how', $how, 'one of '.implode(', ', array_column(self::cases(), 'value')));

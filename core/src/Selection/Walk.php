@@ -47,6 +47,29 @@ final class Walk
     }
 
     /**
+     * Each selected note gives way to its neighbour in the same chord; the outermost stays.
+     *
+     * @param  list<list<Note>>  $chords
+     * @param  list<int>  $ids  of the selected notes
+     * @param  int  $way  1 higher, −1 lower
+     * @return list<int>
+     */
+    public static function within(array $chords, array $ids, int $way): array
+    {
+        $selected = array_fill_keys($ids, true);
+        $moved = [];
+        foreach ($chords as $chord) {
+            foreach ($chord as $i => $note) {
+                if (isset($selected[$note->id])) {
+                    $moved[$chord[max(0, min(count($chord) - 1, $i + $way))]->id] = true;
+                }
+            }
+        }
+
+        return $moved === [] ? $ids : array_keys($moved);
+    }
+
+    /**
      * The notes of the chord that starts nearest to a tick; none where there are none.
      *
      * @param  list<list<Note>>  $chords

@@ -11,7 +11,7 @@ use Jactonic\Core\Score\Score;
 use Jactonic\Core\Selection\Chords;
 use Jactonic\Core\Selection\NoteFilter;
 use Jactonic\Core\Selection\Selection;
-use Jactonic\Core\Selection\SelectionCommand;
+use Jactonic\Core\Selection\SelectionCommands;
 use Jactonic\Core\Selection\TargetReader;
 use Jactonic\Core\Tests\Support\Make;
 use Jactonic\Core\Time\Timeline;
@@ -90,33 +90,33 @@ final class SelectionTest extends TestCase
         NoteFilter::parse($pick);
     }
 
-    /** @return iterable<string, array{SelectionCommand, list<int>, list<int>}> */
+    /** @return iterable<string, array{string, list<int>, list<int>}> */
     public static function moves(): iterable
     {
-        yield 'all' => [SelectionCommand::All, [2], [1, 2, 3, 4, 5, 6, 7, 8]];
-        yield 'none' => [SelectionCommand::None, [2], []];
-        yield 'inverse' => [SelectionCommand::Inverse, [1, 2, 3, 4], [5, 6, 7, 8]];
-        yield 'row' => [SelectionCommand::Row, [7], [3, 4, 7]];
-        yield 'chord' => [SelectionCommand::Chord, [2], [1, 2, 3]];
-        yield 'next' => [SelectionCommand::Next, [3], [4]];
-        yield 'next at the end stays' => [SelectionCommand::Next, [8], [8]];
-        yield 'previous' => [SelectionCommand::Previous, [4], [3]];
-        yield 'grow' => [SelectionCommand::GrowNext, [3], [3, 4]];
-        yield 'grow back' => [SelectionCommand::GrowPrevious, [4], [4, 3]];
-        yield 'from a whole chord to the next' => [SelectionCommand::Next, [1, 2, 3], [5, 4, 6]];
-        yield 'from a whole chord to the one before' => [SelectionCommand::Previous, [4, 5, 6], [1, 2, 3]];
-        yield 'from one note of a strummed chord to the nearest voice of the next' => [SelectionCommand::Next, [2], [4]];
-        yield 'from the lowest' => [SelectionCommand::Next, [1], [5]];
-        yield 'from two voices to two' => [SelectionCommand::Next, [1, 3], [5, 4]];
-        yield 'top voices' => [SelectionCommand::Tops, [], [3, 6, 7, 8]];
-        yield 'lower voices' => [SelectionCommand::Lowers, [], [1, 2, 4, 5]];
-        yield 'lower voices among those chosen' => [SelectionCommand::Lowers, [4, 5, 6], [4, 5]];
-        yield 'bottom voices' => [SelectionCommand::Basses, [], [1, 5, 7, 8]];
-        yield 'higher' => [SelectionCommand::Higher, [5], [4]];
-        yield 'highest stays' => [SelectionCommand::Higher, [6], [6]];
-        yield 'lower' => [SelectionCommand::Lower, [6], [4]];
-        yield 'overlapping' => [SelectionCommand::Overlapping, [], [4, 7]];
-        yield 'muted' => [SelectionCommand::Muted, [1], []];
+        yield 'all' => ['all', [2], [1, 2, 3, 4, 5, 6, 7, 8]];
+        yield 'none' => ['none', [2], []];
+        yield 'inverse' => ['inverse', [1, 2, 3, 4], [5, 6, 7, 8]];
+        yield 'row' => ['row', [7], [3, 4, 7]];
+        yield 'chord' => ['chord', [2], [1, 2, 3]];
+        yield 'next' => ['next', [3], [4]];
+        yield 'next at the end stays' => ['next', [8], [8]];
+        yield 'previous' => ['previous', [4], [3]];
+        yield 'grow' => ['grow-next', [3], [3, 4]];
+        yield 'grow back' => ['grow-previous', [4], [4, 3]];
+        yield 'from a whole chord to the next' => ['next', [1, 2, 3], [5, 4, 6]];
+        yield 'from a whole chord to the one before' => ['previous', [4, 5, 6], [1, 2, 3]];
+        yield 'from one note of a strummed chord to the nearest voice of the next' => ['next', [2], [4]];
+        yield 'from the lowest' => ['next', [1], [5]];
+        yield 'from two voices to two' => ['next', [1, 3], [5, 4]];
+        yield 'top voices' => ['top-voices', [], [3, 6, 7, 8]];
+        yield 'lower voices' => ['lower-voices', [], [1, 2, 4, 5]];
+        yield 'lower voices among those chosen' => ['lower-voices', [4, 5, 6], [4, 5]];
+        yield 'bottom voices' => ['bottom-voices', [], [1, 5, 7, 8]];
+        yield 'higher' => ['higher', [5], [4]];
+        yield 'highest stays' => ['higher', [6], [6]];
+        yield 'lower' => ['lower', [6], [4]];
+        yield 'overlapping' => ['overlapping', [], [4, 7]];
+        yield 'muted' => ['muted', [1], []];
     }
 
     /**
@@ -124,28 +124,28 @@ final class SelectionTest extends TestCase
      * @param  list<int>  $to
      */
     #[DataProvider('moves')]
-    public function test_a_selection_move_chooses_others(SelectionCommand $move, array $from, array $to): void
+    public function test_a_selection_move_chooses_others(string $move, array $from, array $to): void
     {
-        self::assertSame([1 => $to], $move->apply(new Selection([1 => $from]), self::score())->notes);
+        self::assertSame([1 => $to], SelectionCommands::apply($move, new Selection([1 => $from]), self::score())->notes);
     }
 
     public function test_with_nothing_chosen_next_and_previous_look_from_a_tick(): void
     {
         $nothing = new Selection([1 => []]);
 
-        self::assertSame([1 => [4]], SelectionCommand::Next->apply($nothing, self::score(), 1000)->notes);
-        self::assertSame([1 => [3]], SelectionCommand::Previous->apply($nothing, self::score(), 1000)->notes);
+        self::assertSame([1 => [4]], SelectionCommands::apply('next', $nothing, self::score(), 1000)->notes);
+        self::assertSame([1 => [3]], SelectionCommands::apply('previous', $nothing, self::score(), 1000)->notes);
     }
 
     public function test_with_nothing_chosen_the_row_the_chord_and_the_nearest_voice_are_the_carets(): void
     {
         $nothing = new Selection([1 => []]);
 
-        self::assertSame([1 => [3, 4, 7]], SelectionCommand::Row->apply($nothing, self::score(), 0, null, 67)->notes);
-        self::assertSame([1 => []], SelectionCommand::Row->apply($nothing, self::score(), 0, null, 66)->notes);
-        self::assertSame([1 => [5, 4, 6]], SelectionCommand::Chord->apply($nothing, self::score(), 1800)->notes);
-        self::assertSame([1 => [6]], SelectionCommand::Next->apply($nothing, self::score(), 1000, null, 90)->notes);
-        self::assertSame([1 => [1]], SelectionCommand::Previous->apply($nothing, self::score(), 1000, null, 20)->notes);
+        self::assertSame([1 => [3, 4, 7]], SelectionCommands::apply('row', $nothing, self::score(), 0, null, 67)->notes);
+        self::assertSame([1 => []], SelectionCommands::apply('row', $nothing, self::score(), 0, null, 66)->notes);
+        self::assertSame([1 => [5, 4, 6]], SelectionCommands::apply('chord', $nothing, self::score(), 1800)->notes);
+        self::assertSame([1 => [6]], SelectionCommands::apply('next', $nothing, self::score(), 1000, null, 90)->notes);
+        self::assertSame([1 => [1]], SelectionCommands::apply('previous', $nothing, self::score(), 1000, null, 20)->notes);
     }
 
     public function test_chords_are_gathered_from_their_first_note_in_milliseconds(): void

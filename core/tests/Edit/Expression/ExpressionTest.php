@@ -13,7 +13,7 @@ use Jactonic\Core\Score\Part;
 use Jactonic\Core\Score\Point;
 use Jactonic\Core\Score\Score;
 use Jactonic\Core\Score\Track;
-use Jactonic\Core\Selection\SelectionCommand;
+use Jactonic\Core\Selection\SelectionCommands;
 use Jactonic\Core\Selection\TargetReader;
 use Jactonic\Core\Tests\Support\Make;
 use Jactonic\Core\Time\Timeline;
@@ -114,7 +114,7 @@ final class ExpressionTest extends TestCase
         $picked = TargetReader::read(['part' => 1, 'pick' => ['articulation' => 3]], $after)->notes[1] ?? [];
         sort($picked);
         self::assertSame([1, 2], $picked);
-        $alike = SelectionCommand::SameArticulation->apply(TargetReader::read(['part' => 1, 'notes' => [2]], $after), $after)->notes[1] ?? [];
+        $alike = SelectionCommands::apply('same-articulation', TargetReader::read(['part' => 1, 'notes' => [2]], $after), $after)->notes[1] ?? [];
         sort($alike);
         self::assertSame([1, 2], $alike);
         $this->expectExceptionMessage('0 to 4');

@@ -1,0 +1,24 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jactonic\Core\Selection\Command;
+
+use Jactonic\Core\Selection\Scope;
+use Jactonic\Core\Selection\SelectionCommand;
+use Jactonic\Core\Selection\SelectionInput;
+use Jactonic\Core\Selection\SelectionSpec;
+
+/** Every third note, from the first. */
+final class EveryThird implements SelectionCommand
+{
+    public static function spec(): SelectionSpec
+    {
+        return new SelectionSpec('Choose every third note', Scope::AmongSelection);
+    }
+
+    public static function select(SelectionInput $input): array
+    {
+        return SelectionInput::ids(array_filter($input->among(), static fn (int $i): bool => $i % 3 === 0, ARRAY_FILTER_USE_KEY));
+    }
+}

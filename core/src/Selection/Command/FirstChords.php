@@ -1,0 +1,26 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jactonic\Core\Selection\Command;
+
+use Jactonic\Core\Selection\Chords;
+use Jactonic\Core\Selection\Scope;
+use Jactonic\Core\Selection\SelectionCommand;
+use Jactonic\Core\Selection\SelectionInput;
+use Jactonic\Core\Selection\SelectionSpec;
+use Jactonic\Core\Time\Grid;
+
+/** The first chord of each bar. */
+final class FirstChords implements SelectionCommand
+{
+    public static function spec(): SelectionSpec
+    {
+        return new SelectionSpec('Choose the first chord of each bar', Scope::AmongSelection);
+    }
+
+    public static function select(SelectionInput $input): array
+    {
+        return Chords::firstOfEach($input->among(), $input->time()->lines(Grid::parse('bar')), $input->time());
+    }
+}

@@ -1,0 +1,25 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jactonic\Core\Selection\Command;
+
+use Jactonic\Core\Selection\Alike;
+use Jactonic\Core\Selection\Scope;
+use Jactonic\Core\Selection\SelectionCommand;
+use Jactonic\Core\Selection\SelectionInput;
+use Jactonic\Core\Selection\SelectionSpec;
+
+/** Notes louder than the loudest selected; with none selected, than the middle of all. */
+final class Louder implements SelectionCommand
+{
+    public static function spec(): SelectionSpec
+    {
+        return new SelectionSpec('Choose the louder notes', Scope::FromSelection);
+    }
+
+    public static function select(SelectionInput $input): array
+    {
+        return Alike::loudness($input->part, $input->selected, 1);
+    }
+}

@@ -1,0 +1,21 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jactonic\Core\Selection\Command;
+
+use Jactonic\Core\Selection\SelectionSpec;
+
+/** Notes off the beat. */
+final class OffBeat extends ByFilter
+{
+    public static function spec(): SelectionSpec
+    {
+        return new SelectionSpec('Choose the notes off the beat');
+    }
+
+    protected static function filter(): array
+    {
+        return ['onBeat' => false];
+    }
+}

@@ -1,0 +1,21 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jactonic\Core\Selection\Command;
+
+use Jactonic\Core\Selection\SelectionSpec;
+
+/** Notes on the beat. */
+final class OnBeat extends ByFilter
+{
+    public static function spec(): SelectionSpec
+    {
+        return new SelectionSpec('Choose the notes on the beat');
+    }
+
+    protected static function filter(): array
+    {
+        return ['onBeat' => true];
+    }
+}

@@ -1,0 +1,21 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jactonic\Core\Selection\Command;
+
+use Jactonic\Core\Selection\SelectionSpec;
+
+/** Notes outside the scale; drums have none. */
+final class OutOfScale extends ByFilter
+{
+    public static function spec(): SelectionSpec
+    {
+        return new SelectionSpec('Choose the notes out of the scale', words: ['wrong notes', 'accidentals']);
+    }
+
+    protected static function filter(): array
+    {
+        return ['outOfScale' => true];
+    }
+}

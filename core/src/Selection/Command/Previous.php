@@ -1,0 +1,25 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jactonic\Core\Selection\Command;
+
+use Jactonic\Core\Selection\Scope;
+use Jactonic\Core\Selection\SelectionCommand;
+use Jactonic\Core\Selection\SelectionInput;
+use Jactonic\Core\Selection\SelectionSpec;
+use Jactonic\Core\Selection\Walk;
+
+/** The notes beside the selected ones, earlier. */
+final class Previous implements SelectionCommand
+{
+    public static function spec(): SelectionSpec
+    {
+        return new SelectionSpec('Go to the previous note', Scope::Walk);
+    }
+
+    public static function select(SelectionInput $input): array
+    {
+        return Walk::beside($input->notes, $input->selected, $input->near, $input->row, -1, $input->time());
+    }
+}

@@ -1,0 +1,23 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jactonic\Core\Selection;
+
+/** What is said of a selection command, and how it is asked. */
+final readonly class SelectionSpec
+{
+    /**
+     * @param  list<string>  $words  other words it is looked for by
+     * @param  bool  $isSingle  whether it selects single notes, which do not bring the others of their groups
+     * @param  bool  $needsSpan  whether it works only where there is a span
+     */
+    public function __construct(
+        public string $title,
+        public Scope $scope = Scope::Part,
+        public array $words = [],
+        public bool $isSingle = false,
+        public bool $needsSpan = false,
+    ) {
+    }
+}
