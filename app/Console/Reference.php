@@ -11,7 +11,7 @@ use Jactonic\Core\Edit\Spec;
 use Jactonic\Core\Keymap\Defaults;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Refusal;
-use Jactonic\Core\Selection\NoteFilter;
+use Jactonic\Core\Selection\Conditions;
 use Jactonic\Core\Selection\SelectionCommands;
 
 /** Writes docs/reference.md out of the catalogue and the keymap. It is made, not kept: it cannot say anything else than they do. */
@@ -50,7 +50,7 @@ final class Reference extends Command
             $lines[] = sprintf('| `%s` | %s |', $id, SelectionCommands::spec($id)->title);
         }
         array_push($lines, '', '## Picks', '', '`{"pick": {…}}` finds notes that meet every condition named.', '', '| condition | takes |', '|---|---|');
-        foreach (NoteFilter::CONDITIONS as $name => $takes) {
+        foreach (Conditions::allowed() as $name => $takes) {
             $lines[] = "| `$name` | $takes |";
         }
         array_push($lines, '', '## Keys', '', '`Mod` is Ctrl, or Cmd on a Mac. Two strokes are pressed one after the other.', '');

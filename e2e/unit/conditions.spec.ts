@@ -1,6 +1,16 @@
+import { execFileSync } from 'node:child_process';
 import { expect, test } from '@playwright/test';
-import type { PickData } from '../../resources/js/api/types';
-import { ASKS, conditionOf, pickOf } from '../../resources/js/views/recipes/conditions';
+import type { PickData } from '../../resources/js/api/filters';
+import { conditionOf, pickOf, type Asks } from '../../resources/js/views/recipes/conditions';
+
+/** The conditions as the core has them. */
+const ASKS = JSON.parse(
+    execFileSync(
+        'php',
+        ['-r', "require 'vendor/autoload.php'; echo json_encode(Jactonic\\Core\\Selection\\Conditions::toArray());"],
+        { encoding: 'utf8' },
+    ),
+) as Asks;
 
 test('a condition of the builder is a pick, and a pick the condition again', () => {
     const picks: (PickData | null)[] = [
@@ -12,18 +22,24 @@ test('a condition of the builder is a pick, and a pick the condition again', () 
         { and: [{ not: { pitch: 60 } }, { not: { pitch: 62 } }] },
         { pitch: { min: 42, max: 46 }, every: { nth: 2, from: 2 } },
         { or: [{ not: { onBeat: true } }, { overlapping: true }] },
+        { outOfScale: true, group: false },
     ];
     for (const pick of picks) {
-        const condition = conditionOf(pick);
+        const condition = conditionOf(ASKS, pick);
         expect(condition, JSON.stringify(pick)).not.toBeNull();
         expect(pickOf(condition!)).toEqual(pick);
     }
 });
 
+test('a value that the field of a condition cannot show is left as it is', () => {
+    expect(conditionOf(ASKS, { group: 3 })).toBeNull();
+    expect(conditionOf(ASKS, { articulation: 0 })).not.toBeNull();
+});
+
 test('what is nested deeper than the builder shows is left as it is', () => {
-    expect(conditionOf({ or: [{ and: [{ pitch: 1 }, { muted: true }] }] })).toBeNull();
-    expect(conditionOf({ not: { not: { pitch: 1 } } })).toBeNull();
-    expect(conditionOf({ not: { pitch: 1, muted: true } })).toBeNull();
+    expect(conditionOf(ASKS, { or: [{ and: [{ pitch: 1 }, { muted: true }] }] })).toBeNull();
+    expect(conditionOf(ASKS, { not: { not: { pitch: 1 } } })).toBeNull();
+    expect(conditionOf(ASKS, { not: { pitch: 1, muted: true } })).toBeNull();
 });
 
 test('two conditions about one thing are joined so that neither is lost', () => {
@@ -38,7 +54,7 @@ test('two conditions about one thing are joined so that neither is lost', () => 
 test('everything that can be asked begins with an answer', () => {
     for (const [what, ask] of Object.entries(ASKS)) {
         expect(ask.first, what).not.toBeUndefined();
-        expect(ask.words).not.toBe('');
+        expect(ask.title).not.toBe('');
         expect(pickOf({ joined: 'and', lines: [{ not: false, what, value: ask.first }] })).toEqual({
             [what]: ask.first,
         });

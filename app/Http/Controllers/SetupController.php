@@ -19,6 +19,7 @@ use Jactonic\Core\Recipe\Recipe;
 use Jactonic\Core\Recording\Passage;
 use Jactonic\Core\Score\ArticulationSet;
 use Jactonic\Core\Score\Table;
+use Jactonic\Core\Selection\Conditions;
 use Jactonic\Core\Standard\Articulations;
 use Jactonic\Core\Standard\GeneralMidi;
 use Jactonic\Core\Time\Timeline;
@@ -35,6 +36,7 @@ final class SetupController
             'edits' => array_keys(Catalogue::classes()),
             'recipes' => array_map(static fn (Recipe $r): array => $r->toArray(), array_values(Kept::book()->recipes)),
             'tables' => ['note' => [...Table::notes()->shown, 'until'], 'point' => [...Table::points()->shown, 'heard']],
+            'conditions' => Conditions::toArray(),
             'passages' => array_map(static fn (Passage $p): array => ['id' => $p->id, 'name' => $p->name], Passage::all()),
             'ppq' => Timeline::PPQ,
             'programs' => GeneralMidi::PROGRAMS,

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Jactonic\Core\Param;
 
+use Jactonic\Core\Selection\Conditions;
 use Jactonic\Core\Selection\NoteFilter;
 
 /** A condition that notes may meet. */
@@ -16,7 +17,7 @@ final class PickValue extends Plain
 
     public function allowed(): string
     {
-        return 'an object with one or more of '.implode(', ', array_keys(NoteFilter::CONDITIONS));
+        return 'an object with one or more of '.implode(', ', array_keys(Conditions::allowed()));
     }
 
     public function write(mixed $value): mixed

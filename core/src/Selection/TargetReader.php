@@ -10,6 +10,7 @@ use Jactonic\Core\Score\Lane;
 use Jactonic\Core\Score\Part;
 use Jactonic\Core\Score\Point;
 use Jactonic\Core\Score\Score;
+use Jactonic\Core\Selection\Condition\Span;
 
 /**
  * Reads the `on` of a command: what it works on.
@@ -92,8 +93,8 @@ final class TargetReader
             if (! is_array($pick) || $pick === [] || array_diff(array_keys($pick), ['all', 'span', 'value']) !== []) {
                 throw Refusal::parameter('on.pick', $pick, '{"all": true}, {"span": {"from", "to"}} or {"value": a value or {"min", "max"}}');
             }
-            $span = isset($pick['span']) ? NoteFilter::span($pick['span']) : [PHP_INT_MIN, PHP_INT_MAX];
-            $range = isset($pick['value']) ? NoteFilter::range($pick['value'], 'value') : [PHP_INT_MIN, PHP_INT_MAX];
+            $span = isset($pick['span']) ? Span::ends($pick['span']) : [PHP_INT_MIN, PHP_INT_MAX];
+            $range = isset($pick['value']) ? Range::ends($pick['value'], 'value') : [PHP_INT_MIN, PHP_INT_MAX];
             $found = array_filter($part->shownPoints(), static fn (Point $p): bool => $lane->holds($p) && $p->tick >= $span[0] && $p->tick < $span[1]
                 && $lane->value($p) >= $range[0] && $lane->value($p) <= $range[1]);
 

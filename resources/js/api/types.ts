@@ -1,6 +1,7 @@
 export type { PartHead, Plays, RowSet, SoundsData, TrackData } from './tracks';
 import type { ArticulationSet, PartHead, SoundsData, TrackData } from './tracks';
 /** What the server says and is asked, as docs/architecture.md has it. */
+import type { ConditionSpec, PickData } from './filters';
 import type { ScaleData } from './head.svelte';
 import type { Ids } from './ids';
 import type { Changed, Columns, Note, Row } from './tables';
@@ -324,8 +325,6 @@ export interface RecipeStep {
     off?: boolean;
 }
 
-export type PickData = Record<string, unknown>;
-
 export interface RecipeData {
     kind?: 'recipe';
     key?: string;
@@ -335,6 +334,8 @@ export interface RecipeData {
 }
 
 export interface Setup {
+    /** What notes can be asked about, by its key. */
+    conditions: Record<string, ConditionSpec>;
     keys: KeyState;
     /** The shortcuts that ship. */
     defaults: Binding[];

@@ -21,6 +21,8 @@ class Commands {
     defaults: Binding[] = [];
     /** Lines that may be typed, by page. */
     examples: Record<string, string[]> = {};
+    /** What notes can be asked about, by its key. */
+    conditions: Setup['conditions'] = {};
     /** Ticks to a quarter. */
     ppq = 0;
     private byId = new Map<string, Spec>();
@@ -31,6 +33,7 @@ class Commands {
         this.articulations = setup.articulations;
         this.examples = setup.examples;
         this.defaults = setup.defaults;
+        this.conditions = setup.conditions;
         this.controllers = setup.controllers;
         [this.programs, this.families, this.kits] = [setup.programs, setup.families, setup.kits];
         this.edits = new Set(setup.edits);

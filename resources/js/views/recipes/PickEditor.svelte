@@ -1,7 +1,8 @@
 <script lang="ts">
-    import { ASKS, type Condition, type Line } from './conditions';
+    import type { Asks, Condition, Line } from './conditions';
 
-    let { condition, onchange }: { condition: Condition; onchange: (c: Condition) => void } = $props();
+    let { asks, condition, onchange }: { asks: Asks; condition: Condition; onchange: (c: Condition) => void } =
+        $props();
 
     function set(i: number, line: Partial<Line>): void {
         onchange({ ...condition, lines: condition.lines.map((l, k) => (k === i ? { ...l, ...line } : l)) });
@@ -9,8 +10,8 @@
 
     function add(): void {
         const used = new Set(condition.lines.map((l) => l.what));
-        const what = Object.keys(ASKS).find((k) => !used.has(k)) ?? 'velocity';
-        onchange({ ...condition, lines: [...condition.lines, { not: false, what, value: ASKS[what]!.first }] });
+        const what = Object.keys(asks).find((k) => !used.has(k)) ?? 'velocity';
+        onchange({ ...condition, lines: [...condition.lines, { not: false, what, value: asks[what]!.first }] });
     }
 
     type Range = { min?: number; max?: number };
@@ -41,7 +42,7 @@
 
 <div class="flex flex-col gap-2">
     {#each condition.lines as line, i (i)}
-        {@const ask = ASKS[line.what]!}
+        {@const ask = asks[line.what]!}
         <div
             class="flex flex-wrap items-center gap-1 text-sm border-l-2 border-base-300 pl-2"
             role="group"
@@ -69,11 +70,11 @@
                 class="select select-xs w-24 px-1.5"
                 aria-label="What"
                 value={line.what}
-                onchange={(e) => set(i, { what: e.currentTarget.value, value: ASKS[e.currentTarget.value]!.first })}
+                onchange={(e) => set(i, { what: e.currentTarget.value, value: asks[e.currentTarget.value]!.first })}
             >
-                {#each Object.entries(ASKS) as [id, a] (id)}<option value={id}>{a.words}</option>{/each}
+                {#each Object.entries(asks) as [id, a] (id)}<option value={id}>{a.title}</option>{/each}
             </select>
-            {#if ask.kind === 'range'}
+            {#if ask.field === 'range'}
                 {@const r = rangeOf(line.value)}
                 from
                 <input
@@ -91,24 +92,24 @@
                     value={r.max ?? ''}
                     oninput={(e) => range(i, 'max', e.currentTarget.value)}
                 />
-            {:else if ask.kind === 'choice'}
+            {:else if ask.field === 'choice'}
                 <select
                     class="select select-xs w-32"
                     aria-label="Which"
                     value={String(line.value)}
                     onchange={(e) =>
-                        set(i, { value: ask.choices!.find(([, v]) => String(v) === e.currentTarget.value)![1] })}
+                        set(i, { value: ask.choices.find(([, v]) => String(v) === e.currentTarget.value)![1] })}
                 >
-                    {#each ask.choices! as [words, v] (words)}<option value={String(v)}>{words}</option>{/each}
+                    {#each ask.choices as [words, v] (words)}<option value={String(v)}>{words}</option>{/each}
                 </select>
-            {:else if ask.kind === 'number'}
+            {:else if ask.field === 'number'}
                 {@render number('Ticks', Number(line.value), 1, (value) => set(i, { value }))}
-            {:else if ask.kind === 'every'}
+            {:else if ask.field === 'every'}
                 {@const v = line.value as { nth: number; from?: number }}
                 {@render number('Every so many', v.nth, 1, (nth) => set(i, { value: { ...v, nth } }))}
                 from the
                 {@render number('From the', v.from ?? 1, 1, (from) => set(i, { value: { ...v, from } }))}
-            {:else if ask.kind === 'span'}
+            {:else if ask.field === 'span'}
                 {@const v = line.value as { from: number; to: number }}
                 {@render number('From tick', v.from, 0, (from) => set(i, { value: { ...v, from } }))}
                 and

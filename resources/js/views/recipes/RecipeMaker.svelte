@@ -42,7 +42,7 @@
             Take of the notes chosen {draft.condition?.lines.length === 0 ? 'all' : 'those'}
         </h3>
         {#if draft.condition}
-            <PickEditor condition={draft.condition} onchange={(c) => (draft.condition = c)} />
+            <PickEditor asks={draft.asks} condition={draft.condition} onchange={(c) => (draft.condition = c)} />
         {:else}
             <p class="text-sm">
                 This condition is nested deeper than the builder shows: <code>{JSON.stringify(draft.cameWith)}</code>

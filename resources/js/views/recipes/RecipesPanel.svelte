@@ -73,7 +73,7 @@
     }
 
     function edit(recipe: RecipeData): void {
-        draft = new Draft(recipe);
+        draft = new Draft(commands.conditions, recipe);
         giving = '';
         trouble = '';
     }

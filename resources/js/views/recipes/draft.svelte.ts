@@ -1,5 +1,5 @@
 import type { RecipeData, RecipeStep } from '../../api/types';
-import { conditionOf, pickOf, type Condition } from './conditions';
+import { conditionOf, pickOf, type Asks, type Condition } from './conditions';
 
 /** A recipe being made or changed. */
 export class Draft {
@@ -13,11 +13,15 @@ export class Draft {
     /** The step whose fields are open; -1 for none. */
     open = $state(-1);
 
-    constructor(recipe: RecipeData) {
+    constructor(
+        /** What notes can be asked about. */
+        readonly asks: Asks,
+        recipe: RecipeData,
+    ) {
         this.key = recipe.key ?? null;
         this.cameWith = recipe.pick;
         this.name = recipe.name;
-        this.condition = conditionOf(recipe.pick);
+        this.condition = conditionOf(asks, recipe.pick);
         this.steps = recipe.steps;
     }
 
