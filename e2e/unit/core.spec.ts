@@ -2,6 +2,7 @@ import { execFileSync } from 'node:child_process';
 import { expect, test } from '@playwright/test';
 import { Lines } from '../../resources/js/api/lines';
 import { Time } from '../../resources/js/api/time';
+import { nearest, stepped, stepsTo } from '../../resources/js/rules/scale';
 import type { LinesData, SongData } from '../../resources/js/api/types';
 
 // What moves with the pointer cannot be asked of the server: the interface works it out of the server's tables. Here both
@@ -51,3 +52,26 @@ for (const [ppq, meters, grid, swing] of [
         ]);
         expect(read).toEqual(core.places.map(([t, words, s, ...near]) => [t, words, Math.round(s * 1e6), ...near]));
     });
+
+test('the interface steps through scales as the core does', () => {
+    const script = `
+        require 'vendor/autoload.php';
+        mt_srand(${Date.now() % 100_000});
+        $told = [];
+        foreach (Jactonic\\Core\\Harmony\\Scale::names() as $name) {
+            $scale = Jactonic\\Core\\Harmony\\Scale::parse(["root" => ["C", "D", "F#", "Bb"][mt_rand(0, 3)], "kind" => $name]);
+            for ($i = 0; $i < 40; $i++) {
+                [$pitch, $steps] = [mt_rand(24, 100), mt_rand(-9, 9)];
+                $told[] = [$scale->classes(), $pitch, $steps, $scale->stepped($pitch, $steps), $scale->nearest($pitch)];
+            }
+        }
+        echo json_encode($told);`;
+    const told = JSON.parse(execFileSync('php', ['-r', script], { encoding: 'utf8' })) as [number[], number, number, number, number][]; // prettier-ignore
+    expect(told.length).toBeGreaterThan(400);
+    for (const [list, pitch, steps, to, near] of told) {
+        const classes = new Set(list);
+        expect([stepped(classes, pitch, steps), nearest(classes, pitch)], JSON.stringify([list, pitch, steps])).toEqual([to, near]); // prettier-ignore
+        // As many steps lead there.
+        expect(stepsTo(classes, pitch, to)).toBe(steps);
+    }
+});

@@ -31,8 +31,15 @@ function view(): View {
 }
 
 /** What the server would be asked after a drag from one place to another. */
-function dragged(grip: Grip, dx: number, dy: number, held = { shift: false, alt: false }, notes = NOTES): Command[] {
-    const drag = new NoteDrag(part, notes, notes[0]!, grip, 100, 100);
+function dragged(
+    grip: Grip,
+    dx: number,
+    dy: number,
+    held = { shift: false, alt: false },
+    notes = NOTES,
+    of = part,
+): Command[] {
+    const drag = new NoteDrag(of, notes, notes[0]!, grip, 100, 100);
     // The first movement past a few pixels says which way it goes.
     drag.move(
         view(),
@@ -53,6 +60,21 @@ test('a drag holds to the axis on which it began', () => {
         { edit: 'nudge', params: ticks(960) },
         { edit: 'transpose', params: { semitones: 5 } },
     ]);
+});
+
+test('with scale lock a drag goes by steps of the scale, as far as all notes stay on the keyboard', () => {
+    const locked = { ...part, lockedScale: new Set([0, 2, 4, 5, 7, 9, 11]), scaleName: 'C major' } as unknown as Part;
+    const none = { shift: false, alt: false };
+    // Five rows up from C4 is F4: three steps.
+    expect(dragged('move', 0, -50, none, NOTES, locked)).toEqual([{ edit: 'transpose', params: { steps: 3 } }]);
+    // One row is no step yet, from C4 up; from C4 down it is one.
+    expect(dragged('move', 0, -10, none, NOTES, locked)).toEqual([]);
+    expect(dragged('move', 0, 10, none, NOTES, locked)).toEqual([{ edit: 'transpose', params: { steps: -1 } }]);
+    expect(dragged('move', 0, -50, { shift: false, alt: true }, NOTES, locked)).toEqual([
+        { edit: 'transpose', params: { semitones: 5 } },
+    ]);
+    const high = [note(1, 960, 480, 60), note(2, 960, 480, 125)];
+    expect(dragged('move', 0, -120, none, high, locked)).toEqual([{ edit: 'transpose', params: { steps: 1 } }]);
 });
 
 test('the held note goes to a line of the grid, unless that is suspended', () => {

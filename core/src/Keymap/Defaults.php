@@ -40,8 +40,8 @@ final class Defaults
     {
         return [
             'roll' => [
-                ['ArrowUp', 'transpose', 'semitone up', ['semitones' => 1]],
-                ['ArrowDown', 'transpose', 'semitone down', ['semitones' => -1]],
+                ['ArrowUp', 'transpose', 'semitone up', ['steps' => 1]],
+                ['ArrowDown', 'transpose', 'semitone down', ['steps' => -1]],
                 ['Shift+ArrowUp', 'transpose', 'octave up', ['semitones' => 12]],
                 ['Shift+ArrowDown', 'transpose', 'octave down', ['semitones' => -12]],
                 ['ArrowLeft', 'nudge', 'earlier', ['steps' => -1]],

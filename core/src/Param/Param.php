@@ -15,6 +15,8 @@ final readonly class Param
      * @param  mixed  $default  in the core's own form; null where there is none
      * @param  string|null  $setting  the part's setting that stands in when the parameter is left out
      * @param  bool  $adds  whether doing it twice is doing it once with the sum, all else being equal
+     * @param  bool  $isAsked  whether a panel has a field for it
+     * @param  string|null  $unless  another parameter that may be given in its place
      */
     public function __construct(
         public string $name,
@@ -24,7 +26,21 @@ final readonly class Param
         public ?string $setting = null,
         public bool $optional = false,
         public bool $adds = false,
+        public bool $isAsked = true,
+        public ?string $unless = null,
     ) {
+    }
+
+    /** The same, in place of which another may be given. */
+    public function unless(string $other): self
+    {
+        return new self($this->name, $this->title, $this->kind, $this->default, $this->setting, $this->optional, $this->adds, $this->isAsked, $other);
+    }
+
+    /** The same, which only a key or a gesture gives: no panel has a field for it. */
+    public function unasked(): self
+    {
+        return new self($this->name, $this->title, $this->kind, $this->default, $this->setting, $this->optional, $this->adds, false);
     }
 
     /** A whole number. Without a default it has to be given. */
@@ -198,7 +214,7 @@ final readonly class Param
     {
         return array_filter([
             'name' => $this->name, 'title' => $this->title, 'type' => $this->kind->field(), 'default' => $this->kind->write($this->default), 'setting' => $this->setting,
-            'optional' => $this->optional ?: null, 'adds' => $this->adds ?: null, 'hidden' => $this->kind->isAskable() ? null : true, 'allowed' => $this->allowed(),
+            'optional' => $this->optional ?: null, 'adds' => $this->adds ?: null, 'hidden' => $this->isAsked && $this->kind->isAskable() ? null : true, 'allowed' => $this->allowed(),
         ] + $this->kind->limits(), static fn (mixed $v): bool => $v !== null && $v !== '' && $v !== []);
     }
 }

@@ -68,7 +68,7 @@ final readonly class Params
     {
         $read = self::read($params, $given, $of);
         foreach ($params as $param) {
-            if ($param->isRequired() && ! $read->has($param->name)) {
+            if ($param->isRequired() && ! $read->has($param->name) && ! $read->has($param->unless ?? '')) {
                 throw Refusal::missing($param->name, $param->allowed());
             }
         }

@@ -51,7 +51,8 @@ final class Recording
             return null;
         }
         foreach (Catalogue::edit($edit)::spec()->params as $param) {
-            if ($param->adds) {
+            $has = static fn (array $step): bool => is_array($step['params'] ?? null) && isset($step['params'][$param->name]);
+            if ($param->adds && ($param->default !== null || ($has($a) && $has($b)))) {
                 return self::sum($param, $edit, is_array($a['params'] ?? null) ? $a['params'] : [], is_array($b['params'] ?? null) ? $b['params'] : []);
             }
         }

@@ -86,6 +86,12 @@ final class Score
         return $part->ownSettings()->scale ?? $this->scale;
     }
 
+    /** The scale by whose steps plain steps go in a part: its scale where its scale lock is on; null where they are semitones. */
+    public function lockedScale(Part $part): ?Scale
+    {
+        return $part->ownSettings()?->held === true ? $this->scaleOf($part) : null;
+    }
+
     /**
      * Sharps of the song's scale, else of its first key signature, below 0 for flats; null where nothing says. The whole
      * song is spelled by it.

@@ -119,6 +119,8 @@ final class RecipeTest extends TestCase
         $nudge = static fn (array $params): array => ['edit' => 'nudge', 'params' => $params];
 
         self::assertSame([$up(5)], Recording::fold([$up(1), $up(1), $up(1), $up(1), $up(1)]));
+        $plain = static fn (int $n): array => ['edit' => 'transpose', 'params' => ['steps' => $n]];
+        self::assertSame([$plain(3), $up(1)], Recording::fold([$plain(1), $plain(2), $up(1)]));
         self::assertSame([['edit' => 'delete']], Recording::fold([$up(1), $up(-1), ['edit' => 'delete']]));
         self::assertSame([$nudge(['steps' => 3])], Recording::fold([$nudge([]), $nudge(['steps' => 2])]));
         $ms = ['by' => ['unit' => 'ms', 'amount' => 5]];

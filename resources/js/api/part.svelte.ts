@@ -1,3 +1,4 @@
+import { nearest, stepped } from '../rules/scale';
 import { notesOf, otherwise, pointsOf, rowOf, rowOfPoint, type Note, type Point, type Row } from './tables';
 import type { ScaleData } from './head.svelte';
 import { Heard } from './heard';
@@ -183,12 +184,14 @@ export class Part {
         return this.settings.scale ?? this.song.scale?.name ?? '';
     }
 
-    /** The row of the scale nearest to one, of two as near the lower; where it is held to one, else the row itself. */
+    /** The scale by whose steps plain steps go: its own or the song's, with scale lock on; null where they are semitones. */
+    get lockedScale(): ReadonlySet<number> | null {
+        return this.settings.held && this.channel !== DRUMS ? this.scale : null;
+    }
+
+    /** The row of the scale nearest to one, of two as near the lower; without scale lock the row itself. */
     rowHeld(pitch: number, always = false): number {
-        if (!this.settings.held || always || !this.isOutside(pitch)) return pitch;
-        const down = this.rowBeside(pitch, -1, false);
-        const up = this.rowBeside(pitch, 1, false);
-        return up - pitch < pitch - down ? up : down;
+        return this.lockedScale && !always ? nearest(this.lockedScale, pitch) : pitch;
     }
 
     /** Notes, and with each grouped one all of its group. */
@@ -206,11 +209,9 @@ export class Part {
         return this.scale !== null && this.channel !== DRUMS && !this.scale.has(pitch % 12);
     }
 
-    /** The next row of the scale from a row; the next row of all where it is not held to one. */
+    /** The next row of the scale from a row; without scale lock the next of all. */
     rowBeside(pitch: number, way: number, always: boolean): number {
-        let row = pitch + way;
-        if (this.settings.held && !always) while (row > 0 && row < 127 && this.isOutside(row)) row += way;
-        return row;
+        return this.lockedScale && !always ? stepped(this.lockedScale, pitch, way) : pitch + way;
     }
 
     /** How long the pen writes at a tick; the length of its bars is read off the lines. */

@@ -14,39 +14,59 @@ use Jactonic\Core\Edit\Wording;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Refusal;
 use Jactonic\Core\Score\Note;
+use Jactonic\Core\Standard\GeneralMidi;
 
-/** Moves pitches by semitones. Refused whole when a note would leave 0–127. */
+/**
+ * Moves pitches by semitones, or by plain steps: a plain step is a semitone, or with the part's scale lock on a step of its
+ * scale, of each note by itself. Drums have no scale. Refused whole when a note would leave 0–127.
+ */
 final class Transpose implements Edit
 {
     public static function spec(): Spec
     {
-        return new Spec('transpose', 'Transpose', Family::Pitch, 'Moves pitches up or down by semitones.', [
-            Param::integer('semitones', 'Semitones, below 0 for down', -127, 127, adds: true),
+        return new Spec('transpose', 'Transpose', Family::Pitch, 'Moves pitches up or down by semitones, or by plain steps, which scale lock makes steps of the scale.', [
+            Param::integer('semitones', 'Semitones, below 0 for down', -127, 127, adds: true)->unless('steps'),
+            Param::integer('steps', 'Plain steps, below 0 for down', -127, 127, optional: true, adds: true)->unasked(),
         ], keeps: true, words: ['pitch', 'octave', 'semitone', 'fifth', 'up', 'down'], forms: array_map(static fn (array $f): array => ['title' => $f[0], 'params' => ['semitones' => $f[1]]], [
             ['A third up', 4], ['A third down', -4],
             ['A semitone up', 1], ['A semitone down', -1], ['An octave up', 12], ['An octave down', -12], ['A fifth up', 7], ['A fifth down', -7], ['A fourth up', 5], ['A fourth down', -5],
-        ]), examples: [['semitones' => 12], ['semitones' => -7]]);
+        ]), examples: [['semitones' => 12], ['semitones' => -7], ['steps' => 1]]);
     }
 
     public function apply(EditInput $input): Outcome
     {
+        $params = $input->params;
+        if ($params->has('semitones') === $params->has('steps')) {
+            throw new Refusal('Say by how many semitones, or by how many steps.', 'semitones');
+        }
+        $by = $params->integer($params->has('steps') ? 'steps' : 'semitones');
         $builder = new ChangeBuilder;
-        $semitones = $input->params->integer('semitones');
+        $intervals = [];
         foreach ($input->parts() as $part) {
+            $scale = $params->has('steps') ? $input->score->lockedScale($part) : null;
             $ids = $input->ids($part);
+            if ($ids !== []) {
+                $intervals[$scale === null ? self::interval(abs($by)) : sprintf('%s of %s', abs($by) === 1 ? 'a step' : abs($by).' steps', $scale->name)] = true;
+            }
+            $channels = $scale === null ? [] : $part->notes->integers('channel', $ids);
             $pitches = [];
             foreach ($part->notes->integers('pitch', $ids) as $i => $pitch) {
-                $pitches[] = $pitch += $semitones;
+                $pitches[] = $pitch = $scale === null || $channels[$i] === GeneralMidi::DRUM_CHANNEL ? $pitch + $by : $scale->stepped($pitch, $by);
                 if ($pitch < Note::LOWEST || $pitch > Note::HIGHEST) {
-                    throw new Refusal(sprintf('%s cannot go %s %d: %s is the %s pitch. Nothing moved.', Wording::note($part->notes[$ids[$i]], $input->score),
-                        $semitones > 0 ? 'up' : 'down', abs($semitones), Wording::pitch($semitones > 0 ? Note::HIGHEST : Note::LOWEST, $input->score), $semitones > 0 ? 'highest' : 'lowest'));
+                    throw self::outside($input, $part->notes[$ids[$i]], $by);
                 }
             }
             $builder->columns($part, $ids, ['pitch' => $pitches]);
         }
 
         return new Outcome($builder->change(), $input->selection, sprintf('%s %s %s.', Wording::notes($input->selection->count()),
-            $semitones < 0 ? 'down' : 'up', self::interval(abs($semitones))));
+            $by < 0 ? 'down' : 'up', implode(' or ', array_keys($intervals))));
+    }
+
+    private static function outside(EditInput $input, Note $note, int $by): Refusal
+    {
+        return new Refusal(sprintf('%s cannot go %s %d: %s is the %s pitch. Nothing moved.', Wording::note($note, $input->score),
+            $by > 0 ? 'up' : 'down', abs($by), Wording::pitch($by > 0 ? Note::HIGHEST : Note::LOWEST, $input->score), $by > 0 ? 'highest' : 'lowest'));
     }
 
     private static function interval(int $semitones): string

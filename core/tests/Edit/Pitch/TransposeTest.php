@@ -5,8 +5,17 @@ declare(strict_types=1);
 namespace Jactonic\Core\Tests\Edit\Pitch;
 
 use Jactonic\Core\Command\Batch;
+use Jactonic\Core\Harmony\Scale;
+use Jactonic\Core\Keymap\Binding;
+use Jactonic\Core\Keymap\Keymap;
 use Jactonic\Core\Refusal;
+use Jactonic\Core\Score\Note;
+use Jactonic\Core\Score\Part;
+use Jactonic\Core\Score\PartSettings;
+use Jactonic\Core\Score\Score;
+use Jactonic\Core\Score\Track;
 use Jactonic\Core\Tests\Support\Make;
+use Jactonic\Core\Time\Timeline;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 
@@ -78,5 +87,66 @@ final class TransposeTest extends TestCase
 
         self::assertSame([38, 38], array_map(static fn ($n): int => $n->pitch, array_values($after->part(1)->notes->all())));
         self::assertSame(Make::starts($score), Make::starts($after));
+    }
+
+    /** In C major with scale lock: C4 E4, and D♯4, which lies outside. */
+    #[TestWith([1, [62, 65, 64], '3 notes up a step of C major.'])]
+    #[TestWith([-1, [59, 62, 62], '3 notes down a step of C major.'])]
+    #[TestWith([7, [72, 76, 74], '3 notes up 7 steps of C major.'])]
+    /** @param  list<int>  $pitches */
+    public function test_with_scale_lock_plain_steps_are_steps_of_the_scale(int $steps, array $pitches, string $said): void
+    {
+        $score = Make::score([[0, 9, 60], [0, 9, 64], [9, 9, 63]], ['scale' => 'C major', 'held' => true]);
+        $outcome = Make::edit($score, 'transpose', ['steps' => $steps]);
+
+        self::assertSame([$pitches, $said], [Make::pitches($outcome->change->applyTo($score)), $outcome->said]);
+        // A number of semitones is that many semitones.
+        self::assertSame([61, 65, 64], Make::pitches(Make::after($score, 'transpose', ['semitones' => 1])));
+    }
+
+    public function test_without_scale_lock_or_without_a_scale_plain_steps_are_semitones(): void
+    {
+        foreach ([['scale' => 'C major', 'held' => false], ['held' => true], []] as $settings) {
+            $outcome = Make::edit(Make::score([[0, 9, 60], [0, 9, 64]], $settings), 'transpose', ['steps' => -1]);
+            self::assertSame('2 notes down a semitone.', $outcome->said);
+        }
+    }
+
+    public function test_the_songs_scale_locks_a_part_that_has_none_and_drums_have_none(): void
+    {
+        $notes = [new Note(1, 0, 9, 64, 80), new Note(2, 0, 9, 64, 80, channel: 9)];
+        $part = Part::of(1, 'Part', $notes, [], PartSettings::fromArray(['held' => true]));
+        $score = new Score(Timeline::of(960), [1 => $part], [1 => new Track(1, 'Track', 0)], 2, 2, scale: Scale::parse('G minor'));
+        self::assertSame([65, 65], Make::pitches(Make::after($score, 'transpose', ['steps' => 1])));
+        self::assertSame([67, 66], Make::pitches(Make::after($score, 'transpose', ['steps' => 2])));
+    }
+
+    public function test_one_of_the_two_is_said(): void
+    {
+        foreach ([[], ['semitones' => 1, 'steps' => 1]] as $params) {
+            try {
+                Make::edit(Make::score([[0, 9, 60]]), 'transpose', $params);
+                self::fail('It was taken.');
+            } catch (Refusal $refusal) {
+                self::assertSame('semitones', $refusal->parameter);
+            }
+        }
+    }
+
+    public function test_the_last_step_of_the_scale_can_be_reached_and_no_further(): void
+    {
+        $score = Make::score([[0, 9, 125]], ['scale' => 'C major', 'held' => true]);
+        self::assertSame([127], Make::pitches(Make::after($score, 'transpose', ['steps' => 1])));
+        $this->expectExceptionMessage('cannot go up 2');
+        Make::edit($score, 'transpose', ['steps' => 2]);
+    }
+
+    public function test_arrows_of_ones_own_that_said_a_semitone_are_plain_steps_and_alt_with_them_is_not(): void
+    {
+        $kept = Keymap::kept([
+            ['context' => 'roll', 'keys' => 'ArrowUp', 'command' => 'transpose', 'params' => ['semitones' => 1]],
+            ['context' => 'roll', 'keys' => 'Alt+ArrowUp', 'command' => 'transpose', 'params' => ['semitones' => 1]],
+        ]);
+        self::assertSame([['steps' => 1], ['semitones' => 1]], array_map(static fn (Binding $b): array => $b->params, $kept->bindings));
     }
 }

@@ -117,7 +117,7 @@ export function inLanes(sheet: Sheet): Record<string, Handler> {
         // Up and down is the value: by one, and with Shift by ten.
         [inPitch]: (p, _, press) => {
             if (!lane()) return false;
-            const by = Number(p.semitones);
+            const by = Number(p.steps ?? p.semitones);
             const { edit, params } = louderBy(Math.abs(by) === 1 ? by : Math.sign(by) * 10);
             song.do(asked(edit!, params!, press));
         },

@@ -12,6 +12,7 @@ const ticksOf = (by: number): Record<string, unknown> => ({
 });
 
 export const moveBy = (ticks: number): Command => ({ edit: 'nudge', params: ticksOf(ticks) });
+export const stepsBy = (steps: number): Command => ({ edit: 'transpose', params: { steps } });
 export const transposeBy = (semitones: number): Command => ({ edit: 'transpose', params: { semitones } });
 export const lengthenBy = (ticks: number): Command => ({ edit: 'resize', params: ticksOf(ticks) });
 export const startBy = (ticks: number): Command => ({ edit: 'resize', params: { ...ticksOf(ticks), edge: 'start' } });
@@ -124,16 +125,9 @@ export const SPAN_MOVERS = ['resize'];
 /** Commands whose keys the nudge settings show. */
 export const BY_NUDGE_STEP = ['nudge', 'resize', 'snap-nudge'];
 
-/** The same command so many steps of the scale on, for a part that is held to one; null where it stays as it is. */
-export function inScale(edit: string, params: Record<string, unknown>): Command | null {
-    const by = Number(params.semitones);
-    return edit === 'transpose' && Math.abs(by) === 1 ? { edit: 'step-in-scale', params: { degrees: by } } : null;
-}
-
 /** The same command by rows, where only some are shown; null where it stays as it is. */
 export function inRows(edit: string, params: Record<string, unknown>, rows: readonly number[] | null): Command | null {
-    const by = Number(params.semitones);
-    return rows && edit === 'transpose' && Math.abs(by) === 1 ? stepInRows(by, rows) : null;
+    return rows && edit === 'transpose' && params.steps ? stepInRows(Number(params.steps), rows) : null;
 }
 
 /** Edits whose landing the picture of the playing shows. */

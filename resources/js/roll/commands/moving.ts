@@ -25,7 +25,7 @@ export function moving(sheet: Sheet): Record<string, Handler> {
     const orElse =
         (
             edit: string,
-            other: (p: Record<string, unknown>, times: number, always: boolean) => void,
+            other: (p: Record<string, unknown>, times: number) => void,
             passing?: (p: Record<string, unknown>, times: number) => void,
         ): Handler =>
         (params, { keys }, press) =>
@@ -36,12 +36,9 @@ export function moving(sheet: Sheet): Record<string, Handler> {
                         if (sheet.passing.goesOn) passing(params, press.times);
                         else song.do(asked(edit, params, press));
                     });
-                else if (!song.anyChosen) other(params, press.times, keys.startsWith('Alt+'));
+                else if (!song.anyChosen) other(params, press.times);
                 else {
-                    // Held to the scale, a step is one of its steps; with Alt it is always a semitone.
-                    const held = song.open?.settings.held && song.open.scale && !keys.startsWith('Alt+');
-                    const rows = keys.startsWith('Alt+') ? null : sheet.view.rows;
-                    const step = make.inRows(edit, params, rows) ?? (held ? make.inScale(edit, params) : null);
+                    const step = make.inRows(edit, params, sheet.view.rows);
                     song.do(asked(step?.edit ?? edit, step?.params ?? params, press));
                 }
             });
@@ -57,9 +54,11 @@ export function moving(sheet: Sheet): Record<string, Handler> {
         [byLine]: orElse(byLine, (p, times) => moveCaret(song, Number(p.steps ?? 1) * times, cell)),
         [inPitch]: orElse(
             inPitch,
-            (p, times, always) =>
+            (p, times) =>
                 song.inTurn(() => {
-                    const by = Number(p.semitones);
+                    const by = Number(p.steps ?? p.semitones);
+                    // A semitone that is asked for as one is always one.
+                    const always = Math.abs(by) === 1 && p.semitones !== undefined;
                     let { pitch } = song.caret;
                     if (sheet.view.rows && !always)
                         pitch = sheet.view.rowOn(pitch, (Math.abs(by) === 1 ? by : Math.sign(by) * 4) * times);
@@ -69,7 +68,7 @@ export function moving(sheet: Sheet): Record<string, Handler> {
                     song.putCaret(song.caret.tick, pitch);
                     sheet.caretCame();
                 }),
-            (p, times) => sheet.passing.inPitch(Number(p.semitones) * times),
+            (p, times) => sheet.passing.inPitch(Number(p.steps ?? p.semitones) * times),
         ),
         pass: (p) => song.afterAll(() => sheet.passing.to(p.to === 'start' ? 0 : sheet.part.lastEnd)),
         [SPAN_MOVERS[0]!]: orElse(SPAN_MOVERS[0]!, (p, times) =>

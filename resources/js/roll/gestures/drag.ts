@@ -2,6 +2,7 @@ import type { Part } from '../../api/part.svelte';
 import type { Note } from '../../api/tables';
 import type { Command } from '../../api/types';
 import type { View } from '../../stage/view';
+import { stepped, stepsTo } from '../../rules/scale';
 import * as make from '../commands/make';
 import type { Shift } from '../layers/overlay';
 
@@ -19,7 +20,7 @@ const NOTHING: Shift = { start: 0, length: 0, pitch: 0 };
 
 /**
  * Notes under the hand. A drag holds to the axis on which it began (Shift frees it); in time it goes to the grid's
- * lines (Alt suspends that). Of an edge all notes change by the same, or with Shift all end together. `feel`, with Mod, changes length sideways and velocity up and down, as the arrows do.
+ * lines, and with scale lock in pitch by steps of the scale (Alt suspends both). Of an edge all notes change by the same, or with Shift all end together. `feel`, with Mod, changes length sideways and velocity up and down, as the arrows do.
  */
 export class NoteDrag {
     shift: Shift = { ...NOTHING };
@@ -27,6 +28,8 @@ export class NoteDrag {
     private axis: 'time' | 'pitch' | null = null;
     private rows: readonly number[] | null = null;
     private steps = 0;
+    /** The scale by whose steps it goes, with scale lock on. */
+    private scale: ReadonlySet<number> | null = null;
 
     constructor(
         private readonly part: Part,
@@ -61,12 +64,25 @@ export class NoteDrag {
             const wanted = view.rowOn(this.grabbed.pitch, rows) - this.grabbed.pitch;
             this.rows = view.rows;
             this.steps = view.slot(this.grabbed.pitch + wanted) - view.slot(this.grabbed.pitch);
-            this.shift.pitch = view.rows
-                ? wanted
-                : Math.max(-Math.min(...pitches), Math.min(127 - Math.max(...pitches), rows));
+            this.scale = view.rows || held.alt ? null : this.part.lockedScale;
+            if (this.scale) this.inScale(this.scale, rows);
+            else
+                this.shift.pitch = view.rows
+                    ? wanted
+                    : Math.max(-Math.min(...pitches), Math.min(127 - Math.max(...pitches), rows));
         } else if (across) {
             this.velocity = -Math.round(dy / 2);
         }
+    }
+
+    /** By steps of a scale, each note by its own, as far as all stay on the keyboard. */
+    private inScale(scale: ReadonlySet<number>, rows: number): void {
+        let steps = stepsTo(scale, this.grabbed.pitch, this.grabbed.pitch + rows);
+        const leaves = (n: Note): boolean => stepped(scale, n.pitch, steps) < 0 || stepped(scale, n.pitch, steps) > 127;
+        while (steps !== 0 && this.notes.some(leaves)) steps -= Math.sign(steps);
+        this.steps = steps;
+        this.shift.pitch = stepped(scale, this.grabbed.pitch, steps) - this.grabbed.pitch;
+        this.shift.pitchOf = (pitch) => stepped(scale, pitch, steps);
     }
 
     /** By how much the held edge moves: to a line of the grid, or freely. */
@@ -92,16 +108,22 @@ export class NoteDrag {
         if (end !== undefined) commands.push(make.endAt(end));
         else if (this.grip === 'start') commands.push(make.startBy(start));
         else if (start !== 0) commands.push(make.moveBy(start));
-        if (pitch !== 0) commands.push(this.rows ? make.stepInRows(this.steps, this.rows) : make.transposeBy(pitch));
+        if (pitch !== 0) commands.push(this.inPitch(pitch));
         if (length !== 0 && this.grip !== 'start' && end === undefined) commands.push(make.lengthenBy(length));
         if (this.velocity !== 0) commands.push(make.louderBy(this.velocity));
         return commands;
     }
 
+    private inPitch(semitones: number): Command {
+        if (this.rows) return make.stepInRows(this.steps, this.rows);
+        return this.scale ? make.stepsBy(this.steps) : make.transposeBy(semitones);
+    }
+
     get words(): string {
         const parts: string[] = [];
         if (this.shift.start) parts.push(`${signed(this.shift.start)} ticks`);
-        if (this.shift.pitch) parts.push(`${signed(this.shift.pitch)} semitones`);
+        if (this.shift.pitch && this.scale) parts.push(`${signed(this.steps)} steps of ${this.part.scaleName}`);
+        else if (this.shift.pitch) parts.push(`${signed(this.shift.pitch)} semitones`);
         if (this.shift.length && this.grip !== 'start') parts.push(`length ${signed(this.shift.length)} ticks`);
         if (this.velocity) parts.push(`velocity ${signed(this.velocity)}`);
         return parts.join(', ');

@@ -9,6 +9,8 @@ export interface Shift {
     start: number;
     length: number;
     pitch: number;
+    /** What becomes of a pitch, where it is not the same for all. */
+    pitchOf?: (pitch: number) => number;
     /** Where all of them end, instead of each by the same. */
     end?: number;
 }
@@ -58,7 +60,8 @@ export function paintOverlay(ctx: CanvasRenderingContext2D, view: View, part: Pa
             const x = view.x(note.start + shift.start);
             const length = shift.end === undefined ? note.length + shift.length : shift.end - note.start;
             const w = Math.max(2, Math.max(1, length) * view.scale - 1);
-            ctx.strokeRect(x, view.y(note.pitch + shift.pitch) + 1, w, view.row - 2);
+            const pitch = shift.pitchOf?.(note.pitch) ?? note.pitch + shift.pitch;
+            ctx.strokeRect(x, view.y(pitch) + 1, w, view.row - 2);
         }
         ctx.setLineDash([]);
     }
