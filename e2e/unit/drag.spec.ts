@@ -1,13 +1,13 @@
 import { expect, test } from '@playwright/test';
 import { Lines } from '../../resources/js/api/lines';
 import type { Part } from '../../resources/js/api/part.svelte';
-import { passing, type Note } from '../../resources/js/api/tables';
+import { provisional, type Note } from '../../resources/js/api/tables';
 import type { Command } from '../../resources/js/api/types';
 import { NoteDrag, noteAt, signed, type Grip } from '../../resources/js/roll/gestures/drag';
 import { View } from '../../resources/js/stage/view';
 
 function note(id: number, start: number, length: number, pitch: number): Note {
-    return passing({ id, start, length, pitch, velocity: 80, until: start + length });
+    return provisional({ id, start, length, pitch, velocity: 80, until: start + length });
 }
 
 const NOTES = [note(1, 960, 480, 60), note(2, 1930, 480, 64)];

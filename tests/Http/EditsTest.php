@@ -66,6 +66,15 @@ final class EditsTest extends TestCase
         self::assertSame([20, 270, 480, 750], $this->starts($song));
     }
 
+    public function test_what_a_refused_command_names_stays_selected_for_the_next(): void
+    {
+        $song = $this->song();
+        $part = $song->parts()->firstOrFail()->id;
+        $answer = $this->do($song, [['edit' => 'mute', 'on' => $this->all($song)], ['edit' => 'cut-span', 'params' => ['from' => 'span-start', 'to' => 'span-end'], 'on' => [['part' => $part, 'notes' => []]]], ['edit' => 'delete']]);
+        $answer->assertJsonPath('refused.0.item', 1)->assertJsonPath('said.1', 'No notes are chosen: nothing changed.');
+        self::assertSame([['part' => $part, 'notes' => []]], $answer->json('selection'));
+    }
+
     public function test_of_separate_commands_one_refused_stops_none_of_the_others(): void
     {
         $song = $this->song();

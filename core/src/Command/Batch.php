@@ -21,7 +21,7 @@ use Jactonic\Core\Selection\TargetReader;
 
 /**
  * The one loop that runs a list of commands: the history, the landing, recipes and the command line all go by it. It
- * holds the score as the commands so far left it, and what they left chosen; a command that is refused leaves both.
+ * holds the score as the commands so far left it, and what they left chosen; a command that is refused leaves the score, and selected what it named.
  *
  * A command is one of {"edit", "params"}, {"select": move or pick, "how"}, {"recipe": key or recipe}, {"set": settings}, {"touched":
  * note}; with "on" where it does not work on what the one before left chosen, "context" for the places it names (where that
@@ -86,11 +86,17 @@ final class Batch
         [$kind, $command] = self::kind($command);
         $on = isset($command['on']) ? TargetReader::read($command['on'], $this->score) : $this->chosen;
         $context = $this->where($command['context'] ?? null);
-        $outcome = match ($kind) {
-            'set' => $this->settings($command, $on ?? Selection::none()),
-            'touched' => $this->touch($command, $on ?? Selection::none()),
-            default => $this->times($kind, $command, $on, $context),
-        };
+        try {
+            $outcome = match ($kind) {
+                'set' => $this->settings($command, $on ?? Selection::none()),
+                'touched' => $this->touch($command, $on ?? Selection::none()),
+                default => $this->times($kind, $command, $on, $context),
+            };
+        } catch (Refusal $refusal) {
+            // What it names is what a person had selected when it was asked for: that stays selected.
+            $this->chosen = $on;
+            throw $refusal;
+        }
         Progress::look();
         $this->join($outcome->change);
         Progress::look();

@@ -1,5 +1,5 @@
 import type { Part } from './part.svelte';
-import { passing, pointOf, type Note, type Point } from './tables';
+import { provisional, pointOf, type Note, type Point } from './tables';
 import type { SoundsData } from './tracks';
 
 /** What the ids of a second round are apart from those of the first. */
@@ -30,7 +30,7 @@ export class Heard {
         const notes = sounds.notes.map(([id, start, until, pitch, velocity, channel]) => {
             const round = rounds.get(id!) ?? 0;
             rounds.set(id!, round + 1);
-            return passing({
+            return provisional({
                 id: id! + round * ROUND,
                 start,
                 until,

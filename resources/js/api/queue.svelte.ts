@@ -213,7 +213,7 @@ export class Queue {
         this.busy = false;
         this.input = this.inputs;
         this.unsent.clear();
-        this.song.elsewhere.rested();
+        this.song.crossWindow.rested();
         for (const resolve of this.idle.splice(0)) resolve();
     }
 
@@ -268,7 +268,7 @@ export class Queue {
                 song.trouble = '';
                 // Done before, and only the answer lost: what it did is caught up with, and what it said is taken.
                 if (e.done && e.answer) this.take({ ...e.catchUp, ...e.answer }, sealed, false);
-                else song.elsewhere.caughtUp(e.catchUp);
+                else song.crossWindow.caughtUp(e.catchUp);
                 if (!e.done) {
                     this.pins.prune(sealed);
                     this.again = sealed;

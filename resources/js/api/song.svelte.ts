@@ -1,18 +1,18 @@
 import { request } from './client';
 import { caretIn } from './caret';
-import { Copied } from './copied';
-import { Elsewhere } from './elsewhere.svelte';
+import { Clipboard } from './clipboard';
+import { CrossWindow } from './cross-window.svelte';
 import { Head } from './head.svelte';
 import { runs } from './ids';
 import { InLane } from './in-lane.svelte';
 import { Lines } from './lines';
-import { Looking } from './looking.svelte';
-import { Notebook } from './notebook.svelte';
+import { Preview } from './preview.svelte';
+import { CommandLog } from './command-log.svelte';
 import { byPlace, firstOf, Part } from './part.svelte';
 import { opened } from './opened';
 import { Queue } from './queue.svelte';
 import type { Done, Waiting } from './items';
-import { choose, takeParts } from './taking';
+import { choose, takeParts } from './apply-answer';
 import { Time } from './time';
 import type { Answer, Command, Context, Note, On, SongData, TimeData, TrackData } from './types';
 
@@ -36,10 +36,10 @@ export class Song extends Head {
     readonly parts = new Map<number, Part>();
 
     readonly queue = new Queue(this);
-    readonly looking = new Looking(this);
-    readonly notebook = new Notebook(this);
-    readonly copied = new Copied(this);
-    readonly elsewhere = new Elsewhere(this);
+    readonly preview = new Preview(this);
+    readonly commandLog = new CommandLog(this);
+    readonly clipboard = new Clipboard(this);
+    readonly crossWindow = new CrossWindow(this);
     readonly inLane = new InLane();
 
     /** The part that is open, and the notes chosen in it. */
@@ -107,7 +107,7 @@ export class Song extends Head {
 
     close(): void {
         this.onChange = this.onNotes = () => {};
-        this.elsewhere.close();
+        this.crossWindow.close();
     }
 
     private load(data: SongData): void {
@@ -170,8 +170,8 @@ export class Song extends Head {
     openPart(part: Part | null): void {
         if (this.open === part) return;
         this.queue.leave();
-        this.looking.unlook();
-        this.looking.showAsItIs();
+        this.preview.unlook();
+        this.preview.showAsItIs();
         this.open = part;
         if (part) this.caret = caretIn(part, this.caret, this.home === null, this.early);
         this.pointer = null;
@@ -294,9 +294,9 @@ export class Song extends Head {
     ): void {
         const by = batch.at(-1)!;
         this.last = { edit: (by.kind === 'do' && by.command.edit) || '', revision: answer.revision };
-        this.notebook.noteAll(batch, answer);
+        this.commandLog.noteAll(batch, answer);
         this.head(answer);
-        this.looking.showAsItIs();
+        this.preview.showAsItIs();
         const heard: Note[] = [];
         this.made = null;
         takeParts(this, answer.parts, how.hear ? heard : null);
@@ -323,7 +323,7 @@ export class Song extends Head {
         if (said !== '' || answer.warnings.length > 0 || answer.refused)
             this.tell(said, answer.warnings, answer.refused?.at(-1)?.detail ?? '', by.input);
         if (Object.keys(answer.parts).length > 0 || answer.time || answer.tracks || answer.name !== undefined) {
-            this.elsewhere.tell();
+            this.crossWindow.tell();
             this.onChange();
         }
         if (heard.length > 0) this.onNotes(heard, changed);

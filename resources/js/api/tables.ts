@@ -53,7 +53,7 @@ const NOTE: Note = { ...noteOf(NOTE_COLUMNS.map(() => 0)), own: '' };
 const POINT: Point = pointOf(POINT_COLUMNS.map(() => 0));
 
 /** A note that is not in the part, to be sounded or drawn. */
-export function passing(note: Partial<Note>): Note {
+export function provisional(note: Partial<Note>): Note {
     return { ...NOTE, ...note };
 }
 

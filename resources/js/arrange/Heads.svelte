@@ -5,15 +5,15 @@
     import { keys } from '../keys/keys.svelte';
     import Rename from '../views/Rename.svelte';
     import { level, orderTrack, renameTrack } from './commands/make';
-    import type { Desk } from './desk.svelte';
+    import type { ArrangeModel } from './arrange-model.svelte';
 
     interface Props {
-        desk: Desk;
+        model: ArrangeModel;
         /** What can be done with a track is asked for. */
         onMenu: (at: { x: number; y: number; on: 'track' }) => void;
     }
-    let { desk, onMenu }: Props = $props();
-    const { song } = $derived(desk);
+    let { model, onMenu }: Props = $props();
+    const { song } = $derived(model);
     let renaming = $state<number | null>(null);
     /** The track in hand, and the place it would come to. */
     let held = $state<{ from: number; to: number } | null>(null);
@@ -22,7 +22,7 @@
         song.stage = 'song';
         song.caretTrack = track.id;
         // What is done to the track is done to this one.
-        if (!desk.chosen.every((p) => p.trackId === track.id)) desk.choose([]);
+        if (!model.chosen.every((p) => p.trackId === track.id)) model.choose([]);
     };
     const side = (pan: number): string => (pan === 64 ? 'middle' : pan < 64 ? `${64 - pan} left` : `${pan - 64} right`);
 
@@ -53,7 +53,7 @@
                 head.setPointerCapture(m.pointerId);
                 off = keys.handle({ escape: drop(false) });
             }
-            const to = from + Math.round((m.clientY - start) / desk.row);
+            const to = from + Math.round((m.clientY - start) / model.row);
             held = { from, to: Math.max(0, Math.min(song.tracks.length - 1, to)) };
         };
         head.onpointerup = drop(true);
@@ -67,15 +67,15 @@
 </script>
 
 <div class="relative overflow-hidden border-r border-base-content/40" data-testid="heads">
-    {#each desk.inView as { track, t } (track.id)}
+    {#each model.inView as { track, t } (track.id)}
         {@const name = track.name || `Track ${t + 1}`}
         <div
             class="absolute inset-x-0 flex gap-2 overflow-hidden border-b border-base-300 pr-2 select-none {track.id ===
             song.caretTrack
                 ? 'bg-base-200'
                 : ''}"
-            style:top="{t * desk.row - desk.top}px"
-            style:height="{desk.row}px"
+            style:top="{t * model.row - model.top}px"
+            style:height="{model.row}px"
             data-testid="track-head"
             role="group"
             aria-label="Track {name}"
@@ -108,7 +108,7 @@
                     title="Sound of the track"
                     {@attach does('panel', { name: 'sound' }, here(track))}>{track.instrument || 'No sound yet'}</button
                 >
-                {#if desk.row >= 70}
+                {#if model.row >= 70}
                     <span class="flex items-center gap-1.5 pr-1 text-xs">
                         <span class="w-6 tabular-nums" aria-hidden="true">{track.volume}</span>
                         <input
@@ -158,7 +158,7 @@
         <!-- Where it would come to. -->
         <div
             class="pointer-events-none absolute inset-x-0 z-10 h-0.5 bg-primary"
-            style:top="{(held.to + (held.to > held.from ? 1 : 0)) * desk.row - desk.top - 1}px"
+            style:top="{(held.to + (held.to > held.from ? 1 : 0)) * model.row - model.top - 1}px"
             data-testid="lands"
         ></div>
     {/if}

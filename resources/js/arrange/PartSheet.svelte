@@ -3,29 +3,29 @@
     import { keys } from '../keys/keys.svelte';
     import { addressOf } from '../router.svelte';
     import { wordsOf } from './commands/walk';
-    import type { Desk } from './desk.svelte';
+    import type { ArrangeModel } from './arrange-model.svelte';
 
     interface Props {
-        desk: Desk;
+        model: ArrangeModel;
         part: Part;
         tint: number;
         chosen: boolean;
         heard: boolean;
     }
-    let { desk, part, tint, chosen, heard }: Props = $props();
+    let { model, part, tint, chosen, heard }: Props = $props();
 
     const box = $derived.by(() => {
         void part.version;
-        void desk.song.tracks;
-        void desk.row;
-        return desk.boxOf(part);
+        void model.song.tracks;
+        void model.row;
+        return model.boxOf(part);
     });
-    const elsewhere = $derived(desk.song.elsewhere.others.some((o) => o.part === part.id));
+    const elsewhere = $derived(model.song.crossWindow.others.some((o) => o.part === part.id));
     const words = $derived((void part.version, wordsOf(part)));
     const plays = $derived(part.head.plays?.words ?? '');
 
     function focused(): void {
-        if (!chosen && desk.song.stage === 'song') desk.choose([part], part);
+        if (!chosen && model.song.stage === 'song') model.choose([part], part);
     }
 </script>
 
@@ -40,7 +40,7 @@
     style:top="{box.y}px"
     style:height="{box.h}px"
     style:border-left="4px solid var(--tint-{tint})"
-    href={addressOf({ at: 'roll', song: desk.song.id, part: part.id })}
+    href={addressOf({ at: 'roll', song: model.song.id, part: part.id })}
     draggable="false"
     title={elsewhere ? 'Open in another window' : undefined}
     data-testid="part"

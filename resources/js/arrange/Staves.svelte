@@ -11,7 +11,7 @@
     import { theme } from '../theme.svelte';
     import { panels } from '../views/panels.svelte';
     import { commandsOf } from './commands';
-    import { Desk, type LayerName } from './desk.svelte';
+    import { ArrangeModel, type LayerName } from './arrange-model.svelte';
     import { handsOf, partAt } from './gestures';
     import Heads from './Heads.svelte';
     import { layersOf } from './layers';
@@ -23,11 +23,11 @@
         onHover: (words: string) => void;
         /** Opens a part in the roll. */
         onOpen: (part: Part) => void;
-        onDesk: (desk: Desk) => void;
+        onModel: (model: ArrangeModel) => void;
         /** Something is asked for where the second button was pressed. */
         onMenu: (at: { x: number; y: number; on: 'part' | 'staff' | 'track' | 'ruler' }) => void;
     }
-    let { song, onHover, onOpen, onDesk, onMenu }: Props = $props();
+    let { song, onHover, onOpen, onModel, onMenu }: Props = $props();
 
     let body: HTMLElement;
     let canvases: Record<LayerName, HTMLCanvasElement> = $state.raw({} as never);
@@ -35,45 +35,45 @@
     let caret: HTMLElement;
     /** Where the staves begin on the page, in pixels. */
     let left = 0;
-    const desk = untrack(() => new Desk(song, (words) => onHover(words)));
-    untrack(() => onDesk(desk));
+    const model = untrack(() => new ArrangeModel(song, (words) => onHover(words)));
+    untrack(() => onModel(model));
     const hands = handsOf(
-        desk,
+        model,
         () => canvases.notes.parentElement!,
         () => canvases.ruler.parentElement!,
     );
     const chosen = $derived(new Set(song.chosenParts));
-    desk.holding = () => hands.staves.held !== null || hands.ruler.held !== null;
-    desk.place = place;
+    model.holding = () => hands.staves.held !== null || hands.ruler.held !== null;
+    model.place = place;
 
     function place(): void {
-        const { view } = desk;
+        const { view } = model;
         const put = (line: HTMLElement, x: number): void => {
             line.style.transform = `translateX(${x}px)`;
             line.style.visibility = x < -1 || x > view.width ? 'hidden' : 'visible';
         };
         put(playhead, view.x(transport.tick));
         put(caret, Math.round(view.x(song.caret.tick)));
-        body.dataset.drawn = [song.revision, view.left, view.scale, desk.top, desk.row].join(' ');
+        body.dataset.drawn = [song.revision, view.left, view.scale, model.top, model.row].join(' ');
     }
 
     function resize(): void {
         const { width, height, ...box } = canvases.notes.parentElement!.getBoundingClientRect().toJSON() as DOMRect;
         left = box.left;
-        const first = desk.view.width === 0;
-        desk.height = height;
-        desk.view.resize(width, height);
-        desk.stage.fit();
+        const first = model.view.width === 0;
+        model.height = height;
+        model.view.resize(width, height);
+        model.stage.fit();
         if (first) {
-            if (song.seenSong) Object.assign(desk.view, song.seenSong);
-            else desk.fit(0, Math.max(song.end / 8, ...[...song.parts.values()].map((p) => desk.endOf(p))));
+            if (song.seenSong) Object.assign(model.view, song.seenSong);
+            else model.fit(0, Math.max(song.end / 8, ...[...song.parts.values()].map((p) => model.endOf(p))));
         }
-        desk.scroll(0, 0);
-        desk.touchAll();
+        model.scroll(0, 0);
+        model.touchAll();
     }
 
     function cancel(): boolean {
-        const held = desk.holding();
+        const held = model.holding();
         hands.staves.cancel();
         hands.ruler.cancel();
         return held;
@@ -91,69 +91,69 @@
         // Where it lies was measured when it was fitted: to ask again would lay everything out anew.
         const x = e.clientX - left;
         if (e.ctrlKey || e.metaKey) {
-            if (e.shiftKey) desk.setRow(desk.row * Math.exp(-e.deltaY * unit * 0.002));
-            else desk.view.zoomTime(Math.exp(-e.deltaY * unit * 0.0022), x);
-        } else if (e.shiftKey && e.deltaX === 0) desk.scroll(e.deltaY * unit, 0);
-        else desk.scroll(e.deltaX * unit, e.deltaY * unit);
+            if (e.shiftKey) model.setRow(model.row * Math.exp(-e.deltaY * unit * 0.002));
+            else model.view.zoomTime(Math.exp(-e.deltaY * unit * 0.0022), x);
+        } else if (e.shiftKey && e.deltaX === 0) model.scroll(e.deltaY * unit, 0);
+        else model.scroll(e.deltaX * unit, e.deltaY * unit);
     }
 
     function twice(e: MouseEvent): void {
         const { x, y } = hands.staves.at(e);
-        const hit = partAt(desk, x, y);
+        const hit = partAt(model, x, y);
         if (hit) onOpen(hit.part);
     }
 
     function menu(e: MouseEvent): void {
         e.preventDefault();
         const { x, y } = hands.staves.at(e);
-        onMenu({ x: e.clientX, y: e.clientY, on: partAt(desk, x, y) ? 'part' : 'staff' });
+        onMenu({ x: e.clientX, y: e.clientY, on: partAt(model, x, y) ? 'part' : 'staff' });
     }
 
     onMount(() => {
-        for (const [name, spec] of Object.entries(layersOf(desk)))
-            desk.stage.add(name as LayerName, canvases[name as LayerName], spec);
+        for (const [name, spec] of Object.entries(layersOf(model)))
+            model.stage.add(name as LayerName, canvases[name as LayerName], spec);
         const observer = new ResizeObserver(resize);
         observer.observe(canvases.notes.parentElement!);
         const last = song.lastPart;
         song.caretTrack = last?.trackId ?? song.tracks[0]?.id ?? null;
-        desk.at = last?.id ?? null;
+        model.at = last?.id ?? null;
         resize();
         const first = last ?? song.tracks.find((t) => t.parts.length > 0)?.parts[0];
-        if (first && desk.chosen.length === 0) desk.choose([first], first);
+        if (first && model.chosen.length === 0) model.choose([first], first);
         takeKeys(body);
-        transport.onFrame = (tick) => desk.onFrame(tick);
+        transport.onFrame = (tick) => model.onFrame(tick);
         song.onCaret = () => {
-            desk.revealTime(song.caret.tick, song.caret.tick + 1);
-            song.tell(`Caret at ${song.time.position(song.caret.tick, desk.lines)}.`);
+            model.revealTime(song.caret.tick, song.caret.tick + 1);
+            song.tell(`Caret at ${song.time.position(song.caret.tick, model.lines)}.`);
         };
         reach.things = () => [];
         return () => {
             song.onCaret = () => {};
             transport.onFrame = () => {};
-            song.seenSong = { left: desk.view.left, scale: desk.view.scale };
+            song.seenSong = { left: model.view.left, scale: model.view.scale };
             observer.disconnect();
-            desk.stage.close();
+            model.stage.close();
         };
     });
     // Keys mean parts while this is where one works; a roll underneath has its own.
     $effect(() => {
         if (song.stage !== 'song') return;
-        return untrack(() => keys.handle(commandsOf(desk, cancel, onOpen)));
+        return untrack(() => keys.handle(commandsOf(model, cancel, onOpen)));
     });
     $effect(() => {
         void song.revisionShown;
         void song.tracks;
         void song.chosenParts;
         void song.end;
-        desk.view.end = song.end;
-        if (desk.view.width > 0) desk.touchAll();
+        model.view.end = song.end;
+        if (model.view.width > 0) model.touchAll();
     });
     // What a command left chosen is walked on from, and the caret goes there.
     $effect(() => {
         const last = song.chosenParts.at(-1);
-        if (last === undefined || song.chosenParts.includes(desk.at ?? -1)) return;
+        if (last === undefined || song.chosenParts.includes(model.at ?? -1)) return;
         untrack(() => {
-            desk.at = last;
+            model.at = last;
             const part = song.parts.get(last);
             if (part) song.caretTrack = part.trackId;
         });
@@ -162,28 +162,28 @@
         void song.caret;
         void song.caretTrack;
         void transport.loop;
-        void desk.shown;
-        void desk.row;
-        void desk.top;
-        if (desk.view.width > 0) untrack(() => desk.touchAll());
+        void model.shown;
+        void model.row;
+        void model.top;
+        if (model.view.width > 0) untrack(() => model.touchAll());
     });
     $effect(() => {
         void theme.version;
-        if (desk.view.width > 0) untrack(() => desk.recolour());
+        if (model.view.width > 0) untrack(() => model.recolour());
     });
     $effect(() => {
-        desk.view.covered = panels.open && panels.open.name !== 'commands' ? panels.comes : 0;
+        model.view.covered = panels.open && panels.open.name !== 'commands' ? panels.comes : 0;
     });
     // The part walked to has the focus, for those who hear where they are.
     $effect(() => {
-        if (song.stage === 'song' && !panels.open && song.chosenParts.includes(desk.at ?? -1))
-            body.querySelector<HTMLElement>(`[data-part="${desk.at}"]`)?.focus({ preventScroll: true });
+        if (song.stage === 'song' && !panels.open && song.chosenParts.includes(model.at ?? -1))
+            body.querySelector<HTMLElement>(`[data-part="${model.at}"]`)?.focus({ preventScroll: true });
     });
 
     /** Where a tick stands, wherever the view has moved to. */
     function placeOf(tick: number): number {
-        void desk.moved;
-        return desk.view.x(tick);
+        void model.moved;
+        return model.view.x(tick);
     }
 </script>
 
@@ -209,11 +209,11 @@
     >
         <canvas bind:this={canvases.ruler} class="absolute inset-0 size-full"></canvas>
     </Surface>
-    <Heads {desk} {onMenu} />
+    <Heads {model} {onMenu} />
     <Surface
         hand={hands.staves}
         testid="sheets"
-        cursor={desk.cursor}
+        cursor={model.cursor}
         onpointerdown={press}
         onpointerleave={() => onHover('')}
         ondblclick={twice}
@@ -222,12 +222,12 @@
         <canvas bind:this={canvases.grid} class="absolute inset-0 size-full"></canvas>
         <div
             class="absolute top-0 left-0"
-            style:--scale={(desk.scaled, desk.view.scale)}
-            style:transform="translate({-(desk.moved, desk.view.left) * desk.view.scale}px, {-desk.top}px)"
+            style:--scale={(model.scaled, model.view.scale)}
+            style:transform="translate({-(model.moved, model.view.left) * model.view.scale}px, {-model.top}px)"
         >
-            {#each desk.inView as { track, t } (track.id)}
+            {#each model.inView as { track, t } (track.id)}
                 {#each track.parts as part (part.id)}
-                    <PartSheet {desk} {part} tint={t % 6} chosen={chosen.has(part.id)} heard={song.audible(track)} />
+                    <PartSheet {model} {part} tint={t % 6} chosen={chosen.has(part.id)} heard={song.audible(track)} />
                 {/each}
             {/each}
         </div>
@@ -236,14 +236,17 @@
         <div
             bind:this={caret}
             class="caret pointer-events-none absolute top-0 left-0 w-px"
-            style:height="{song.tracks.length * desk.row - desk.top}px"
+            style:height="{song.tracks.length * model.row - model.top}px"
             data-testid="song-caret"
         >
-            <span class="caret-row absolute w-1.5" style:top="{desk.y(desk.trackIndex)}px" style:height="{desk.row}px"
+            <span
+                class="caret-row absolute w-1.5"
+                style:top="{model.y(model.trackIndex)}px"
+                style:height="{model.row}px"
             ></span>
         </div>
-        {#each song.elsewhere.others as other (other.window)}
-            <OtherCaret {other} x={placeOf(other.tick)} width={desk.view.width} />
+        {#each song.crossWindow.others as other (other.window)}
+            <OtherCaret {other} x={placeOf(other.tick)} width={model.view.width} />
         {/each}
         <div
             bind:this={playhead}

@@ -2,14 +2,14 @@
     import { chordLine } from '../harmony/chord-line.svelte';
     import { chooseChord } from '../harmony/commands';
     import { does } from '../keys/does';
-    import type { Sheet } from './sheet.svelte';
+    import type { RollModel } from './roll-model.svelte';
 
     interface Props {
-        sheet: Sheet;
+        model: RollModel;
         canvas: HTMLCanvasElement;
     }
-    let { sheet, canvas = $bindable() }: Props = $props();
-    const { song, part, view } = $derived(sheet);
+    let { model, canvas = $bindable() }: Props = $props();
+    const { song, part, view } = $derived(model);
 
     // What is named follows the notes.
     $effect(() => {
@@ -20,7 +20,7 @@
     $effect(() => {
         void chordLine.chords;
         void song.caret;
-        sheet.touch('chords');
+        model.touch('chords');
     });
 
     function choose(e: MouseEvent): void {

@@ -1,13 +1,13 @@
 <script lang="ts">
     import { follow } from '../stage/edge';
-    import type { Sheet } from './sheet.svelte';
+    import type { RollModel } from './roll-model.svelte';
 
     /** The upper edge of a lane: dragged it makes the lane higher. */
-    let { sheet, lane }: { sheet: Sheet; lane: string } = $props();
+    let { model, lane }: { model: RollModel; lane: string } = $props();
 
     function grip(e: PointerEvent): void {
-        const [from, was] = [e.clientY, sheet.lanes.height(lane)];
-        follow(e, (m) => sheet.lanes.setHeight(lane, was + from - m.clientY));
+        const [from, was] = [e.clientY, model.lanes.height(lane)];
+        follow(e, (m) => model.lanes.setHeight(lane, was + from - m.clientY));
     }
 </script>
 

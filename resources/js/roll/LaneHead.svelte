@@ -2,9 +2,9 @@
     import { does } from '../keys/does';
     import LaneEdge from './LaneEdge.svelte';
     import { VELOCITIES } from './lanes.svelte';
-    import type { Sheet } from './sheet.svelte';
+    import type { RollModel } from './roll-model.svelte';
 
-    let { sheet }: { sheet: Sheet } = $props();
+    let { model }: { model: RollModel } = $props();
 </script>
 
 <div
@@ -14,19 +14,19 @@
     aria-label="Velocity lane"
     data-reach
 >
-    <LaneEdge {sheet} lane={VELOCITIES} />
+    <LaneEdge {model} lane={VELOCITIES} />
     Velocity
     <button
-        class="btn btn-xs {sheet.usedRows.on ? 'btn-neutral' : 'btn-outline border-base-300'}"
+        class="btn btn-xs {model.usedRows.on ? 'btn-neutral' : 'btn-outline border-base-300'}"
         tabindex="-1"
-        aria-pressed={sheet.usedRows.on}
+        aria-pressed={model.usedRows.on}
         title="Only the rows in use, or all"
         {@attach does('used-rows')}>in use</button
     >
     <button
-        class="btn btn-xs {sheet.underlay.parts.length > 0 ? 'btn-neutral' : 'btn-outline border-base-300'}"
+        class="btn btn-xs {model.underlay.parts.length > 0 ? 'btn-neutral' : 'btn-outline border-base-300'}"
         tabindex="-1"
-        aria-pressed={sheet.underlay.parts.length > 0}
+        aria-pressed={model.underlay.parts.length > 0}
         title="Other parts underneath: none, those beside, all, those picked"
         {@attach does('underlay')}>underneath</button
     >

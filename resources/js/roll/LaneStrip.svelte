@@ -7,48 +7,48 @@
     import { titleOf } from './lanes.svelte';
     import { tool } from './pen.svelte';
     import { paintLane } from './layers/lane';
-    import type { Sheet } from './sheet.svelte';
+    import type { RollModel } from './roll-model.svelte';
     import LaneEdge from './LaneEdge.svelte';
     import Surface from './Surface.svelte';
     import Icon from '../views/Icon.svelte';
 
-    let { sheet, lane }: { sheet: Sheet; lane: string } = $props();
+    let { model, lane }: { model: RollModel; lane: string } = $props();
 
     let canvas: HTMLCanvasElement;
     let cursor = $state('crosshair');
     const name = untrack(() => lane);
-    const { song, part } = untrack(() => sheet);
+    const { song, part } = untrack(() => model);
     const focused = $derived(song.inLane.lane === name);
-    const count = $derived((void part.version, void song.revisionShown, sheet.lanes.pointsOf(name).length));
+    const count = $derived((void part.version, void song.revisionShown, model.lanes.pointsOf(name).length));
     const height = (): number => canvas.clientHeight;
     const hands = new Hands(
         () => canvas.parentElement!,
         laneGestures(
-            untrack(() => sheet),
+            untrack(() => model),
             name,
             height,
         ),
         (touch) => {
             // A point can be taken in hand; over paper the hand draws.
-            cursor = tool.name !== 'pen' && pointAt(sheet, name, touch.x, touch.y, height()) ? 'grab' : 'crosshair';
-            sheet.onHover(laneWords(sheet, name, touch, height()));
+            cursor = tool.name !== 'pen' && pointAt(model, name, touch.x, touch.y, height()) ? 'grab' : 'crosshair';
+            model.onHover(laneWords(model, name, touch, height()));
         },
     );
 
     onMount(() => {
-        sheet.stage.add(`lane:${name}`, canvas, {
-            paint: (ctx, _, h) => paintLane(sheet, name, ctx, h),
+        model.stage.add(`lane:${name}`, canvas, {
+            paint: (ctx, _, h) => paintLane(model, name, ctx, h),
             covers: true,
         });
-        sheet.stage.fit();
-        sheet.touch(`lane:${name}`);
-        return () => sheet.stage.remove(`lane:${name}`);
+        model.stage.fit();
+        model.touch(`lane:${name}`);
+        return () => model.stage.remove(`lane:${name}`);
     });
     $effect(() => {
         void song.revisionShown;
         void song.inLane.points;
         void focused;
-        sheet.touch(`lane:${name}`);
+        model.touch(`lane:${name}`);
     });
 </script>
 
@@ -59,7 +59,7 @@
     role="group"
     aria-label="Lane of {titleOf(name)}, {count} points{focused ? ', worked in' : ''}"
 >
-    <LaneEdge {sheet} lane={name} />
+    <LaneEdge {model} lane={name} />
     <button
         class="max-w-full truncate text-left"
         tabindex="-1"
@@ -73,7 +73,7 @@
         data-field
         aria-label="Put {titleOf(name)} away"
         title="Put the lane away"
-        onclick={() => sheet.lanes.away(name)}><Icon of={X} size={13} /></button
+        onclick={() => model.lanes.away(name)}><Icon of={X} size={13} /></button
     >
 </div>
 <Surface
@@ -81,7 +81,7 @@
     testid="lane-{name}"
     {cursor}
     oncontextmenu={(e: MouseEvent) => e.preventDefault()}
-    onpointerleave={() => sheet.onHover('')}
+    onpointerleave={() => model.onHover('')}
 >
     <canvas bind:this={canvas} class="absolute inset-0 size-full"></canvas>
 </Surface>

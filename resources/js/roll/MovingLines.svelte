@@ -1,9 +1,9 @@
 <script lang="ts">
     import { transport } from '../sound/transport.svelte';
     import OtherCaret from '../stage/OtherCaret.svelte';
-    import type { Sheet } from './sheet.svelte';
+    import type { RollModel } from './roll-model.svelte';
 
-    let { sheet }: { sheet: Sheet } = $props();
+    let { model }: { model: RollModel } = $props();
 
     let playhead: HTMLElement;
     let caret: HTMLElement;
@@ -11,7 +11,7 @@
 
     /** Puts the playhead and the caret where they are, without drawing anything anew. */
     export function place(): void {
-        const { view, song } = sheet;
+        const { view, song } = model;
         const put = (line: HTMLElement, x: number): void => {
             line.style.transform = `translateX(${x}px)`;
             line.style.visibility = x < -1 || x > view.width ? 'hidden' : 'visible';
@@ -25,11 +25,11 @@
 
     /** How often the view moved: what is placed by it looks anew. */
     let places = $state(0);
-    const others = $derived(sheet.song.elsewhere.others.filter((o) => o.part === sheet.part.id || o.part === null));
+    const others = $derived(model.song.crossWindow.others.filter((o) => o.part === model.part.id || o.part === null));
 
     function placeOf(tick: number): number {
         void places;
-        return sheet.view.x(tick);
+        return model.view.x(tick);
     }
 </script>
 
@@ -38,5 +38,5 @@
 </div>
 <div bind:this={playhead} class="playhead pointer-events-none absolute inset-y-0 left-0 w-px"></div>
 {#each others as other (other.window)}
-    <OtherCaret {other} x={placeOf(other.tick)} width={sheet.view.width} />
+    <OtherCaret {other} x={placeOf(other.tick)} width={model.view.width} />
 {/each}

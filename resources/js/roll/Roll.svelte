@@ -2,11 +2,11 @@
     import { onMount, untrack } from 'svelte';
     import type { Part } from '../api/part.svelte';
     import type { Song } from '../api/song.svelte';
-    import { followed } from './followed.svelte';
+    import { redrawEffects } from './redraw-effects.svelte';
     import { handsOf, insertAt, justWritten } from './gestures';
     import { menusOf } from './menus';
     import MovingLines from './MovingLines.svelte';
-    import { Sheet, type LayerName } from './sheet.svelte';
+    import { RollModel, type LayerName } from './roll-model.svelte';
     import { chordLine } from '../harmony/chord-line.svelte';
     import ChordRow from './ChordRow.svelte';
     import Corner from './Corner.svelte';
@@ -14,7 +14,7 @@
     import LaneHead from './LaneHead.svelte';
     import LaneStrip from './LaneStrip.svelte';
     import { CHORDS, fit, KEYBOARD, RULER } from './sizes';
-    import { stand } from './stand';
+    import { mountRoll } from './mount-roll';
     import { StepInput } from './steps.svelte';
     import Surface from './Surface.svelte';
     import { wheelOf } from './wheel';
@@ -28,9 +28,9 @@
         /** What is under the pointer, in numbers. */
         onHover: (numbers: string) => void;
         /** The roll as panels look at it. */
-        onSheet: (sheet: Sheet) => void;
+        onModel: (model: RollModel) => void;
     }
-    let { song, part, drums, wide = 0, onHover, onSheet }: Props = $props();
+    let { song, part, drums, wide = 0, onHover, onModel }: Props = $props();
 
     let body: HTMLElement;
     let canvases: Record<LayerName, HTMLCanvasElement> = $state.raw({} as never);
@@ -38,53 +38,53 @@
     /** Whether something was chosen at each of the last two presses: a press that ends a choice draws nothing. */
     let hadChoice: [boolean, boolean] = [false, false];
 
-    const sheet = untrack(() => new Sheet(song, part, drums, (text) => onHover(text)));
-    untrack(() => onSheet(sheet));
-    sheet.steps = untrack(() => new StepInput(song, part));
-    const hands = handsOf(sheet, (s) => canvases[s].parentElement!);
-    const turn = wheelOf(sheet);
-    const menus = menusOf(sheet, (e) => hands.notes.at(e));
-    sheet.holding = () => Object.values(hands).some((h) => h.held !== null);
-    sheet.place = place;
-    followed(sheet);
+    const model = untrack(() => new RollModel(song, part, drums, (text) => onHover(text)));
+    untrack(() => onModel(model));
+    model.steps = untrack(() => new StepInput(song, part));
+    const hands = handsOf(model, (s) => canvases[s].parentElement!);
+    const turn = wheelOf(model);
+    const menus = menusOf(model, (e) => hands.notes.at(e));
+    model.holding = () => Object.values(hands).some((h) => h.held !== null);
+    model.place = place;
+    redrawEffects(model);
 
     function place(): void {
-        const { view } = sheet;
+        const { view } = model;
         lines.place();
         // What is on screen, for tests and measurements: revision, left tick, pixels per tick, top pitch, row height.
         body.dataset.drawn = [song.revision, view.left, view.scale, view.top, view.row].join(' ');
     }
 
     function cancel(): boolean {
-        const held = sheet.holding();
+        const held = model.holding();
         for (const hand of Object.values(hands)) hand.cancel();
         return held;
     }
 
     function press(e: PointerEvent): void {
         body.focus({ preventScroll: true });
-        hadChoice = [hadChoice[1], song.selected.size > 0 && !justWritten(sheet)];
+        hadChoice = [hadChoice[1], song.selected.size > 0 && !justWritten(model)];
         hands.notes.down(e);
     }
 
     function leave(): void {
-        song.pointer = sheet.pointed = null;
-        if (!sheet.holding()) onHover('');
+        song.pointer = model.pointed = null;
+        if (!model.holding()) onHover('');
     }
 
     function wheel(e: WheelEvent): void {
         turn(e, hands.notes.at(e));
-        if (hands.notes.held && sheet.overlay.box) hands.notes.move(e);
+        if (hands.notes.held && model.overlay.box) hands.notes.move(e);
     }
 
-    onMount(() => stand(sheet, canvases, body, cancel));
+    onMount(() => mountRoll(model, canvases, body, cancel));
     $effect(() => {
-        void sheet.laneOpen;
-        void sheet.lanes.shown;
-        void sheet.lanes.heights;
-        void sheet.lanes.room;
+        void model.laneOpen;
+        void model.lanes.shown;
+        void model.lanes.heights;
+        void model.lanes.room;
         void chordLine.shown;
-        if (sheet.view.width > 0) fit(sheet, canvases.notes.parentElement!);
+        if (model.view.width > 0) fit(model, canvases.notes.parentElement!);
     });
 </script>
 
@@ -93,9 +93,9 @@
     bind:this={body}
     class="roll grid min-h-0 flex-1 outline-none"
     style:grid-template-columns="{wide || KEYBOARD}px 1fr"
-    style:grid-template-rows="{RULER}px {chordLine.shown ? CHORDS : 0}px 1fr {sheet.laneOpen
-        ? sheet.lanes.height(VELOCITIES)
-        : 0}px {sheet.lanes.shown.map((l) => `${sheet.lanes.height(l)}px`).join(' ')}"
+    style:grid-template-rows="{RULER}px {chordLine.shown ? CHORDS : 0}px 1fr {model.laneOpen
+        ? model.lanes.height(VELOCITIES)
+        : 0}px {model.lanes.shown.map((l) => `${model.lanes.height(l)}px`).join(' ')}"
     aria-label="Piano roll of {part.name}, {part.version >= 0 ? part.notes.size : 0} notes, {song.selectionVersion >= 0
         ? song.selected.size
         : 0} chosen"
@@ -109,17 +109,17 @@
     <Surface hand={hands.ruler} testid="ruler" oncontextmenu={menus.of('ruler')}>
         <canvas bind:this={canvases.ruler} class="absolute inset-0 size-full"></canvas>
     </Surface>
-    <ChordRow {sheet} bind:canvas={canvases.chords} />
+    <ChordRow {model} bind:canvas={canvases.chords} />
     <Surface hand={hands.keyboard} testid="keyboard">
         <canvas bind:this={canvases.keyboard} class="absolute inset-0 size-full"></canvas>
     </Surface>
     <Surface
         hand={hands.notes}
         testid="notes"
-        cursor={sheet.cursor}
+        cursor={model.cursor}
         onpointerdown={press}
         onpointerleave={leave}
-        ondblclick={(e: MouseEvent) => insertAt(sheet, hands.notes.at(e), hadChoice[0])}
+        ondblclick={(e: MouseEvent) => insertAt(model, hands.notes.at(e), hadChoice[0])}
         oncontextmenu={menus.ofNotes}
     >
         <canvas bind:this={canvases.grid} class="absolute inset-0 size-full"></canvas>
@@ -128,16 +128,16 @@
         <canvas
             bind:this={canvases.notes}
             class="absolute inset-0 size-full"
-            class:opacity-40={song.looking.landing !== null}
+            class:opacity-40={song.preview.landing !== null}
         ></canvas>
         <canvas bind:this={canvases.overlay} class="absolute inset-0 size-full"></canvas>
-        <MovingLines bind:this={lines} {sheet} />
+        <MovingLines bind:this={lines} {model} />
     </Surface>
-    <LaneHead {sheet} />
-    <Surface hand={hands.lane} testid="velocity" cursor={sheet.cursor} oncontextmenu={menus.of('velocity')}>
+    <LaneHead {model} />
+    <Surface hand={hands.lane} testid="velocity" cursor={model.cursor} oncontextmenu={menus.of('velocity')}>
         <canvas bind:this={canvases.lane} class="absolute inset-0 size-full"></canvas>
     </Surface>
-    {#each sheet.lanes.shown as lane (lane)}
-        <LaneStrip {sheet} {lane} />
+    {#each model.lanes.shown as lane (lane)}
+        <LaneStrip {model} {lane} />
     {/each}
 </section>

@@ -1,7 +1,7 @@
 import { Lane } from '../api/lane';
 import type { Point } from '../api/tables';
 import { commands } from '../keys/commands.svelte';
-import type { Sheet } from './sheet.svelte';
+import type { RollModel } from './roll-model.svelte';
 
 const KEPT = 'jactonic.lanes';
 const SETS = 'jactonic.lane-sets';
@@ -53,13 +53,13 @@ export class Lanes {
     /** Points by lane, as long as those of the part are the same. */
     private readonly known = new Map<string, { of: readonly Point[]; points: readonly Point[] }>();
 
-    constructor(private readonly sheet: Sheet) {
+    constructor(private readonly model: RollModel) {
         this.shown = this.ofKind() ?? read(KEPT);
     }
 
     /** What a new track, with nothing in it yet, begins with: the set of its kind; null for others. */
     private ofKind(): readonly string[] | null {
-        const track = this.sheet.song.trackOf(this.sheet.part);
+        const track = this.model.song.trackOf(this.model.part);
         if (track.parts.some((p) => p.notes.size > 0) || !track.sound || track.sound.drums) return null;
         const own = localStorage.getItem(this.own);
         if (own !== null) return read(this.own);
@@ -68,7 +68,7 @@ export class Lanes {
     }
 
     private get own(): string {
-        const { song, part } = this.sheet;
+        const { song, part } = this.model;
         return `${KEPT}.${song.id}.${part.trackId}`;
     }
 
@@ -85,7 +85,7 @@ export class Lanes {
 
     /** Shows a lane and works in it; the one that is worked in is put away. */
     turn(lane: string): void {
-        const { song } = this.sheet;
+        const { song } = this.model;
         if (lane === 'none') {
             this.keep([]);
             song.inLane.focus(null);
@@ -102,7 +102,7 @@ export class Lanes {
     call(number: number): void {
         const set = this.sets[number - 1];
         if (!set) return;
-        const { song } = this.sheet;
+        const { song } = this.model;
         this.keep(set.lanes);
         if (!set.lanes.includes(song.inLane.lane ?? '')) song.inLane.focus(null);
         song.tell(
@@ -113,7 +113,7 @@ export class Lanes {
     /** Keeps the lanes that are shown as a set; with a name, calls it so. */
     store(number: number, name = this.sets[number - 1]!.name): void {
         this.put(number, { name, lanes: this.shown });
-        this.sheet.song.tell(`The lanes shown are kept as “${name}”.`);
+        this.model.song.tell(`The lanes shown are kept as “${name}”.`);
     }
 
     rename(number: number, name: string): void {
@@ -127,14 +127,14 @@ export class Lanes {
     }
 
     away(lane: string): void {
-        const { song } = this.sheet;
+        const { song } = this.model;
         this.keep(this.shown.filter((l) => l !== lane));
         if (song.inLane.lane === lane) song.inLane.focus(null);
         song.tell(`${titleOf(lane)} is put away.`);
     }
 
     focus(lane: string | null): void {
-        const { song, part } = this.sheet;
+        const { song, part } = this.model;
         song.inLane.focus(lane);
         const count = lane ? this.pointsOf(lane).length : 0;
         song.tell(
@@ -142,25 +142,25 @@ export class Lanes {
                 ? `In the lane of ${titleOf(lane)}: ${count === 1 ? '1 point' : `${count} points`}; Esc goes back to the notes.`
                 : `At the notes of ${part.name}.`,
         );
-        this.sheet.touchAll();
+        this.model.touchAll();
     }
 
     /** The lane after the one that is worked in; after the last, the notes. */
     next(): boolean {
         if (this.shown.length === 0) return false;
-        const at = this.shown.indexOf(this.sheet.song.inLane.lane ?? '');
+        const at = this.shown.indexOf(this.model.song.inLane.lane ?? '');
         this.focus(this.shown[at + 1] ?? null);
         return true;
     }
 
     /** Those that are heard, in order of time. */
     pointsOf(name: string): Point[] {
-        return this.all(name).filter((p) => this.sheet.part.holds(p.tick));
+        return this.all(name).filter((p) => this.model.part.holds(p.tick));
     }
 
     /** All of a lane, in order of time. */
     all(name: string): readonly Point[] {
-        const { points } = this.sheet.part;
+        const { points } = this.model.part;
         const known = this.known.get(name);
         if (known?.of === points) return known.points;
         const lane = new Lane(name);

@@ -1,14 +1,14 @@
 import { noteAt } from './gestures/drag';
 import { tool } from './pen.svelte';
-import type { MenuOf, Sheet } from './sheet.svelte';
+import type { MenuOf, RollModel } from './roll-model.svelte';
 
 /**
  * The menus of the roll: what the second button, or the menu key, opens where.
  *
  * @param at where an event is among the notes, in pixels
  */
-export function menusOf(sheet: Sheet, at: (e: MouseEvent) => { x: number; y: number }) {
-    const { song, part } = sheet;
+export function menusOf(model: RollModel, at: (e: MouseEvent) => { x: number; y: number }) {
+    const { song, part } = model;
     const quiet = (e: MouseEvent): void => {
         e.preventDefault();
         e.stopPropagation();
@@ -18,17 +18,17 @@ export function menusOf(sheet: Sheet, at: (e: MouseEvent) => { x: number; y: num
         /** With something in hand the second button has its own work. */
         ofNotes(e: MouseEvent): void {
             quiet(e);
-            if (tool.name !== 'hand' || sheet.own.open) return;
+            if (tool.name !== 'hand' || model.own.open) return;
             const { x, y } = at(e);
-            const hit = noteAt(sheet.view, part, song.selected, x, y);
+            const hit = noteAt(model.view, part, song.selected, x, y);
             if (hit && !song.selected.has(hit.note.id)) song.select([hit.note.id]);
-            sheet.onMenu({ x: e.clientX, y: e.clientY, on: hit ? 'note' : 'empty' });
+            model.onMenu({ x: e.clientX, y: e.clientY, on: hit ? 'note' : 'empty' });
         },
 
         of(on: MenuOf): (e: MouseEvent) => void {
             return (e) => {
                 quiet(e);
-                sheet.onMenu({ x: e.clientX, y: e.clientY, on });
+                model.onMenu({ x: e.clientX, y: e.clientY, on });
             };
         },
 
@@ -38,9 +38,9 @@ export function menusOf(sheet: Sheet, at: (e: MouseEvent) => { x: number; y: num
             e.preventDefault();
             const box = notes.getBoundingClientRect();
             const { tick, pitch } = song.caret;
-            sheet.onMenu({
-                x: box.left + sheet.view.x(tick),
-                y: box.top + sheet.view.y(pitch),
+            model.onMenu({
+                x: box.left + model.view.x(tick),
+                y: box.top + model.view.y(pitch),
                 on: song.inLane.lane ? 'lane' : song.selected.size > 0 ? 'note' : 'empty',
             });
         },

@@ -1,14 +1,14 @@
 import { Lane } from '../api/lane';
 import type { Note } from '../api/tables';
 import { titleOf } from './lanes.svelte';
-import type { Sheet } from './sheet.svelte';
+import type { RollModel } from './roll-model.svelte';
 
 /** What may be drawn on a note, one after another by its key. */
 const KINDS = ['bend', 'pressure', 'cc:11', 'cc:1'];
 const HEIGHT = 110;
 const NARROW = 120;
 
-/** A sheet of paper laid over a note, to draw on: where it lies. */
+/** A model of paper laid over a note, to draw on: where it lies. */
 export interface Box {
     x: number;
     y: number;
@@ -24,47 +24,47 @@ export class OwnCurves {
     /** What is drawn before it is let go: ticks from the note's start, and value. */
     stroke: { points: [number, number][]; clears: boolean } | null = null;
 
-    constructor(private readonly sheet: Sheet) {}
+    constructor(private readonly model: RollModel) {}
 
     get open(): Note | null {
-        return this.note === null ? null : (this.sheet.part.notes.get(this.note) ?? null);
+        return this.note === null ? null : (this.model.part.notes.get(this.note) ?? null);
     }
 
     turn(): void {
-        const { song, part } = this.sheet;
+        const { song, part } = this.model;
         const [first] = song.selection;
         if (this.open) return this.away();
         if (!first) return song.tell('Choose a note to draw on.');
-        if (this.sheet.isDrums) return song.tell('Drums share one channel, so that none can have curves of its own.');
+        if (this.model.isDrums) return song.tell('Drums share one channel, so that none can have curves of its own.');
         this.note = first.id;
         const names = Object.keys(curvesOf(first));
         this.lane = names[0] ?? 'bend';
-        this.sheet.view.reveal(first.start, first.start + first.length, first.pitch - 3, first.pitch + 3);
+        this.model.view.reveal(first.start, first.start + first.length, first.pitch - 3, first.pitch + 3);
         song.tell(
-            `Drawing on ${this.sheet.rowName(first.pitch)} at ${song.time.position(first.start, part.lines)}: ${titleOf(this.lane).toLowerCase()}. V: another curve; Esc closes it.`,
+            `Drawing on ${this.model.rowName(first.pitch)} at ${song.time.position(first.start, part.lines)}: ${titleOf(this.lane).toLowerCase()}. V: another curve; Esc closes it.`,
         );
-        this.sheet.touchAll();
+        this.model.touchAll();
     }
 
     away(): void {
         this.note = null;
         this.stroke = null;
-        this.sheet.touchAll();
-        this.sheet.touch('overlay');
-        this.sheet.song.tell('The note is closed.');
+        this.model.touchAll();
+        this.model.touch('overlay');
+        this.model.song.tell('The note is closed.');
     }
 
     next(): void {
         const kinds = [...new Set([...KINDS, ...(this.open ? Object.keys(curvesOf(this.open)) : [])])];
         this.lane = kinds[(kinds.indexOf(this.lane) + 1) % kinds.length]!;
-        this.sheet.song.tell(`Drawing ${titleOf(this.lane).toLowerCase()} on the note.`);
-        this.sheet.touch('overlay');
+        this.model.song.tell(`Drawing ${titleOf(this.lane).toLowerCase()} on the note.`);
+        this.model.touch('overlay');
     }
 
     get box(): Box | null {
         const note = this.open;
         if (!note) return null;
-        const { view } = this.sheet;
+        const { view } = this.model;
         const w = Math.max(NARROW, note.length * view.scale);
         const y = view.y(note.pitch) + view.row / 2 - HEIGHT / 2;
         return {

@@ -1,4 +1,4 @@
-import type { Sheet } from './sheet.svelte';
+import type { RollModel } from './roll-model.svelte';
 
 const KEPT = 'jactonic.rows';
 
@@ -8,11 +8,11 @@ export class UsedRows {
     /** How all rows were seen before. */
     private before: { top: number; row: number } | null = null;
 
-    constructor(private readonly sheet: Sheet) {}
+    constructor(private readonly model: RollModel) {}
 
     /** The rows in use, from below: as they were put by hand, the others by pitch above. */
     get rows(): number[] {
-        const { part, song, underlay } = this.sheet;
+        const { part, song, underlay } = this.model;
         const used = new Set<number>();
         for (const p of [part, ...(underlay.inPlace ? underlay.parts : [])])
             for (const n of p.ordered) if (p.holds(n.start)) used.add(n.pitch);
@@ -22,21 +22,21 @@ export class UsedRows {
 
     /** The names that a person gave to rows. */
     get names(): Record<string, string> {
-        const { part, song } = this.sheet;
+        const { part, song } = this.model;
         return song.trackOf(part).rows.names;
     }
 
     /** Shows what is in use now; with nothing in use there is nothing to leave out. */
     settle(): void {
         const rows = this.on ? this.rows : [];
-        const { view } = this.sheet;
+        const { view } = this.model;
         const next = rows.length > 0 ? rows : null;
         if (next?.join() === view.rows?.join()) return;
         view.showRows(next);
     }
 
     turn(): void {
-        const { view, song } = this.sheet;
+        const { view, song } = this.model;
         if (!this.on && this.rows.length === 0) return song.tell('No row is in use yet.');
         this.on = !this.on;
         localStorage.setItem(KEPT, this.on ? 'used' : 'all');
@@ -54,7 +54,7 @@ export class UsedRows {
             this.settle();
             Object.assign(view, this.before ?? {});
             view.scroll(0, 0);
-            if (!this.before) this.sheet.showCaret();
+            if (!this.before) this.model.showCaret();
             song.tell('All rows are shown.');
         }
     }

@@ -1,4 +1,4 @@
-import type { Sheet } from './sheet.svelte';
+import type { RollModel } from './roll-model.svelte';
 
 /** What is seen of a part. */
 interface Seen {
@@ -24,27 +24,27 @@ export class Views {
     /** What the view that was taken over from another part looked like. */
     private static carried: Seen | null = null;
 
-    constructor(private readonly sheet: Sheet) {}
+    constructor(private readonly model: RollModel) {}
 
     private get seen(): Seen {
-        const { left, scale, top, row } = this.sheet.view;
+        const { left, scale, top, row } = this.model.view;
         return { left, scale, top, row };
     }
 
     private see(seen: Seen): void {
-        Object.assign(this.sheet.view, seen);
-        this.sheet.view.scroll(0, 0);
+        Object.assign(this.model.view, seen);
+        this.model.view.scroll(0, 0);
     }
 
     /** Before the view goes elsewhere at once. */
     remember(): void {
-        if (this.sheet.view.width > 0) this.last = this.seen;
+        if (this.model.view.width > 0) this.last = this.seen;
     }
 
     /** To the view before, and with the next press back again. */
     back(): void {
         const { last } = this;
-        if (!last) return this.sheet.song.tell('There is no view before this one yet.');
+        if (!last) return this.model.song.tell('There is no view before this one yet.');
         this.remember();
         this.see(last);
     }
@@ -72,16 +72,16 @@ export class Views {
     }
 
     private get name(): string {
-        return `jactonic.views.${this.sheet.song.id}`;
+        return `jactonic.views.${this.model.song.id}`;
     }
 
     keep(number: number): void {
         localStorage.setItem(this.name, JSON.stringify({ ...this.kept, [number]: this.seen }));
-        this.sheet.song.tell(`View ${number} is kept.`);
+        this.model.song.tell(`View ${number} is kept.`);
     }
 
     call(number: number): void {
-        const { song, view } = this.sheet;
+        const { song, view } = this.model;
         const seen = this.kept[number];
         if (!seen || ![seen.left, seen.scale, seen.top, seen.row].every(Number.isFinite))
             return song.tell(`No view ${number} is kept yet.`);
@@ -95,7 +95,7 @@ export class Views {
         this.following = FOLLOW[(FOLLOW.indexOf(this.following) + 1) % FOLLOW.length]!;
         localStorage.setItem(KEPT, this.following);
         this.resting = false;
-        this.sheet.song.tell(
+        this.model.song.tell(
             {
                 page: 'The view follows the playing line page by page.',
                 middle: 'The view keeps the playing line in its middle.',
@@ -116,7 +116,7 @@ export class Views {
 
     /** The playing line is at a tick. */
     follow(tick: number): void {
-        const { view } = this.sheet;
+        const { view } = this.model;
         if (this.resting || this.following === 'none') return;
         const width = view.width / view.scale;
         if (this.following === 'middle') {

@@ -1,5 +1,5 @@
 import { keys } from '../keys/keys.svelte';
-import type { Sheet } from './sheet.svelte';
+import type { RollModel } from './roll-model.svelte';
 
 const ZOOM = 0.0022;
 /** Pixels that make a notch of the wheel, so that a touchpad does not race. */
@@ -8,7 +8,7 @@ const NOTCH = 40;
 const STILL_TURNING = 600;
 
 /** The wheel over the roll: it scrolls and zooms, and with other modifiers it is a key like others. */
-export function wheelOf(sheet: Sheet): (e: WheelEvent, at: { x: number; y: number }) => void {
+export function wheelOf(model: RollModel): (e: WheelEvent, at: { x: number; y: number }) => void {
     /** Pixels gone since the last notch, and which it was. */
     let turned = { pixels: 0, stroke: '', at: 0 };
 
@@ -24,7 +24,7 @@ export function wheelOf(sheet: Sheet): (e: WheelEvent, at: { x: number; y: numbe
      */
     function turn(e: WheelEvent, stroke: string, unit: number): void {
         const by = (e.deltaY || e.deltaX) * unit;
-        const { song } = sheet;
+        const { song } = model;
         const { pointer } = song;
         if (pointer?.note && !song.selected.has(pointer.note.id)) song.select([pointer.note.id]);
         if (Math.sign(by) !== Math.sign(turned.pixels)) turned.pixels = 0;
@@ -37,11 +37,11 @@ export function wheelOf(sheet: Sheet): (e: WheelEvent, at: { x: number; y: numbe
 
     return (e, { x, y }) => {
         e.preventDefault();
-        const { view } = sheet;
+        const { view } = model;
         const unit = e.deltaMode === 1 ? 18 : e.deltaMode === 2 ? view.height : 1;
         const stroke = strokeOf(e);
         if (keys.capture || keys.resolver.has(stroke, keys.context)) return turn(e, stroke, unit);
-        sheet.views.rest();
+        model.views.rest();
         // A pinch on a touchpad arrives as a wheel with Ctrl.
         if (e.ctrlKey || e.metaKey) {
             if (e.shiftKey) view.zoomPitch(Math.exp(-e.deltaY * unit * ZOOM), y);

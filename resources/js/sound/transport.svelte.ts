@@ -11,7 +11,7 @@ import { strikesOf, wantedOf } from './plan';
 import { Playhead } from './playhead';
 import type { Count, LoopPlan } from './protocol';
 import { Routing } from './routing';
-import { Sent } from './sent';
+import { PlayerSync } from './player-sync';
 import { keepSpan, keptSpan, type Loop } from './span';
 import type { Synth } from './synth';
 import { Trial, type ClipParts } from './trial';
@@ -56,7 +56,7 @@ export class Transport {
     private synth: Synth | null = null;
     private starting: Promise<Synth> | null = null;
     private routing: Routing | null = null;
-    private readonly sent = new Sent();
+    private readonly sent = new PlayerSync();
     private readonly playhead = new Playhead();
     /** Notes that are not played, though they are there: of what is being recorded over. */
     private passes: (part: Part, note: Note) => boolean = plays;

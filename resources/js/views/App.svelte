@@ -5,12 +5,12 @@
     import { Song } from '../api/song.svelte';
     import type { Command, Setup } from '../api/types';
     import { reach } from '../keys/reach.svelte';
-    import { nothingHere } from '../keys/elsewhere';
+    import { nothingHere } from '../keys/other-page';
     import { keys, type Handler } from '../keys/keys.svelte';
     import { router } from '../router.svelte';
     import { recorder } from '../sound/recorder.svelte';
     import { metronome } from '../sound/metronome.svelte';
-    import { startPlaying, stopPlaying } from '../sound/said';
+    import { startPlaying, stopPlaying } from '../sound/announcement';
     import { tuning } from '../sound/tuning.svelte';
     import { transport } from '../sound/transport.svelte';
     import { theme } from '../theme.svelte';
@@ -25,7 +25,7 @@
     import Shortcuts from './shortcuts/Shortcuts.svelte';
     import ReachLetters from './ReachLetters.svelte';
     import Songs from './Songs.svelte';
-    import Taken from './Taken.svelte';
+    import Taken from './ImportConflict.svelte';
     import TakeOffer from './TakeOffer.svelte';
     import TopLine from './TopLine.svelte';
     import { whenQuiet } from './when-quiet';
@@ -84,7 +84,7 @@
                 void interrupted.look(loaded);
                 song = loaded;
                 void loaded.queue.takeOver();
-                loaded.elsewhere.watch();
+                loaded.crossWindow.watch();
             },
             (e: unknown) => (trouble = e instanceof Error ? e.message : String(e)),
         );
@@ -222,7 +222,7 @@
                 track: (p) => {
                     const track = part && here.trackOf(part);
                     if (track)
-                        here.elsewhere.setTrack(
+                        here.crossWindow.setTrack(
                             track,
                             p.what === 'muted' ? { muted: !track.muted } : { soloed: !track.soloed },
                         );
@@ -254,15 +254,15 @@
     $effect(() => (song ? keys.handle(doing(song), true) : undefined));
     // Windows of one song stay together: the others are told where this one is, and a part chosen there is gone over to.
     $effect(() => {
-        if (song && part) song.elsewhere.here(part.id, song.caret.tick);
-        else song?.elsewhere.away();
+        if (song && part) song.crossWindow.here(part.id, song.caret.tick);
+        else song?.crossWindow.away();
     });
     $effect(() => {
         const here = song;
-        const to = here?.elsewhere.wanted ?? null;
+        const to = here?.crossWindow.wanted ?? null;
         if (!here || to === null || !part) return;
         untrack(() => {
-            here.elsewhere.wanted = null;
+            here.crossWindow.wanted = null;
             if (to !== part.id && here.parts.has(to) && !recorder.on)
                 here.afterAll(() => router.go({ at: 'roll', song: here.id, part: to }));
         });

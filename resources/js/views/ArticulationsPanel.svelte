@@ -7,7 +7,7 @@
     import { articulationsOf } from '../roll/commands/make';
     import ArticulationRow from './ArticulationRow.svelte';
     import Panel from './Panel.svelte';
-    import { taken } from './taken.svelte';
+    import { taken } from './import-conflict.svelte';
 
     let { song }: { song: Song } = $props();
 

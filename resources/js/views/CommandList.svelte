@@ -104,8 +104,8 @@
         const here = song;
         if (!here?.open || !chosen?.id.startsWith('typed') || !commands.edits.has(chosen.command)) return;
         const command = { edit: chosen.command, params: chosen.params };
-        untrack(() => void here.looking.look([command]));
-        return () => here.looking.unlook();
+        untrack(() => void here.preview.look([command]));
+        return () => here.preview.unlook();
     });
 
     /** Puts what is chosen into the recipe that is being recorded, or begins one with it. */
@@ -115,10 +115,10 @@
             said = `${e.title} is no step of a recipe.`;
             return;
         }
-        if (!song.notebook.recording) await song.notebook.record();
+        if (!song.commandLog.recording) await song.commandLog.record();
         const step = e.command === 'set' ? { set: e.params } : { edit: e.command, params: e.params };
-        song.notebook.recording = [...(song.notebook.recording ?? []), step];
-        said = `${e.title}: step ${song.notebook.recording.length} of the recipe being recorded.`;
+        song.commandLog.recording = [...(song.commandLog.recording ?? []), step];
+        said = `${e.title}: step ${song.commandLog.recording.length} of the recipe being recorded.`;
     }
 
     /** Why a command cannot be done here and now; empty where it can. */
@@ -289,8 +289,8 @@
                         {/each}
                     </p>
                 {/if}
-                {#if entry === chosen && entry.id.startsWith('typed') && song?.looking.landing}
-                    <div class="pt-1 text-sm"><LandingWords landing={song.looking.landing} /></div>
+                {#if entry === chosen && entry.id.startsWith('typed') && song?.preview.landing}
+                    <div class="pt-1 text-sm"><LandingWords landing={song.preview.landing} /></div>
                 {/if}
                 {#if giving === entry}
                     <GiveKey

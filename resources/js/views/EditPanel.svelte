@@ -26,13 +26,13 @@
         void part.version;
         void part.settings;
         const command = { edit: spec.id, params };
-        void untrack(() => song.looking.look([command]));
+        void untrack(() => song.preview.look([command]));
     });
-    $effect(() => () => song.looking.unlook());
+    $effect(() => () => song.preview.unlook());
 
     // What is named is heard as it is typed.
     $effect(() => {
-        const landing = song.looking.landing;
+        const landing = song.preview.landing;
         if (!spec.params.some((p) => p.type === 'chord') || !landing || landing.notes.length === 0) return;
         untrack(() => song.onNotes(firstStruck(landing.notes), true));
     });
@@ -105,7 +105,7 @@
         </p>
     {/if}
     {#snippet foot()}
-        <LandingWords landing={song.looking.landing} />
+        <LandingWords landing={song.preview.landing} />
         <div class="flex flex-wrap items-center gap-2 py-1">
             <button data-field class="btn btn-sm btn-primary" onclick={() => apply(false)}
                 >{spec.title} <kbd class="key text-base-content">Enter</kbd></button

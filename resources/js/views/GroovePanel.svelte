@@ -13,7 +13,7 @@
     import Panel from './Panel.svelte';
     import { panels, remember, remembered } from './panels.svelte';
     import Icon from './Icon.svelte';
-    import { taken } from './taken.svelte';
+    import { taken } from './import-conflict.svelte';
 
     let { song, part, spec }: { song: Song; part: Part; spec: Spec } = $props();
 
@@ -44,9 +44,9 @@
         void part.version;
         const now = groove;
         const set = params;
-        void untrack(() => (now ? song.looking.look([command(now.groove, set)]) : song.looking.unlook()));
+        void untrack(() => (now ? song.preview.look([command(now.groove, set)]) : song.preview.unlook()));
     });
-    $effect(() => () => song.looking.unlook());
+    $effect(() => () => song.preview.unlook());
 
     function command(g: Groove, set: Record<string, unknown>): { edit: string; params: Record<string, unknown> } {
         return { edit: spec.id, params: { ...set, groove: g } };
@@ -290,7 +290,7 @@
     </section>
     {#snippet foot()}
         {#if groove}
-            <LandingWords landing={song.looking.landing} />
+            <LandingWords landing={song.preview.landing} />
             <div class="flex gap-2 py-1">
                 <button data-field class="btn btn-sm btn-primary" onclick={() => apply(false)}
                     >Quantize to it <kbd class="key text-base-content">Enter</kbd></button

@@ -3,10 +3,10 @@
     import { Lane } from '../api/lane';
     import { commands } from '../keys/commands.svelte';
     import { titleOf } from '../roll/lanes.svelte';
-    import type { Sheet } from '../roll/sheet.svelte';
+    import type { RollModel } from '../roll/roll-model.svelte';
     import Panel from './Panel.svelte';
 
-    let { part, sheet }: { part: Part; sheet: Sheet } = $props();
+    let { part, model }: { part: Part; model: RollModel } = $props();
 
     let wanted = $state('');
     let at = $state(0);
@@ -46,7 +46,7 @@
         if (e.altKey) return;
         const step = { ArrowDown: 1, ArrowUp: -1 }[e.key];
         if (step) at = Math.max(0, Math.min(found.length - 1, Math.min(at, found.length - 1) + step));
-        else if (e.key === 'Enter' && chosen) sheet.lanes.turn(chosen.name);
+        else if (e.key === 'Enter' && chosen) model.lanes.turn(chosen.name);
         else return;
         e.preventDefault();
         e.stopPropagation();
@@ -76,10 +76,10 @@
                     : 'hover:bg-base-200'}"
                 onclick={() => {
                     at = i;
-                    sheet.lanes.turn(lane.name);
+                    model.lanes.turn(lane.name);
                 }}
             >
-                <span class="w-4">{sheet.lanes.shown.includes(lane.name) ? '✓' : ''}</span>
+                <span class="w-4">{model.lanes.shown.includes(lane.name) ? '✓' : ''}</span>
                 <span class="flex-1 truncate">{lane.title}</span>
                 <span class="text-sm opacity-80">{lane.count > 0 ? `${lane.count} points` : lane.name}</span>
             </li>
@@ -89,7 +89,7 @@
     </ul>
     <h3 class="px-4 pt-3 font-semibold">Sets, by Alt V and 5 to 8</h3>
     <ol class="pb-2" data-testid="lane-sets">
-        {#each sheet.lanes.sets as set, i (i)}
+        {#each model.lanes.sets as set, i (i)}
             <li class="flex items-center gap-2 px-4 py-0.5 text-sm">
                 <span class="w-4 tabular-nums">{i + 5}</span>
                 <input
@@ -97,10 +97,10 @@
                     maxlength="60"
                     aria-label="Name of set {i + 1}"
                     value={set.name}
-                    onchange={(e) => sheet.lanes.rename(i + 1, e.currentTarget.value)}
+                    onchange={(e) => model.lanes.rename(i + 1, e.currentTarget.value)}
                 />
-                <button data-field class="btn btn-xs" onclick={() => sheet.lanes.call(i + 1)}>Show</button>
-                <button data-field class="btn btn-xs" onclick={() => sheet.lanes.store(i + 1)}
+                <button data-field class="btn btn-xs" onclick={() => model.lanes.call(i + 1)}>Show</button>
+                <button data-field class="btn btn-xs" onclick={() => model.lanes.store(i + 1)}
                     >Keep what is shown</button
                 >
             </li>

@@ -43,16 +43,16 @@
         const by = BY_PLAYING[after - 1];
         const notes = of.length > 0 ? of : [...part.notes.keys()];
         untrack(() => {
-            if (by) void song.looking.look([{ ...by.command, on: { part: part.id, notes } }]);
-            else song.looking.unlook();
+            if (by) void song.preview.look([{ ...by.command, on: { part: part.id, notes } }]);
+            else song.preview.unlook();
         });
     });
-    $effect(() => () => song.looking.unlook());
+    $effect(() => () => song.preview.unlook());
 
     /** Where notes would land, as dots. */
     const landed = $derived.by((): Dot[] => {
         const { lines } = part;
-        return (song.looking.landing?.notes ?? []).map((n) => {
+        return (song.preview.landing?.notes ?? []).map((n) => {
             const line = lines.nearest(n.start);
             const bar = lines.barAt(line);
             const off = (song.time.seconds(n.start) - song.time.seconds(line)) * 1000;

@@ -1,6 +1,6 @@
 <script lang="ts">
     import type { Spec } from '../api/types';
-    import type { MenuOf } from '../roll/sheet.svelte';
+    import type { MenuOf } from '../roll/roll-model.svelte';
     import Menu from './Menu.svelte';
 
     /** What can be done with a thing of the roll that the second button, or the menu key, asked about. */

@@ -3,14 +3,14 @@
     import type { Landing } from '../api/landing';
     import type { Part } from '../api/part.svelte';
     import type { Song } from '../api/song.svelte';
-    import type { Desk } from '../arrange/desk.svelte';
+    import type { ArrangeModel } from '../arrange/arrange-model.svelte';
     import { HEADS } from '../arrange/sizes';
     import type { Setup } from '../api/types';
     import { commands } from '../keys/commands.svelte';
     import { keys } from '../keys/keys.svelte';
     import { numbersOf } from '../roll/numbers';
     import Roll from '../roll/Roll.svelte';
-    import type { MenuOf, Sheet } from '../roll/sheet.svelte';
+    import type { MenuOf, RollModel } from '../roll/roll-model.svelte';
     import { stepState } from '../roll/steps.svelte';
     import { recorder } from '../sound/recorder.svelte';
     import { transport } from '../sound/transport.svelte';
@@ -46,18 +46,18 @@
         part: Part;
         setup: Setup;
         /** The staves that it stands under, in time with them. */
-        under?: Desk | null;
+        under?: ArrangeModel | null;
     }
     let { song, part, setup, under = null }: Props = $props();
 
     let hovered = $state('');
-    let sheet = $state.raw<Sheet | null>(null);
+    let model = $state.raw<RollModel | null>(null);
     // With nothing under the pointer, the one chosen note says its numbers.
     const numbers = $derived.by(() => {
         void song.selectionVersion;
         void part.version;
         const [only, more] = song.selection;
-        const against = only && !more ? sheet?.underlay.against(only) : '';
+        const against = only && !more ? model?.underlay.against(only) : '';
         return hovered || (only && !more ? [numbersOf(only, part, song.time), against].filter(Boolean).join('  ') : '');
     });
 
@@ -65,8 +65,8 @@
     /** What was asked for by the second button. */
     let menu = $state.raw<{ x: number; y: number; on: MenuOf } | null>(null);
 
-    function take(one: Sheet): void {
-        sheet = one;
+    function take(one: RollModel): void {
+        model = one;
         one.onMenu = (at) => (menu = at);
     }
     const spec = $derived(
@@ -76,8 +76,8 @@
     );
     // While a key is held to look, the line tells what is looked at.
     const held = $derived.by(() => {
-        if (song.looking.comparing) return { tag: 'Compare', said: song.looking.comparing, warnings: [], trouble: '' };
-        return song.looking.landing && open === null ? { tag: 'Landing', ...words(song.looking.landing) } : null;
+        if (song.preview.comparing) return { tag: 'Compare', said: song.preview.comparing, warnings: [], trouble: '' };
+        return song.preview.landing && open === null ? { tag: 'Landing', ...words(song.preview.landing) } : null;
     });
 
     /** What goes on until it is ended. */
@@ -86,8 +86,8 @@
             ? transport.counting > 0
                 ? `Count-in: ${transport.counting}`
                 : `Take${recorder.round > 0 ? `, round ${recorder.round}` : ''}: ${recorder.count === 1 ? '1 note' : `${recorder.count} notes`}`
-            : song.notebook.recording
-              ? `Recording: ${song.notebook.recording.length}`
+            : song.commandLog.recording
+              ? `Recording: ${song.commandLog.recording.length}`
               : [recorder.armed && 'Armed', stepState.on && 'Step input'].filter(Boolean).join(', '),
     );
 
@@ -97,7 +97,7 @@
         return () => (keys.chosen = -1);
     });
     $effect(() => {
-        keys.repeats = song.notebook.recent.map((c) =>
+        keys.repeats = song.commandLog.recent.map((c) =>
             commands.title(c.edit ?? 'recipe', c.edit ? (c.params ?? {}) : { recipe: c.recipe }),
         );
     });
@@ -108,7 +108,7 @@
 
     // Under the staves both show one stretch of time, whichever is moved.
     $effect(() => {
-        const [above, here] = [under, sheet];
+        const [above, here] = [under, model];
         if (!above || !here) return;
         here.onView = () => above.view.like(here.view);
         above.onView = () => here.view.like(above.view);
@@ -127,7 +127,7 @@
     });
     $effect(() => {
         articulated.set = song.trackOf(part).articulations;
-        sheet?.touch('notes');
+        model?.touch('notes');
     });
     $effect(() => {
         const opened = part;
@@ -144,7 +144,7 @@
         drums={setup.drums}
         wide={under ? HEADS : 0}
         onHover={(text) => (hovered = text)}
-        onSheet={take}
+        onModel={take}
     />
     {#if menu}
         <RollMenu {...menu} onClose={() => (menu = null)} />
@@ -185,12 +185,12 @@
         <RepairsPanel {song} {part} />
     {:else if open?.name === 'choices'}
         <ChoicesPanel {song} {part} />
-    {:else if open?.name === 'underlay' && sheet}
-        <UnderlayPanel {song} {part} underlay={sheet.underlay} />
-    {:else if open?.name === 'rows' && sheet}
-        <RowsPanel {song} {part} {sheet} />
-    {:else if open?.name === 'lanes' && sheet}
-        <LanesPanel {part} {sheet} />
+    {:else if open?.name === 'underlay' && model}
+        <UnderlayPanel {song} {part} underlay={model.underlay} />
+    {:else if open?.name === 'rows' && model}
+        <RowsPanel {song} {part} {model} />
+    {:else if open?.name === 'lanes' && model}
+        <LanesPanel {part} {model} />
     {:else if open?.name === 'articulations'}
         <ArticulationsPanel {song} />
     {:else if open?.name === 'drills'}

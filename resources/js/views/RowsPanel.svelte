@@ -4,16 +4,16 @@
     import { saveAs } from '../api/saving';
     import type { Song } from '../api/song.svelte';
     import type { RowSet } from '../api/types';
-    import type { Sheet } from '../roll/sheet.svelte';
+    import type { RollModel } from '../roll/roll-model.svelte';
     import Panel from './Panel.svelte';
 
-    let { song, part, sheet }: { song: Song; part: Part; sheet: Sheet } = $props();
+    let { song, part, model }: { song: Song; part: Part; model: RollModel } = $props();
 
     const track = $derived(song.trackOf(part));
-    const rows = $derived(part.version >= 0 ? [...sheet.usedRows.rows].reverse() : []);
+    const rows = $derived(part.version >= 0 ? [...model.usedRows.rows].reverse() : []);
     let file: HTMLInputElement;
 
-    const keep = (set: RowSet): void => song.elsewhere.setTrack(track, { rows: set });
+    const keep = (set: RowSet): void => song.crossWindow.setTrack(track, { rows: set });
 
     function name(pitch: number, text: string): void {
         const names = { ...track.rows.names, [pitch]: text.trim() };
@@ -22,7 +22,7 @@
 
     /** A row goes up or down among those in use; what is not in use keeps its place by pitch. */
     async function move(pitch: number, by: number): Promise<void> {
-        const order = [...sheet.usedRows.rows];
+        const order = [...model.usedRows.rows];
         const at = order.indexOf(pitch);
         const to = at + by;
         if (to < 0 || to >= order.length) return;
@@ -81,7 +81,7 @@
                     data-row={pitch}
                     data-first={i === 0 ? '' : undefined}
                     aria-label="Name of the row {pitch}"
-                    placeholder={sheet.rowName(pitch)}
+                    placeholder={model.rowName(pitch)}
                     value={track.rows.names[String(pitch)] ?? ''}
                     onchange={(e) => name(pitch, e.currentTarget.value)}
                 />

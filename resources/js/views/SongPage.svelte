@@ -2,7 +2,7 @@
     import type { Part } from '../api/part.svelte';
     import type { Song } from '../api/song.svelte';
     import type { Setup } from '../api/types';
-    import type { Desk } from '../arrange/desk.svelte';
+    import type { ArrangeModel } from '../arrange/arrange-model.svelte';
     import Staves from '../arrange/Staves.svelte';
     import { chordLine } from '../harmony/chord-line.svelte';
     import { commands } from '../keys/commands.svelte';
@@ -35,7 +35,7 @@
     });
 
     let renaming = $state(false);
-    let desk = $state.raw<Desk | null>(null);
+    let model = $state.raw<ArrangeModel | null>(null);
     let hovered = $state('');
     let menu = $state.raw<{ x: number; y: number; on: 'part' | 'staff' | 'track' | 'ruler' } | null>(null);
     /** The part whose notes are in the roll under the staves. */
@@ -48,7 +48,7 @@
         void song.revisionShown;
         void song.chosenParts;
         void song.caretTrack;
-        return desk?.part ?? null;
+        return model?.part ?? null;
     });
     const open = $derived(panels.open);
     const spec = $derived(open?.name === 'edit' ? commands.find(open.edit ?? '') : undefined);
@@ -70,9 +70,9 @@
             song.stage = 'song';
             return song.tell('The roll is away.');
         }
-        const to = desk?.chosen[0] ?? part;
+        const to = model?.chosen[0] ?? part;
         if (!to) return song.tell('Choose a part first.');
-        song.seen = desk && { left: desk.view.left, scale: desk.view.scale, row: 10 };
+        song.seen = model && { left: model.view.left, scale: model.view.scale, row: 10 };
         under = to.id;
         song.stage = 'roll';
     }
@@ -110,8 +110,8 @@
         return chordLine.follow(song, null);
     });
     const share = (ticks: number): number => {
-        void desk?.moved;
-        const view = desk?.view;
+        void model?.moved;
+        const view = model?.view;
         return view && view.width > 0 ? ((ticks - view.left) * view.scale * 100) / view.width : 0;
     };
 </script>
@@ -159,7 +159,7 @@
                 {song}
                 onHover={(w) => (hovered = w)}
                 onOpen={openPart}
-                onDesk={(d) => (desk = d)}
+                onModel={(d) => (model = d)}
                 onMenu={(m) => (menu = m)}
             />
             {#if low}
@@ -170,7 +170,7 @@
                     data-testid="under"
                     onpointerdowncapture={() => (song.stage = 'roll')}
                 >
-                    {#key low}<RollPage {song} part={low} {setup} under={desk} />{/key}
+                    {#key low}<RollPage {song} part={low} {setup} under={model} />{/key}
                 </div>
             {/if}
         </div>

@@ -12,10 +12,14 @@ export function asPressed(press: Press): { more?: boolean; times?: number } {
 /** What is done in the roll and on the song page alike: panels, recipes, edits as their panel was set last, counts. */
 export function doing(here: Song): Record<string, Handler> {
     return {
-        panel: (p) => panels.turn(p.edit ? { name: 'edit', edit: String(p.edit) } : { name: String(p.name) }),
+        // A panel shows how things are: what was typed before it is answered first.
+        panel: (p) =>
+            here.afterAll(() =>
+                panels.turn(p.edit ? { name: 'edit', edit: String(p.edit) } : { name: String(p.name) }),
+            ),
         recipe: (p, _, press) => here.do({ recipe: String(p.recipe), ...asPressed(press) }),
-        'record-recipe': () => void here.notebook.record().then((some) => some && panels.turn({ name: 'recipes' })),
-        'repeat-command': (p, _, press) => here.notebook.repeat(Number(p.back ?? 1), press.times),
+        'record-recipe': () => void here.commandLog.record().then((some) => some && panels.turn({ name: 'recipes' })),
+        'repeat-command': (p, _, press) => here.commandLog.repeat(Number(p.back ?? 1), press.times),
         count: () => void (keys.count = ''),
         // What is typed behind it is for the part that it opens.
         'go-part': (p) => here.queue.push({ kind: 'ask', ask: () => goPart(here, Number(p.by ?? 1)) }),

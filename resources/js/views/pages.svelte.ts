@@ -3,12 +3,12 @@ import type { Component } from 'svelte';
 const LOADS = {
     roll: async () => (await import('./RollPage.svelte')).default,
     song: async () => (await import('./SongPage.svelte')).default,
-    chords: async () => (await import('./aside')).chords,
-    sheet: async () => (await import('./aside')).sheet,
-    pace: async () => (await import('./aside')).pace,
-    guide: async () => (await import('./aside')).guide,
-    backups: async () => (await import('./aside')).backups,
-    steps: async () => (await import('./aside')).steps,
+    chords: async () => (await import('./detached')).chords,
+    sheet: async () => (await import('./detached')).sheet,
+    pace: async () => (await import('./detached')).pace,
+    guide: async () => (await import('./detached')).guide,
+    backups: async () => (await import('./detached')).backups,
+    steps: async () => (await import('./detached')).steps,
 } as const;
 
 type Name = keyof typeof LOADS;

@@ -1,5 +1,5 @@
 import type { Handler } from '../../keys/keys.svelte';
-import type { Desk } from '../desk.svelte';
+import type { ArrangeModel } from '../arrange-model.svelte';
 import { deleteParts, putIn } from './make';
 
 const KEPT = 'jactonic.parts';
@@ -15,8 +15,8 @@ interface Kept {
 let here: Kept | null = null;
 
 /** Copy, cut and paste of parts: at the caret's time and track, also in another song. */
-export function carried(desk: Desk): Record<string, Handler> {
-    const { song } = desk;
+export function carried(model: ArrangeModel): Record<string, Handler> {
+    const { song } = model;
 
     function copy(then: (ids: readonly number[]) => void): void {
         song.queue.push({
@@ -45,7 +45,8 @@ export function carried(desk: Desk): Record<string, Handler> {
                 const copied = kept();
                 if (!copied) return song.tell('No parts were copied.');
                 const inPlace = p.where === 'place';
-                const there = inPlace && song.tracks.some((t) => t.id === copied.track) ? copied.track : desk.track?.id;
+                const there =
+                    inPlace && song.tracks.some((t) => t.id === copied.track) ? copied.track : model.track?.id;
                 song.do(putIn(copied.clip, { at: inPlace ? copied.at : 'caret', ...(there ? { track: there } : {}) }));
                 song.afterAll(() => {
                     if (song.goesOn !== null) song.putCaret(song.goesOn);

@@ -5,10 +5,10 @@ import type { Handler, Press } from '../../keys/keys.svelte';
 import { tool } from '../../roll/pen.svelte';
 import { askSpan, spans } from '../../roll/commands/span';
 import { router } from '../../router.svelte';
-import { startPlaying } from '../../sound/said';
+import { startPlaying } from '../../sound/announcement';
 import { transport } from '../../sound/transport.svelte';
 import { panels } from '../../views/panels.svelte';
-import type { Desk } from '../desk.svelte';
+import type { ArrangeModel } from '../arrange-model.svelte';
 import { carried } from './carried';
 import * as make from './make';
 import { beside, chooseMany, wordsOf } from './walk';
@@ -23,17 +23,21 @@ const STEPS: Record<string, { steps: number; by: unknown }> = {
 };
 
 /** What the song page does when it is asked to; `cancel` drops what a press holds, and says whether it held anything. */
-export function commandsOf(desk: Desk, cancel: () => boolean, open: (part: Part) => void): Record<string, Handler> {
+export function commandsOf(
+    model: ArrangeModel,
+    cancel: () => boolean,
+    open: (part: Part) => void,
+): Record<string, Handler> {
     return {
-        ...moving(desk),
-        ...choosing(desk, cancel, open),
-        ...seeing(desk),
-        ...spans(desk),
-        ...carried(desk),
-        ...harmony(desk.song, null),
+        ...moving(model),
+        ...choosing(model, cancel, open),
+        ...seeing(model),
+        ...spans(model),
+        ...carried(model),
+        ...harmony(model.song, null),
         tool: (p) => {
             tool.turn(p.tool === 'eraser' ? 'eraser' : 'pen');
-            desk.song.tell(
+            model.song.tell(
                 {
                     pen: 'The pen is in hand: a stroke over empty paper is a new part.',
                     eraser: 'The eraser is in hand: a press deletes a part.',
@@ -41,11 +45,11 @@ export function commandsOf(desk: Desk, cancel: () => boolean, open: (part: Part)
                 }[tool.name],
             );
         },
-        set: (p) => desk.song.do({ set: p, on: desk.song.onGrid() }),
+        set: (p) => model.song.do({ set: p, on: model.song.onGrid() }),
         track: (p) => {
-            const { track } = desk;
+            const { track } = model;
             if (track)
-                desk.song.elsewhere.setTrack(
+                model.song.crossWindow.setTrack(
                     track,
                     p.what === 'muted' ? { muted: !track.muted } : { soloed: !track.soloed },
                 );
@@ -54,8 +58,8 @@ export function commandsOf(desk: Desk, cancel: () => boolean, open: (part: Part)
 }
 
 /** What the arrows do: to the parts chosen, or with none chosen to the caret and the span. */
-function moving(desk: Desk): Record<string, Handler> {
-    const { song } = desk;
+function moving(model: ArrangeModel): Record<string, Handler> {
+    const { song } = model;
     const orElse =
         (edit: string, other: (p: Record<string, unknown>, times: number) => boolean | void): Handler =>
         (params, _, press) =>
@@ -76,42 +80,42 @@ function moving(desk: Desk): Record<string, Handler> {
             if (by === 0) return false;
             const tracks = song.tracks;
             // Shift goes to the topmost or the lowest.
-            const to = Math.abs(by) > 1 ? (by > 0 ? 0 : tracks.length - 1) : desk.trackIndex - by * times;
+            const to = Math.abs(by) > 1 ? (by > 0 ? 0 : tracks.length - 1) : model.trackIndex - by * times;
             song.caretTrack = tracks[Math.max(0, Math.min(tracks.length - 1, to))]?.id ?? null;
-            tellCaret(desk);
+            tellCaret(model);
         }),
         [make.SPAN]: orElse(make.SPAN, (p, times) => {
             if (p.edge || p.next) return false;
-            askSpan(desk, { what: 'steps', steps: Number(p.steps ?? 1) * times, by: p.by });
+            askSpan(model, { what: 'steps', steps: Number(p.steps ?? 1) * times, by: p.by });
         }),
         go: (p) => {
             song.inTurn(() => {
                 song.putCaret(Number(p.to ?? 0));
-                desk.revealTime(song.caret.tick, song.caret.tick + 1);
-                tellCaret(desk);
+                model.revealTime(song.caret.tick, song.caret.tick + 1);
+                tellCaret(model);
             });
         },
         locate: (p) => {
             // Where the song ends may still change.
             song.afterAll(() => {
                 song.putCaret(
-                    p.to === 'start' ? 0 : Math.max(0, ...[...song.parts.values()].map((q) => desk.endOf(q))),
+                    p.to === 'start' ? 0 : Math.max(0, ...[...song.parts.values()].map((q) => model.endOf(q))),
                 );
-                desk.revealTime(song.caret.tick, song.caret.tick + 1);
+                model.revealTime(song.caret.tick, song.caret.tick + 1);
             });
             return false;
         },
         caret: (p, _, press) => {
             const by = STEPS[String(p.to)];
             if (by) return song.withSelection(() => moveCaret(song, by.steps * press.times, by.by));
-            song.afterAll(() => toMarker(desk, p.to === 'previous-marker' ? -1 : 1));
+            song.afterAll(() => toMarker(model, p.to === 'previous-marker' ? -1 : 1));
         },
         'play-from': () =>
-            song.afterAll(() => void startPlaying(song, desk.lines, desk.chosen[0]?.head.from ?? song.caret.tick)),
+            song.afterAll(() => void startPlaying(song, model.lines, model.chosen[0]?.head.from ?? song.caret.tick)),
         'play-span': () => {
             if (!song.span) return song.tell('There is no span.');
             transport.setLoop({ ...song.span, on: true });
-            void startPlaying(song, desk.lines, song.span.from);
+            void startPlaying(song, model.lines, song.span.from);
         },
     };
 }
@@ -121,34 +125,34 @@ function pressed(press: Press): { more?: boolean; times?: number } {
 }
 
 /** Where the caret is, and what part lies there. */
-export function tellCaret(desk: Desk): void {
-    const { song, lines, track } = desk;
+export function tellCaret(model: ArrangeModel): void {
+    const { song, lines, track } = model;
     const { tick } = song.caret;
-    const there = track?.parts.find((p) => p.head.from <= tick && tick < desk.endOf(p));
+    const there = track?.parts.find((p) => p.head.from <= tick && tick < model.endOf(p));
     song.tell(
         `Caret at ${song.time.position(tick, lines)}${track ? `, ${track.name}` : ''}${there ? `: ${wordsOf(there)}` : '.'}`,
     );
 }
 
 /** The caret goes to the next marker, or the one before it. */
-function toMarker(desk: Desk, way: 1 | -1): void {
-    const { song } = desk;
+function toMarker(model: ArrangeModel, way: 1 | -1): void {
+    const { song } = model;
     const places = song.time.markers.filter(([tick]) => way * (tick - song.caret.tick) > 0);
     const to = way > 0 ? places[0] : places.at(-1);
     if (!to) return song.tell(way > 0 ? 'No marker stands later.' : 'No marker stands earlier.');
     song.putCaret(to[0]);
-    desk.revealTime(to[0], to[0] + 1);
-    song.tell(`${to[1]}: ${song.time.position(to[0], desk.lines)}.`);
+    model.revealTime(to[0], to[0] + 1);
+    song.tell(`${to[1]}: ${song.time.position(to[0], model.lines)}.`);
 }
 
-function choosing(desk: Desk, cancel: () => boolean, open: (part: Part) => void): Record<string, Handler> {
-    const { song } = desk;
+function choosing(model: ArrangeModel, cancel: () => boolean, open: (part: Part) => void): Record<string, Handler> {
+    const { song } = model;
     return {
-        choose: (p) => song.afterAll(() => beside(desk, Number(p.x ?? 0), Number(p.y ?? 0), p.take === true)),
-        'choose-parts': (p) => song.afterAll(() => chooseMany(desk, String(p.which ?? 'all'))),
+        choose: (p) => song.afterAll(() => beside(model, Number(p.x ?? 0), Number(p.y ?? 0), p.take === true)),
+        'choose-parts': (p) => song.afterAll(() => chooseMany(model, String(p.which ?? 'all'))),
         'open-part': () =>
             song.afterAll(() => {
-                const part = song.parts.get(desk.at ?? -1) ?? desk.chosen[0] ?? desk.part;
+                const part = song.parts.get(model.at ?? -1) ?? model.chosen[0] ?? model.part;
                 if (part) open(part);
             }),
         escape: () => {
@@ -157,33 +161,33 @@ function choosing(desk: Desk, cancel: () => boolean, open: (part: Part) => void)
             if (panels.open) return panels.close();
             song.withSelection(() => {
                 if (song.chosenParts.length === 0) return router.go({ at: 'songs' });
-                desk.choose([]);
+                model.choose([]);
                 song.tell('Nothing is chosen; arrows move the caret.');
             });
         },
     };
 }
 
-function seeing(desk: Desk): Record<string, Handler> {
-    const { song, view } = desk;
+function seeing(model: ArrangeModel): Record<string, Handler> {
+    const { song, view } = model;
     return {
         zoom: (p) => {
             const by = Number(p.by);
-            if (p.axis === 'pitch') return desk.setRow(desk.row * (by > 0 ? 1.25 : 0.8));
+            if (p.axis === 'pitch') return model.setRow(model.row * (by > 0 ? 1.25 : 0.8));
             const at = view.x(song.caret.tick);
             view.zoomTime(by > 0 ? 1.5 : 1 / 1.5, at >= 0 && at <= view.width ? at : view.width / 2);
         },
         fit: (p) =>
             song.afterAll(() => {
-                const { chosen } = desk;
-                if (p.what === 'span' && song.span) desk.fit(song.span.from, song.span.to);
+                const { chosen } = model;
+                if (p.what === 'span' && song.span) model.fit(song.span.from, song.span.to);
                 else if (p.what === 'selection' && chosen.length > 0)
-                    desk.fit(
+                    model.fit(
                         Math.min(...chosen.map((q) => q.head.from)),
-                        Math.max(...chosen.map((q) => desk.endOf(q))),
+                        Math.max(...chosen.map((q) => model.endOf(q))),
                     );
-                else desk.fit(0, Math.max(0, ...[...song.parts.values()].map((q) => desk.endOf(q))));
+                else model.fit(0, Math.max(0, ...[...song.parts.values()].map((q) => model.endOf(q))));
             }),
-        scroll: (p) => desk.scroll((Number(p.x ?? 0) * view.width) / 2, -Number(p.y ?? 0) * desk.row),
+        scroll: (p) => model.scroll((Number(p.x ?? 0) * view.width) / 2, -Number(p.y ?? 0) * model.row),
     };
 }

@@ -1,40 +1,40 @@
 import type { Part } from '../../api/part.svelte';
-import type { Desk } from '../desk.svelte';
+import type { ArrangeModel } from '../arrange-model.svelte';
 
 /** Goes to the next part in time on a track, or to the nearest in time on the track above or below; `take` takes it in. */
-export function beside(desk: Desk, x: number, y: number, take: boolean): void {
-    const { song } = desk;
-    const last = song.chosenParts.includes(desk.at ?? -1) ? desk.at : song.chosenParts.at(-1);
+export function beside(model: ArrangeModel, x: number, y: number, take: boolean): void {
+    const { song } = model;
+    const last = song.chosenParts.includes(model.at ?? -1) ? model.at : song.chosenParts.at(-1);
     const here = song.parts.get(last ?? -1);
     // At the end of the way, of several chosen the outermost stays: the later piece of a part that was split.
     const alone = song.chosenParts.length > 1 && !take ? here : undefined;
-    const found = here ? (next(desk, here, x, y) ?? alone) : atCaret(desk, x, y);
+    const found = here ? (next(model, here, x, y) ?? alone) : atCaret(model, x, y);
     if (!found) return song.tell('There is no part that way.');
-    const others = take ? desk.chosen.filter((p) => p !== found) : [];
-    desk.choose([...others, found], found);
-    told(desk);
+    const others = take ? model.chosen.filter((p) => p !== found) : [];
+    model.choose([...others, found], found);
+    told(model);
 }
 
-function next(desk: Desk, here: Part, x: number, y: number): Part | undefined {
-    const { tracks } = desk.song;
-    const parts = tracks[desk.indexOf(here)]?.parts ?? [];
+function next(model: ArrangeModel, here: Part, x: number, y: number): Part | undefined {
+    const { tracks } = model.song;
+    const parts = tracks[model.indexOf(here)]?.parts ?? [];
     if (x !== 0) return parts[parts.indexOf(here) + x];
-    for (let t = desk.indexOf(here) + y; t >= 0 && t < tracks.length; t += y)
+    for (let t = model.indexOf(here) + y; t >= 0 && t < tracks.length; t += y)
         if (tracks[t]!.parts.length > 0) return nearest(tracks[t]!.parts, here.head.from);
     return undefined;
 }
 
 /** With nothing chosen: from the caret on. */
-function atCaret(desk: Desk, x: number, y: number): Part | undefined {
-    const { song } = desk;
+function atCaret(model: ArrangeModel, x: number, y: number): Part | undefined {
+    const { song } = model;
     const { tick } = song.caret;
-    const parts = song.tracks[desk.trackIndex]?.parts ?? [];
-    const under = parts.find((p) => p.head.from <= tick && desk.endOf(p) > tick);
+    const parts = song.tracks[model.trackIndex]?.parts ?? [];
+    const under = parts.find((p) => p.head.from <= tick && model.endOf(p) > tick);
     if (x === 0 && y === 0) return under;
     if (x > 0) return under ?? parts.find((p) => p.head.from >= tick) ?? parts.at(-1);
     if (x < 0) return under ?? parts.findLast((p) => p.head.from <= tick) ?? parts[0];
-    const track = song.tracks[Math.max(0, Math.min(song.tracks.length - 1, desk.trackIndex + (under ? y : 0)))];
-    return under && track === song.tracks[desk.trackIndex] ? under : track && nearest(track.parts, tick);
+    const track = song.tracks[Math.max(0, Math.min(song.tracks.length - 1, model.trackIndex + (under ? y : 0)))];
+    return under && track === song.tracks[model.trackIndex] ? under : track && nearest(track.parts, tick);
 }
 
 function nearest(parts: readonly Part[], tick: number): Part | undefined {
@@ -45,25 +45,25 @@ function nearest(parts: readonly Part[], tick: number): Part | undefined {
 }
 
 /** Chooses several parts: all, those of the track, the others, those in the span. */
-export function chooseMany(desk: Desk, which: string): void {
-    const { song } = desk;
+export function chooseMany(model: ArrangeModel, which: string): void {
+    const { song } = model;
     const all = song.tracks.flatMap((t) => t.parts);
     const chosen = new Set(song.chosenParts);
     if (which === 'span' && !song.span) return song.tell('There is no span.');
     const found = all.filter((p) =>
         which === 'track'
-            ? p.trackId === desk.track?.id
+            ? p.trackId === model.track?.id
             : which === 'others'
               ? !chosen.has(p.id)
               : which === 'span'
-                ? p.head.from < song.span!.to && desk.endOf(p) > song.span!.from
+                ? p.head.from < song.span!.to && model.endOf(p) > song.span!.from
                 : true,
     );
-    desk.choose(found, found.find((p) => p.id === desk.at) ?? found[0]);
-    told(desk);
+    model.choose(found, found.find((p) => p.id === model.at) ?? found[0]);
+    told(model);
 }
 
-export function told({ song, chosen }: Desk): void {
+export function told({ song, chosen }: ArrangeModel): void {
     const [only, more] = chosen;
     song.tell(
         only && !more ? wordsOf(only) : chosen.length === 0 ? 'Nothing is chosen.' : `${chosen.length} parts chosen.`,

@@ -3,15 +3,15 @@ import { DRAG_FROM } from '../../roll/gestures/drag';
 import type { Gesture, Touch } from '../../stage/hands';
 import { moveParts, putIn, resizeParts } from '../commands/make';
 import { told } from '../commands/walk';
-import type { Desk } from '../desk.svelte';
+import type { ArrangeModel } from '../arrange-model.svelte';
 import { partAt, type Grip } from './index';
 
 /**
  * Parts under the hand. A drag holds to the axis on which it began (Shift frees it); in time it goes to the grid's lines
  * (Alt suspends that), across it goes from track to track; with Mod the parts stay, and copies are put there.
  */
-export function grab(desk: Desk): Gesture {
-    const { song, view } = desk;
+export function grab(model: ArrangeModel): Gesture {
+    const { song, view } = model;
     let held: { part: Part; grip: Grip; x: number; y: number; wasChosen: boolean; shift: boolean } | null = null;
     let axis: 'time' | 'track' | null = null;
     let by = { ticks: 0, tracks: 0 };
@@ -22,41 +22,41 @@ export function grab(desk: Desk): Gesture {
         if (!axis && Math.hypot(dx, dy) < DRAG_FROM) return;
         axis ??= grip !== 'move' || Math.abs(dx) >= Math.abs(dy) ? 'time' : 'track';
         const free = shift && grip === 'move';
-        const edge = grip === 'end' ? desk.endOf(part) : part.head.from;
-        const chosen = desk.chosen;
+        const edge = grip === 'end' ? model.endOf(part) : part.head.from;
+        const chosen = model.chosen;
         by = {
-            ticks: axis === 'time' || free ? desk.snapped(edge + dx / view.scale, alt) - edge : 0,
-            tracks: grip === 'move' && (axis === 'track' || free) ? Math.round(dy / desk.row) : 0,
+            ticks: axis === 'time' || free ? model.snapped(edge + dx / view.scale, alt) - edge : 0,
+            tracks: grip === 'move' && (axis === 'track' || free) ? Math.round(dy / model.row) : 0,
         };
         if (grip === 'move') by.ticks = Math.max(by.ticks, -Math.min(...chosen.map((p) => p.head.from)));
-        const tracks = chosen.map((p) => desk.indexOf(p));
+        const tracks = chosen.map((p) => model.indexOf(p));
         by.tracks = Math.max(-Math.min(...tracks), Math.min(song.tracks.length - 1 - Math.max(...tracks), by.tracks));
-        desk.shown = {
+        model.shown = {
             box: null,
             sheets: chosen.map((p) => ({
                 from: p.head.from + (grip === 'end' ? 0 : by.ticks),
-                to: desk.endOf(p) + (grip === 'start' ? 0 : by.ticks),
-                track: desk.indexOf(p) + by.tracks,
+                to: model.endOf(p) + (grip === 'start' ? 0 : by.ticks),
+                track: model.indexOf(p) + by.tracks,
             })),
         };
-        const words = by.tracks !== 0 ? `, ${song.tracks[desk.indexOf(part) + by.tracks]?.name ?? ''}` : '';
-        desk.onHover(`${song.time.position(Math.max(0, edge + by.ticks), desk.lines)}${words}`);
+        const words = by.tracks !== 0 ? `, ${song.tracks[model.indexOf(part) + by.tracks]?.name ?? ''}` : '';
+        model.onHover(`${song.time.position(Math.max(0, edge + by.ticks), model.lines)}${words}`);
     }
 
     function end(): void {
         held = axis = null;
         by = { ticks: 0, tracks: 0 };
-        desk.shown = { sheets: [], box: null };
+        model.shown = { sheets: [], box: null };
     }
 
     return {
         begin({ x, y, button, shift }) {
-            const hit = partAt(desk, x, y);
+            const hit = partAt(model, x, y);
             if (!hit || button === 1) return false;
             const { part, grip } = hit;
             const wasChosen = song.chosenParts.includes(part.id);
-            if (!wasChosen) desk.choose([...(shift ? desk.chosen : []), part], part);
-            desk.at = part.id;
+            if (!wasChosen) model.choose([...(shift ? model.chosen : []), part], part);
+            model.at = part.id;
             if (button === 2) return false;
             held = { part, grip, x, y, wasChosen, shift };
             return true;
@@ -70,8 +70,8 @@ export function grab(desk: Desk): Gesture {
             if (!moved) {
                 // A click on one of several chooses it alone; with Shift it is let go.
                 if (hand.wasChosen)
-                    desk.choose(hand.shift ? desk.chosen.filter((p) => p !== hand.part) : [hand.part], hand.part);
-                return told(desk);
+                    model.choose(hand.shift ? model.chosen.filter((p) => p !== hand.part) : [hand.part], hand.part);
+                return told(model);
             }
             if (ticks === 0 && tracks === 0) return;
             if (hand.grip !== 'move') return song.do(resizeParts(ticks, hand.grip));
@@ -82,9 +82,9 @@ export function grab(desk: Desk): Gesture {
     };
 
     function copyTo(ticks: number, tracks: number): void {
-        const { chosen } = desk;
+        const { chosen } = model;
         const at = Math.min(...chosen.map((p) => p.head.from)) + ticks;
-        const track = song.tracks[Math.min(...chosen.map((p) => desk.indexOf(p))) + tracks]?.id;
+        const track = song.tracks[Math.min(...chosen.map((p) => model.indexOf(p))) + tracks]?.id;
         song.queue.push({
             kind: 'ask',
             ask: async () => {

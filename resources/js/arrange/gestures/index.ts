@@ -7,7 +7,7 @@ import { Hands, type Gesture, type Touch } from '../../stage/hands';
 import { deleteParts, newPart } from '../commands/make';
 import { tellCaret } from '../commands';
 import { told, wordsOf } from '../commands/walk';
-import type { Desk } from '../desk.svelte';
+import type { ArrangeModel } from '../arrange-model.svelte';
 import { grab } from './grab';
 
 const EDGE = 7;
@@ -16,29 +16,33 @@ const EDGED_WIDTH = 24;
 export type Grip = 'move' | 'start' | 'end';
 
 /** The sheet at a place, the chosen ones first, and which of its edges is there. */
-export function partAt(desk: Desk, x: number, y: number): { part: Part; grip: Grip } | null {
-    const { song, view } = desk;
-    const track = song.tracks[Math.floor((y + desk.top) / desk.row)];
+export function partAt(model: ArrangeModel, x: number, y: number): { part: Part; grip: Grip } | null {
+    const { song, view } = model;
+    const track = song.tracks[Math.floor((y + model.top) / model.row)];
     const tick = view.tick(x);
     const hits = (track?.parts ?? []).filter((part) => {
-        const box = desk.boxOf(part);
-        const top = box.y - desk.top;
+        const box = model.boxOf(part);
+        const top = box.y - model.top;
         return tick >= box.from && tick < box.to && y >= top && y < top + box.h;
     });
     const part = hits.find((p) => song.chosenParts.includes(p.id)) ?? hits.at(-1);
     if (!part) return null;
-    const { from, to } = desk.boxOf(part);
+    const { from, to } = model.boxOf(part);
     const [left, right] = [view.x(from), view.x(to)];
     const wide = right - left >= EDGED_WIDTH;
     return { part, grip: wide && x > right - EDGE ? 'end' : wide && x < left + EDGE ? 'start' : 'move' };
 }
 
 /** The hands over the staves and over the ruler. */
-export function handsOf(desk: Desk, staves: () => Element, ruler: () => Element): { staves: Hands; ruler: Hands } {
-    const { song, view } = desk;
+export function handsOf(
+    model: ArrangeModel,
+    staves: () => Element,
+    ruler: () => Element,
+): { staves: Hands; ruler: Hands } {
+    const { song, view } = model;
     const hover = ({ x, y, mod }: Touch): void => {
-        const hit = partAt(desk, x, y);
-        desk.cursor =
+        const hit = partAt(model, x, y);
+        model.cursor =
             tool.name === 'eraser'
                 ? 'cell'
                 : tool.name === 'pen' && !hit
@@ -51,76 +55,76 @@ export function handsOf(desk: Desk, staves: () => Element, ruler: () => Element)
                         ? 'copy'
                         : 'grab';
         const tick = Math.max(0, view.tick(x));
-        song.pointer = { tick: desk.snapped(tick), note: null };
-        desk.onHover(hit ? wordsOf(hit.part) : song.time.position(tick, desk.lines));
+        song.pointer = { tick: model.snapped(tick), note: null };
+        model.onHover(hit ? wordsOf(hit.part) : song.time.position(tick, model.lines));
     };
     return {
-        staves: new Hands(staves, [erase(desk), grab(desk), write(desk), box(desk)], hover),
-        ruler: new Hands(ruler, [drawSpan(desk)], ({ x }) =>
-            desk.onHover(song.time.position(Math.max(0, view.tick(x)), desk.lines)),
+        staves: new Hands(staves, [erase(model), grab(model), write(model), box(model)], hover),
+        ruler: new Hands(ruler, [drawSpan(model)], ({ x }) =>
+            model.onHover(song.time.position(Math.max(0, view.tick(x)), model.lines)),
         ),
     };
 }
 
 /** With the eraser in hand a press deletes the part under it. */
-function erase(desk: Desk): Gesture {
+function erase(model: ArrangeModel): Gesture {
     return {
         begin({ x, y, button }) {
             if (tool.name !== 'eraser' || button !== 0) return false;
-            const hit = partAt(desk, x, y);
-            if (hit) desk.song.do(deleteParts([hit.part.id]));
+            const hit = partAt(model, x, y);
+            if (hit) model.song.do(deleteParts([hit.part.id]));
             return true;
         },
     };
 }
 
 /** With the pen in hand a stroke over empty paper is a new part, over whole bars unless Alt is held. */
-function write(desk: Desk): Gesture {
+function write(model: ArrangeModel): Gesture {
     let from = 0;
     let track = 0;
     const stretch = ({ x, alt }: Touch): { from: number; to: number; track: number } => {
-        const [a, b] = [Math.max(0, Math.min(from, desk.view.tick(x))), Math.max(from, desk.view.tick(x))];
-        const { lines } = desk;
+        const [a, b] = [Math.max(0, Math.min(from, model.view.tick(x))), Math.max(from, model.view.tick(x))];
+        const { lines } = model;
         return alt
-            ? { from: desk.snapped(a), to: Math.max(desk.snapped(a) + 1, desk.snapped(b)), track }
+            ? { from: model.snapped(a), to: Math.max(model.snapped(a) + 1, model.snapped(b)), track }
             : { from: lines.barAt(a).start, to: lines.barAt(Math.max(a, b - 1)).end, track };
     };
     return {
         begin(touch) {
             if (tool.name !== 'pen' || touch.button !== 0) return false;
-            from = Math.max(0, desk.view.tick(touch.x));
-            track = desk.trackAt(touch.y);
-            desk.shown = { sheets: [stretch(touch)], box: null };
+            from = Math.max(0, model.view.tick(touch.x));
+            track = model.trackAt(touch.y);
+            model.shown = { sheets: [stretch(touch)], box: null };
             return true;
         },
         move(touch) {
-            desk.shown = { sheets: [stretch(touch)], box: null };
+            model.shown = { sheets: [stretch(touch)], box: null };
         },
         drop(touch) {
-            const { song } = desk;
-            desk.shown = { sheets: [], box: null };
+            const { song } = model;
+            model.shown = { sheets: [], box: null };
             const id = song.tracks[track]?.id;
             if (!touch || id === undefined) return;
             const { from, to } = stretch(touch);
             song.do(newPart(id, from, to));
         },
         cancel() {
-            desk.shown = { sheets: [], box: null };
+            model.shown = { sheets: [], box: null };
         },
     };
 }
 
 /** On empty paper: a click puts the caret there and ends the choice, a drag draws a box about parts. */
-function box(desk: Desk): Gesture {
+function box(model: ArrangeModel): Gesture {
     let start = { x: 0, y: 0 };
     let before: Part[] = [];
     const inside = (x: number, y: number): Part[] => {
-        const { song, view, top } = desk;
+        const { song, view, top } = model;
         const [x0, x1] = [Math.min(x, start.x), Math.max(x, start.x)];
         const [y0, y1] = [Math.min(y, start.y), Math.max(y, start.y)];
         return song.tracks.flatMap((t) =>
             t.parts.filter((p) => {
-                const b = desk.boxOf(p);
+                const b = model.boxOf(p);
                 return view.x(b.from) < x1 && view.x(b.to) > x0 && b.y - top < y1 && b.y - top + b.h > y0;
             }),
         );
@@ -128,30 +132,30 @@ function box(desk: Desk): Gesture {
     return {
         begin({ x, y, button, shift }) {
             start = { x, y };
-            before = shift ? desk.chosen : [];
+            before = shift ? model.chosen : [];
             return button === 0;
         },
         move({ x, y }) {
             if (Math.hypot(x - start.x, y - start.y) < DRAG_FROM) return;
-            desk.shown = { sheets: [], box: { x0: start.x, y0: start.y, x1: x, y1: y } };
+            model.shown = { sheets: [], box: { x0: start.x, y0: start.y, x1: x, y1: y } };
         },
         drop(touch) {
-            const { song } = desk;
-            const { box } = desk.shown;
-            desk.shown = { sheets: [], box: null };
+            const { song } = model;
+            const { box } = model.shown;
+            model.shown = { sheets: [], box: null };
             if (touch && box) {
                 const found = inside(touch.x, touch.y);
-                desk.choose([...before, ...found.filter((p) => !before.includes(p))], found[0]);
-                return told(desk);
+                model.choose([...before, ...found.filter((p) => !before.includes(p))], found[0]);
+                return told(model);
             }
-            desk.choose([]);
-            song.caretTrack = song.tracks[desk.trackAt(start.y)]?.id ?? null;
-            song.putCaret(desk.snapped(desk.view.tick(start.x)));
+            model.choose([]);
+            song.caretTrack = song.tracks[model.trackAt(start.y)]?.id ?? null;
+            song.putCaret(model.snapped(model.view.tick(start.x)));
             if (!transport.playing) transport.locate(song.caret.tick);
-            tellCaret(desk);
+            tellCaret(model);
         },
         cancel() {
-            desk.shown = { sheets: [], box: null };
+            model.shown = { sheets: [], box: null };
         },
     };
 }

@@ -1,18 +1,18 @@
 import { eachLine } from '../../roll/layers/grid';
-import type { Desk } from '../desk.svelte';
+import type { ArrangeModel } from '../arrange-model.svelte';
 import { MARGIN } from '../sizes';
 
 const CLOSEST = 9;
 const STAFF = 5;
 
 /** Paper, a staff for each track, and the lines of bars and beats. */
-export function paintGrid(desk: Desk, ctx: CanvasRenderingContext2D): void {
-    const { view, song, row, colours: c } = desk;
+export function paintGrid(model: ArrangeModel, ctx: CanvasRenderingContext2D): void {
+    const { view, song, row, colours: c } = model;
     const { width, height } = view;
     ctx.fillStyle = c.paper;
     ctx.fillRect(0, 0, width, height);
     song.tracks.forEach((track, t) => {
-        const y = desk.y(t);
+        const y = model.y(t);
         if (y + row < 0 || y > height) return;
         if (track.id === song.caretTrack) {
             ctx.fillStyle = c.rowDark;
@@ -24,8 +24,8 @@ export function paintGrid(desk: Desk, ctx: CanvasRenderingContext2D): void {
         ctx.fillStyle = c.beat;
         ctx.fillRect(0, Math.round(y + row) - 1, width, 1);
     });
-    const bottom = Math.min(height, desk.y(song.tracks.length));
-    eachLine(view, desk.lines, song.time, CLOSEST, (x, rank) => {
+    const bottom = Math.min(height, model.y(song.tracks.length));
+    eachLine(view, model.lines, song.time, CLOSEST, (x, rank) => {
         if (rank === 'line') return;
         ctx.fillStyle = rank === 'bar' ? c.bar : c.line;
         ctx.globalAlpha = rank === 'bar' ? 0.45 : 1;

@@ -1,7 +1,7 @@
 import type { Part } from '../../api/part.svelte';
 import { coloursOf } from '../../stage/colours';
 import { inkOf, mixed, Pixels } from '../../stage/pixels';
-import type { Desk } from '../desk.svelte';
+import type { ArrangeModel } from '../arrange-model.svelte';
 import { NAME } from '../sizes';
 
 const pixels = new Pixels();
@@ -10,34 +10,34 @@ const reached = new Float64Array(128);
 const NARROW = 5;
 
 /** The notes of the sheets in view, drawn small: those heard in the track's tint, those hidden pale, rounds in outline. */
-export function paintNotes(desk: Desk, ctx: CanvasRenderingContext2D): void {
-    const { view, song } = desk;
-    const paper = inkOf(desk.colours.paper);
-    const pale = mixed(mixed(inkOf(desk.colours.faint), paper), paper);
+export function paintNotes(model: ArrangeModel, ctx: CanvasRenderingContext2D): void {
+    const { view, song } = model;
+    const paper = inkOf(model.colours.paper);
+    const pale = mixed(mixed(inkOf(model.colours.faint), paper), paper);
     pixels.begin(view.width, view.height);
     song.tracks.forEach((track, t) => {
-        if (desk.y(t) > view.height || desk.y(t + 1) < 0) return;
+        if (model.y(t) > view.height || model.y(t + 1) < 0) return;
         const tint = inkOf(coloursOf(t).tint);
         const silent = mixed(tint, paper);
         const isHeard = song.audible(track);
         for (const part of track.parts) {
-            paintPart(desk, part, isHeard && !part.head.muted ? tint : silent, silent, pale);
-            paintRounds(desk, part, tint);
+            paintPart(model, part, isHeard && !part.head.muted ? tint : silent, silent, pale);
+            paintRounds(model, part, tint);
         }
     });
     pixels.put(ctx);
 }
 
-function paintPart(desk: Desk, part: Part, tint: number, silent: number, pale: number): void {
-    const { view } = desk;
-    const { from, to, y, h } = desk.boxOf(part);
+function paintPart(model: ArrangeModel, part: Part, tint: number, silent: number, pale: number): void {
+    const { view } = model;
+    const { from, to, y, h } = model.boxOf(part);
     if (from > view.right || part.ordered.length === 0) return;
     const [low, high] = range(part);
     const room = h - NAME - 5;
     if (room < 3) return;
     const step = Math.min(5, room / (high - low + 1));
     const thick = Math.max(1, step - 0.5);
-    const bottom = y - desk.top + h - 3 - (room - step * (high - low + 1)) / 2;
+    const bottom = y - model.top + h - 3 - (room - step * (high - low + 1)) / 2;
     const { starts, lengths, pitches, mutes } = part;
     // What lies on a pixel already drawn need not be drawn again.
     reached.fill(-Infinity);
@@ -55,13 +55,13 @@ function paintPart(desk: Desk, part: Part, tint: number, silent: number, pale: n
 }
 
 /** A loop goes on as repeats in outline, each as long as its window, the last cut where it ends. */
-function paintRounds(desk: Desk, part: Part, tint: number): void {
-    const { view } = desk;
-    const { from, to, y, h } = desk.boxOf(part);
+function paintRounds(model: ArrangeModel, part: Part, tint: number): void {
+    const { view } = model;
+    const { from, to, y, h } = model.boxOf(part);
     const until = part.head.plays?.until ?? 0;
     if (until <= to || view.x(to) > view.width) return;
     const length = to - from;
-    const top = y - desk.top + 1;
+    const top = y - model.top + 1;
     const narrow = length * view.scale < NARROW;
     const first = Math.max(to, from + Math.floor((view.left - from) / length) * length);
     for (let start = first; start < Math.min(until, view.right); start += narrow ? until - start : length) {

@@ -6,7 +6,7 @@ import { player } from '../../sound/inputs/player.svelte';
 import { typing } from '../../sound/inputs/typing.svelte';
 import { recorder } from '../../sound/recorder.svelte';
 import { transport } from '../../sound/transport.svelte';
-import type { Sheet } from '../sheet.svelte';
+import type { RollModel } from '../roll-model.svelte';
 import { moving } from './moving';
 import { playing } from './playing';
 import { seeing } from './seeing';
@@ -15,20 +15,20 @@ import { under } from './under';
 import { writing } from './writing';
 
 /** What the roll does when it is asked to; `cancel` drops what a press holds, and says whether it held anything. */
-export function commandsOf(sheet: Sheet, cancel: () => boolean): Record<string, Handler> {
+export function commandsOf(model: RollModel, cancel: () => boolean): Record<string, Handler> {
     return {
-        ...moving(sheet),
-        ...writing(sheet),
-        ...seeing(sheet, cancel),
-        ...spans(sheet),
-        ...playing(sheet),
-        ...harmony(sheet.song, sheet.part),
-        ...under(sheet),
+        ...moving(model),
+        ...writing(model),
+        ...seeing(model, cancel),
+        ...spans(model),
+        ...playing(model),
+        ...harmony(model.song, model.part),
+        ...under(model),
     };
 }
 
 /** What is played goes into this roll's part for as long as it is open. */
-export function listen({ part, steps }: Sheet): () => void {
+export function listen({ part, steps }: RollModel): () => void {
     inputs.part = part;
     const off = steps.start();
     keys.typist = {

@@ -1,12 +1,12 @@
 import type { Handler } from '../../keys/keys.svelte';
 import { Lane } from '../../api/lane';
 import { valueWords } from '../lanes.svelte';
-import type { Sheet } from '../sheet.svelte';
+import type { RollModel } from '../roll-model.svelte';
 import { asked } from './moving';
 import { CARET_MOVERS, louderBy } from './make';
 
 /** What is chosen in the lane that is worked in; of one point its value and place. */
-export function sayPoints({ song, lanes, part }: Sheet): void {
+export function sayPoints({ song, lanes, part }: RollModel): void {
     const name = song.inLane.lane;
     if (!name) return;
     const all = lanes.pointsOf(name);
@@ -22,22 +22,22 @@ export function sayPoints({ song, lanes, part }: Sheet): void {
 }
 
 /** What keys do while a lane is worked in: to its points what they do to notes, and what is no business of a lane to notes. */
-export function inLanes(sheet: Sheet): Record<string, Handler> {
-    const { song, lanes } = sheet;
+export function inLanes(model: RollModel): Record<string, Handler> {
+    const { song, lanes } = model;
     const lane = (): string | null => song.inLane.lane;
     const [inTime, byLine, inPitch] = CARET_MOVERS as [string, string, string];
 
     function choose(ids: readonly number[], at = ids.length === 1 ? ids[0] : undefined): void {
         song.byHand(() => (song.inLane.points = new Set(ids)));
-        sheet.touch(`lane:${lane()!}`);
+        model.touch(`lane:${lane()!}`);
         const all = lanes.pointsOf(lane()!);
         // The caret goes with the walk.
         const last = all.find((p) => p.id === at);
         if (last) {
             song.putCaret(last.tick);
-            sheet.view.reveal(last.tick, last.tick + 1, song.caret.pitch, song.caret.pitch);
+            model.view.reveal(last.tick, last.tick + 1, song.caret.pitch, song.caret.pitch);
         }
-        sayPoints(sheet);
+        sayPoints(model);
     }
 
     function walk(way: 1 | -1, grows: boolean): void {
@@ -86,18 +86,18 @@ export function inLanes(sheet: Sheet): Record<string, Handler> {
             song.do(asked(edit, p, press));
         };
     return {
-        expression: () => song.afterAll(() => sheet.own.turn()),
+        expression: () => song.afterAll(() => model.own.turn()),
         lane: () => {
-            if (sheet.own.open) return sheet.own.next();
+            if (model.own.open) return model.own.next();
             return lanes.next() ? undefined : false;
         },
         'lane-set': (p) => (p.keep ? lanes.store(Number(p.number ?? 1)) : lanes.call(Number(p.number ?? 1))),
         'pedal-tails': () => {
-            sheet.pedalTails = !sheet.pedalTails;
-            localStorage.setItem('jactonic.tails', sheet.pedalTails ? 'shown' : 'hidden');
-            sheet.touch('notes');
+            model.pedalTails = !model.pedalTails;
+            localStorage.setItem('jactonic.tails', model.pedalTails ? 'shown' : 'hidden');
+            model.touch('notes');
             song.tell(
-                sheet.pedalTails ? 'Notes are drawn as long as the pedal holds them.' : 'Notes are drawn as written.',
+                model.pedalTails ? 'Notes are drawn as long as the pedal holds them.' : 'Notes are drawn as written.',
             );
         },
         'lane-show': (p) => lanes.turn(String(p.lane)),
@@ -107,7 +107,7 @@ export function inLanes(sheet: Sheet): Record<string, Handler> {
             song.afterAll(move);
         },
         escape: () => {
-            if (sheet.own.open) return sheet.own.away();
+            if (model.own.open) return model.own.away();
             if (!lane()) return false;
             song.inTurn(() => {
                 if (song.inLane.points.size > 0) choose([]);

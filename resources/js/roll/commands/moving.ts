@@ -3,7 +3,7 @@ import type { Command } from '../../api/types';
 import type { Handler, Press } from '../../keys/keys.svelte';
 import { recorder } from '../../sound/recorder.svelte';
 import { transport } from '../../sound/transport.svelte';
-import type { Sheet } from '../sheet.svelte';
+import type { RollModel } from '../roll-model.svelte';
 import * as make from './make';
 import { SPAN_MOVERS } from './make';
 import { askSpan } from './span';
@@ -18,8 +18,8 @@ export function asked(edit: string, params: Record<string, unknown>, press: Pres
 }
 
 /** What the arrows do: to the notes chosen, or with none chosen to the caret and the span. */
-export function moving(sheet: Sheet): Record<string, Handler> {
-    const { song } = sheet;
+export function moving(model: RollModel): Record<string, Handler> {
+    const { song } = model;
 
     /** An edit of the notes chosen; with none chosen the same keys do something else. */
     const orElse =
@@ -30,15 +30,15 @@ export function moving(sheet: Sheet): Record<string, Handler> {
         ): Handler =>
         (params, { keys }, press) =>
             song.withSelection(() => {
-                if (passing && keys.startsWith('Shift+Arrow') && sheet.passing.goesOn)
+                if (passing && keys.startsWith('Shift+Arrow') && model.caretSelection.goesOn)
                     // Whether it still goes on is known when all that was typed before has been answered.
                     song.afterAll(() => {
-                        if (sheet.passing.goesOn) passing(params, press.times);
+                        if (model.caretSelection.goesOn) passing(params, press.times);
                         else song.do(asked(edit, params, press));
                     });
                 else if (!song.anyChosen) other(params, press.times);
                 else {
-                    const step = make.inRows(edit, params, sheet.view.rows);
+                    const step = make.inRows(edit, params, model.view.rows);
                     song.do(asked(step?.edit ?? edit, step?.params ?? params, press));
                 }
             });
@@ -49,7 +49,7 @@ export function moving(sheet: Sheet): Record<string, Handler> {
         [inTime]: orElse(
             inTime,
             (p, times) => moveCaret(song, Number(p.steps ?? 1) * times, p.by),
-            (p, times) => sheet.passing.inTime(Number(p.steps ?? 1) * times, p.by),
+            (p, times) => model.caretSelection.inTime(Number(p.steps ?? 1) * times, p.by),
         ),
         [byLine]: orElse(byLine, (p, times) => moveCaret(song, Number(p.steps ?? 1) * times, cell)),
         [inPitch]: orElse(
@@ -60,43 +60,43 @@ export function moving(sheet: Sheet): Record<string, Handler> {
                     // A semitone that is asked for as one is always one.
                     const always = Math.abs(by) === 1 && p.semitones !== undefined;
                     let { pitch } = song.caret;
-                    if (sheet.view.rows && !always)
-                        pitch = sheet.view.rowOn(pitch, (Math.abs(by) === 1 ? by : Math.sign(by) * 4) * times);
+                    if (model.view.rows && !always)
+                        pitch = model.view.rowOn(pitch, (Math.abs(by) === 1 ? by : Math.sign(by) * 4) * times);
                     else if (Math.abs(by) === 1)
-                        for (let i = 0; i < times; i++) pitch = sheet.part.rowBeside(pitch, by, always);
+                        for (let i = 0; i < times; i++) pitch = model.part.rowBeside(pitch, by, always);
                     else pitch += by * times;
                     song.putCaret(song.caret.tick, pitch);
-                    sheet.caretCame();
+                    model.caretCame();
                 }),
-            (p, times) => sheet.passing.inPitch(Number(p.steps ?? p.semitones) * times),
+            (p, times) => model.caretSelection.inPitch(Number(p.steps ?? p.semitones) * times),
         ),
-        pass: (p) => song.afterAll(() => sheet.passing.to(p.to === 'start' ? 0 : sheet.part.lastEnd)),
+        pass: (p) => song.afterAll(() => model.caretSelection.to(p.to === 'start' ? 0 : model.part.lastEnd)),
         [SPAN_MOVERS[0]!]: orElse(SPAN_MOVERS[0]!, (p, times) =>
-            askSpan(sheet, { what: 'steps', steps: Number(p.steps ?? 1) * times, by: p.by }),
+            askSpan(model, { what: 'steps', steps: Number(p.steps ?? 1) * times, by: p.by }),
         ),
         go: (p) => {
             song.inTurn(() => {
                 song.putCaret(Number(p.to ?? 0));
-                sheet.showCaret();
-                sheet.sayCaret();
+                model.showCaret();
+                model.sayCaret();
             });
         },
         locate: (p) => {
             // Where the part ends may still change.
             song.afterAll(() => {
-                song.putCaret(p.to === 'start' ? 0 : sheet.part.lastEnd);
-                sheet.showCaret();
+                song.putCaret(p.to === 'start' ? 0 : model.part.lastEnd);
+                model.showCaret();
             });
             return false;
         },
         caret: (p, _, press) => {
             const by = STEPS[String(p.to)];
-            if (!by) return song.afterAll(() => caretTo(sheet, String(p.to)));
+            if (!by) return song.afterAll(() => caretTo(model, String(p.to)));
             song.withSelection(() => moveCaret(song, by.steps * press.times, by.by));
         },
         'loop-selection': () =>
             song.inTurn(() => {
-                if (song.selected.size > 0) askSpan(sheet, { what: 'bars' }, true);
+                if (song.selected.size > 0) askSpan(model, { what: 'bars' }, true);
                 else if (!recorder.on) transport.setLoop(null);
             }),
     };
@@ -111,7 +111,7 @@ const STEPS: Record<string, { steps: number; by: unknown }> = {
 };
 
 /** Where each way leads the caret; null where there is nothing more. */
-const WAYS: Record<string, (sheet: Sheet) => [tick: number, pitch: number] | null> = {
+const WAYS: Record<string, (model: RollModel) => [tick: number, pitch: number] | null> = {
     'first-note': ({ part }) => (part.ordered[0] ? [part.ordered[0].start, part.ordered[0].pitch] : null),
     'part-end': ({ part, song }) => [part.lastEnd, song.caret.pitch],
     // Of notes that start together each is come to, from below.
@@ -127,21 +127,21 @@ const WAYS: Record<string, (sheet: Sheet) => [tick: number, pitch: number] | nul
         );
         return last ? [last.start, last.pitch] : null;
     },
-    'pitch-up': (sheet) => row(sheet, 1),
-    'pitch-down': (sheet) => row(sheet, -1),
+    'pitch-up': (model) => row(model, 1),
+    'pitch-down': (model) => row(model, -1),
 };
 
 /** The next row in use, up or down. */
-function row({ part, song: { caret } }: Sheet, way: 1 | -1): [number, number] | null {
+function row({ part, song: { caret } }: RollModel, way: 1 | -1): [number, number] | null {
     const pitches = [...new Set(part.ordered.map((n) => n.pitch))].sort((a, b) => way * (a - b));
     const next = pitches.find((p) => way * (p - caret.pitch) > 0);
     return next === undefined ? null : [caret.tick, next];
 }
 
-function caretTo(sheet: Sheet, to: string): void {
-    const place = WAYS[to]?.(sheet) ?? null;
-    if (!place) return sheet.song.tell('There is nothing more to go to that way.');
-    if (to.endsWith('-note')) sheet.song.followTo(...place);
-    else sheet.song.putCaret(...place);
-    sheet.caretCame();
+function caretTo(model: RollModel, to: string): void {
+    const place = WAYS[to]?.(model) ?? null;
+    if (!place) return model.song.tell('There is nothing more to go to that way.');
+    if (to.endsWith('-note')) model.song.followTo(...place);
+    else model.song.putCaret(...place);
+    model.caretCame();
 }

@@ -5,8 +5,8 @@ import { typing } from '../../sound/inputs/typing.svelte';
 import type { RecordSettings } from '../../sound/record-settings';
 import { recorder } from '../../sound/recorder.svelte';
 import { transport } from '../../sound/transport.svelte';
-import { startPlaying, stopPlaying } from '../../sound/said';
-import type { Sheet } from '../sheet.svelte';
+import { startPlaying, stopPlaying } from '../../sound/announcement';
+import type { RollModel } from '../roll-model.svelte';
 
 /** Each way to record that is one of two: what turns it, and how both are said. */
 const TURNS: Record<string, { turn: (s: RecordSettings) => Partial<RecordSettings>; words: [string, string] }> = {
@@ -36,8 +36,8 @@ const TURNS: Record<string, { turn: (s: RecordSettings) => Partial<RecordSetting
 const FIRST: Partial<Record<string, unknown>> = { timing: 'raw', punch: false, into: 'part', mode: 'overdub' };
 
 /** Playing and recording from the roll: where a take begins, the player, step input, the computer's keys. */
-export function playing(sheet: Sheet): Record<string, Handler> {
-    const { song, part, steps } = sheet;
+export function playing(model: RollModel): Record<string, Handler> {
+    const { song, part, steps } = model;
 
     /** Where a take begins: where it plays from, or at the span that it goes round in or is bound to. */
     function takeFrom(): number {
@@ -147,7 +147,7 @@ export function playing(sheet: Sheet): Record<string, Handler> {
             // From where the caret comes to, where it is still on its way.
             song.inTurn(() => void begin(transport.loop?.on && recorder.armed ? takeFrom() : transport.tick));
         },
-        'play-from': () => song.afterAll(() => void begin(sheet.bounds()?.[0] ?? song.caret.tick)),
+        'play-from': () => song.afterAll(() => void begin(model.bounds()?.[0] ?? song.caret.tick)),
         'play-span': () => {
             const { span } = song;
             if (!span) return song.tell('There is no span to play: make one first.');

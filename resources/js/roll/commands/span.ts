@@ -17,8 +17,8 @@ interface Found {
 }
 
 /** Makes the span; whether it is looped stays as it was, unless that is said. */
-export function setSpan(sheet: InTime, from: number, to: number, on?: boolean, said?: string): void {
-    const { song, lines } = sheet;
+export function setSpan(model: InTime, from: number, to: number, on?: boolean, said?: string): void {
+    const { song, lines } = model;
     if (recorder.on) return song.tell('The span stays as it is while a take is recorded.');
     if (to <= from) return song.tell('A span ends after it begins: nothing changed.');
     const looped = on ?? transport.loop?.on ?? false;
@@ -28,20 +28,20 @@ export function setSpan(sheet: InTime, from: number, to: number, on?: boolean, s
 }
 
 /** Asks which span is meant: what that is, is the server's to say. */
-export function askSpan(sheet: InTime, params: Record<string, unknown>, on?: boolean): void {
-    sheet.song.ask<Found>(
+export function askSpan(model: InTime, params: Record<string, unknown>, on?: boolean): void {
+    model.song.ask<Found>(
         'span',
         () => params,
-        ({ from, to, said }) => setSpan(sheet, from, to, on, said),
+        ({ from, to, said }) => setSpan(model, from, to, on, said),
     );
 }
 
-export function spans(sheet: InTime): Record<string, Handler> {
-    const { song } = sheet;
+export function spans(model: InTime): Record<string, Handler> {
+    const { song } = model;
     return {
         span: (p) =>
             song.inTurn(() => {
-                if (p.what !== 'clear') return askSpan(sheet, { what: p.what });
+                if (p.what !== 'clear') return askSpan(model, { what: p.what });
                 if (recorder.on) return song.tell('The span stays as it is while a take is recorded.');
                 transport.setLoop(null);
                 song.tell('There is no span.');

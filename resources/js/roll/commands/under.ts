@@ -1,11 +1,11 @@
 import type { Handler } from '../../keys/keys.svelte';
 import { router } from '../../router.svelte';
-import type { Sheet } from '../sheet.svelte';
+import type { RollModel } from '../roll-model.svelte';
 import * as make from './make';
 
 /** What is done with the parts that lie under the one being edited. */
-export function under(sheet: Sheet): Record<string, Handler> {
-    const { song, part, underlay } = sheet;
+export function under(model: RollModel): Record<string, Handler> {
+    const { song, part, underlay } = model;
 
     /** Something that needs a part underneath; else it says how to have one. */
     const withSome = (run: () => void): void => {
@@ -35,10 +35,10 @@ export function under(sheet: Sheet): Record<string, Handler> {
         'go-under': (p) =>
             song.afterAll(() =>
                 withSome(() => {
-                    const at = p.at === 'pointer' ? sheet.pointed : song.caret;
+                    const at = p.at === 'pointer' ? model.pointed : song.caret;
                     const to = at && underlay.nearest(at.tick, at.pitch);
                     if (!to) return song.tell('There is no part under the pointer.');
-                    sheet.views.carry();
+                    model.views.carry();
                     router.go({ at: 'roll', song: song.id, part: to.id });
                 }),
             ),

@@ -1,33 +1,33 @@
 import type { Part } from '../../api/part.svelte';
 import type { Handler } from '../../keys/keys.svelte';
 import { tool } from '../pen.svelte';
-import type { Sheet } from '../sheet.svelte';
+import type { RollModel } from '../roll-model.svelte';
 import * as make from './make';
 
 /** Notes put in, chosen and taken away at the caret and at the pointer; copies. */
-export function writing(sheet: Sheet): Record<string, Handler> {
-    const { song } = sheet;
+export function writing(model: RollModel): Record<string, Handler> {
+    const { song } = model;
     /** What waits its turn is for the part that is open then. */
-    const here = (): Part => song.open ?? sheet.part;
+    const here = (): Part => song.open ?? model.part;
 
     /** Writing goes on where the last answer said. */
     function goOn(): void {
         song.select([]);
         if (song.goesOn === null) return;
         song.putCaret(song.goesOn);
-        sheet.caretWent();
+        model.caretWent();
     }
 
     /** Takes notes in, or lets them go where all of them are chosen. */
     function turn(ids: number[]): void {
         const all = ids.every((id) => song.selected.has(id));
         song.select(all ? [...song.selected].filter((id) => !ids.includes(id)) : [...song.selected, ...ids]);
-        sheet.sayChosen();
+        model.sayChosen();
     }
 
     /** Keeps what is chosen, or what lies in the span; then does what follows, in its turn. */
     function copy(then: (words: string, inSpan: boolean) => void): void {
-        song.copied.copy(({ notes: { length: n } }, inSpan) =>
+        song.clipboard.copy(({ notes: { length: n } }, inSpan) =>
             then(`${n === 1 ? '1 note' : `${n} notes`}${inSpan ? ' of the span' : ''}`, inSpan),
         );
     }
@@ -50,7 +50,7 @@ export function writing(sheet: Sheet): Record<string, Handler> {
         },
         'insert-at': (p) =>
             song.afterAll(() => {
-                const { pointed } = sheet;
+                const { pointed } = model;
                 const atPointer = p.at === 'pointer' && pointed !== null;
                 const note = atPointer
                     ? { start: here().lines.around(pointed.tick)[0], pitch: here().rowHeld(pointed.pitch) }
@@ -83,7 +83,7 @@ export function writing(sheet: Sheet): Record<string, Handler> {
                         const next = here().ordered.find((n) => n.start > tick && !moved.has(n.id));
                         if (!next) return;
                         song.putCaret(next.start, next.pitch);
-                        sheet.showCaret();
+                        model.showCaret();
                     });
             }),
         copy: () => copy((words) => song.tell(`${words} copied.`)),
@@ -94,14 +94,14 @@ export function writing(sheet: Sheet): Record<string, Handler> {
             }),
         paste: (p) =>
             song.afterAll(() => {
-                const { clip } = song.copied;
+                const { clip } = song.clipboard;
                 if (!clip) return song.tell('Nothing was copied yet.');
                 const at = p.where === 'place' ? clip.anchor : lineAtCaret();
                 song.do(make.insert(here().id, clip.notes, { at, anchor: clip.anchor, points: clip.points ?? {} }));
                 // Pasted once more it follows on.
                 song.afterAll(() => {
                     song.putCaret(at + clip.length);
-                    sheet.showCaret();
+                    model.showCaret();
                 });
             }),
         select: (p, _, press) =>

@@ -1,11 +1,11 @@
 import { transport } from '../../sound/transport.svelte';
 import type { Gesture } from '../../stage/hands';
-import type { Sheet } from '../sheet.svelte';
+import type { RollModel } from '../roll-model.svelte';
 import { DRAG_FROM } from './drag';
 
 /** A press on empty paper: dragged it chooses what the box touches, else it ends the choice or puts the caret. */
-export function box(sheet: Sheet): Gesture {
-    const { song, part, overlay, view } = sheet;
+export function box(model: RollModel): Gesture {
+    const { song, part, overlay, view } = model;
     let from = { tick: 0, y: 0 };
     let keep = new Set<number>();
     let keepBeside: ReadonlyMap<number, ReadonlySet<number>> = new Map();
@@ -50,7 +50,7 @@ export function box(sheet: Sheet): Gesture {
 
     function end(): void {
         overlay.box = null;
-        sheet.touch('overlay');
+        model.touch('overlay');
     }
 
     return {
@@ -67,18 +67,18 @@ export function box(sheet: Sheet): Gesture {
             if (Math.hypot(x - x0, y - from.y) < DRAG_FROM && !overlay.box) return;
             overlay.box = { x0, y0: from.y, x1: x, y1: y };
             choose();
-            sheet.touch('overlay');
+            model.touch('overlay');
             scrollAtEdge(x, y);
         },
         drop(touch) {
             if (!overlay.box) {
                 if (keep.size === 0) song.select([]);
                 if (song.selected.size === 0 && touch) {
-                    song.putCaret(sheet.snapped(view.tick(touch.x), touch.alt), view.pitch(touch.y));
+                    song.putCaret(model.snapped(view.tick(touch.x), touch.alt), view.pitch(touch.y));
                     transport.locate(song.caret.tick);
-                    sheet.sayCaret();
+                    model.sayCaret();
                 }
-            } else sheet.sayChosen();
+            } else model.sayChosen();
             end();
         },
         cancel() {

@@ -2,30 +2,30 @@ import { keys } from '../../keys/keys.svelte';
 import type { Gesture, Touch } from '../../stage/hands';
 import { remove } from '../commands/make';
 import { tool } from '../pen.svelte';
-import type { Sheet } from '../sheet.svelte';
+import type { RollModel } from '../roll-model.svelte';
 import { noteAt } from './drag';
 
 /** The eraser, or the second button while the pen is in hand: deletes the notes that it goes over. */
-export function erase(sheet: Sheet): Gesture {
-    const { song, part, overlay } = sheet;
+export function erase(model: RollModel): Gesture {
+    const { song, part, overlay } = model;
     let last = { x: 0, y: 0 };
     /** Notes that it went over in parts worked on with this one. */
     let beside = new Map<number, Set<number>>();
 
     function rub(x: number, y: number): void {
-        const { view } = sheet;
+        const { view } = model;
         const hit = noteAt(view, part, song.selected, x, y);
-        const under = !hit && song.inPlace && sheet.underlay.noteAt(view.tick(x), view.pitch(y), 2 / view.scale);
+        const under = !hit && song.inPlace && model.underlay.noteAt(view.tick(x), view.pitch(y), 2 / view.scale);
         if (under) beside.set(under.part.id, new Set([...(beside.get(under.part.id) ?? []), under.note.id]));
         if (!hit || overlay.erased.has(hit.note.id)) return;
         overlay.erased = new Set([...overlay.erased, hit.note.id]);
-        sheet.touch('overlay');
+        model.touch('overlay');
     }
 
     function end(): void {
         overlay.erased = new Set();
         beside = new Map();
-        sheet.touch('overlay');
+        model.touch('overlay');
     }
 
     return {

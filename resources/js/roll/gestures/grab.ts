@@ -3,21 +3,21 @@ import { keys } from '../../keys/keys.svelte';
 import { transport } from '../../sound/transport.svelte';
 import type { Gesture } from '../../stage/hands';
 import { numbersOf } from '../numbers';
-import type { Sheet } from '../sheet.svelte';
+import type { RollModel } from '../roll-model.svelte';
 import { NoteDrag, noteAt } from './drag';
 
 /** A press on a note chooses it, and drags what is chosen. */
-export function grab(sheet: Sheet): Gesture {
-    const { song, part, overlay } = sheet;
+export function grab(model: RollModel): Gesture {
+    const { song, part, overlay } = model;
     let drag: NoteDrag;
     let note: Note;
     /** What was chosen before. */
     let keep = new Set<number>();
 
     function end(): void {
-        sheet.raised = 0;
+        model.raised = 0;
         overlay.outlines = null;
-        sheet.touch('overlay', 'lane');
+        model.touch('overlay', 'lane');
     }
 
     /** A click: alone it chooses this note with its group (with Alt without it), with Shift it adds, with Mod it takes away or adds. */
@@ -29,12 +29,12 @@ export function grab(sheet: Sheet): Gesture {
         if (mod) song.select(keep.has(note.id) ? [...keep].filter((id) => !those.includes(id)) : [...keep, ...those]);
         else if (!shift && song.selected.size > 1) song.select(those);
         if (keep.has(note.id) && !mod) transport.try(part, [note]);
-        sheet.sayChosen();
+        model.sayChosen();
     }
 
     return {
         begin({ x, y, button, mod, shift, alt }) {
-            const hit = button === 0 ? noteAt(sheet.view, part, song.selected, x, y) : null;
+            const hit = button === 0 ? noteAt(model.view, part, song.selected, x, y) : null;
             if (!hit) return false;
             keep = new Set(song.selected);
             ({ note } = hit);
@@ -48,14 +48,14 @@ export function grab(sheet: Sheet): Gesture {
         },
         move({ x, y, shift, alt }) {
             const { pitch } = drag.shift;
-            drag.move(sheet.view, x, y, { shift, alt });
+            drag.move(model.view, x, y, { shift, alt });
             if (!drag.idle && !song.selected.has(drag.grabbed.id)) song.select([drag.grabbed.id]);
             overlay.outlines = drag.idle ? null : { notes: drag.notes, shift: drag.shift };
-            sheet.raised = drag.velocity;
+            model.raised = drag.velocity;
             if (pitch !== drag.shift.pitch)
                 transport.try(part, [{ ...drag.grabbed, pitch: drag.grabbed.pitch + drag.shift.pitch }]);
-            sheet.onHover(drag.words || numbersOf(drag.grabbed, part, song.time));
-            sheet.touch('overlay', 'lane');
+            model.onHover(drag.words || numbersOf(drag.grabbed, part, song.time));
+            model.touch('overlay', 'lane');
         },
         drop(touch) {
             const commands = drag.commands();

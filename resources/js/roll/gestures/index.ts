@@ -3,7 +3,7 @@ import { router } from '../../router.svelte';
 import { insert } from '../commands/make';
 import { numbersOf } from '../numbers';
 import { tool } from '../pen.svelte';
-import type { Sheet } from '../sheet.svelte';
+import type { RollModel } from '../roll-model.svelte';
 import { box } from './box';
 import { noteAt } from './drag';
 import { erase } from './erase';
@@ -19,12 +19,12 @@ import { write } from './write';
 export type Surface = 'notes' | 'ruler' | 'keyboard' | 'lane';
 
 /** The hands over each surface of the roll; of the gestures of one, the first that takes a press keeps it. */
-export function handsOf(sheet: Sheet, element: (surface: Surface) => HTMLElement): Record<Surface, Hands> {
-    const { song, part, view } = sheet;
+export function handsOf(model: RollModel, element: (surface: Surface) => HTMLElement): Record<Surface, Hands> {
+    const { song, part, view } = model;
 
     function overNotes(touch: Touch): void {
         const hit = noteAt(view, part, song.selected, touch.x, touch.y);
-        sheet.cursor =
+        model.cursor =
             tool.name === 'eraser'
                 ? 'cell'
                 : !hit
@@ -38,59 +38,59 @@ export function handsOf(sheet: Sheet, element: (surface: Surface) => HTMLElement
                       : 'ew-resize';
         const tick = Math.max(0, view.tick(touch.x));
         const pitch = view.pitch(touch.y);
-        song.pointer = { tick: sheet.snapped(tick, touch.alt), note: hit?.note ?? null };
-        sheet.pointed = { tick, pitch };
-        sheet.onHover(
+        song.pointer = { tick: model.snapped(tick, touch.alt), note: hit?.note ?? null };
+        model.pointed = { tick, pitch };
+        model.onHover(
             hit
-                ? [numbersOf(hit.note, part, song.time), sheet.underlay.against(hit.note)].filter(Boolean).join('  ')
-                : `${sheet.rowName(pitch)}  ${song.time.position(tick, part.lines)}`,
+                ? [numbersOf(hit.note, part, song.time), model.underlay.against(hit.note)].filter(Boolean).join('  ')
+                : `${model.rowName(pitch)}  ${song.time.position(tick, part.lines)}`,
         );
     }
 
     function overLane({ x }: Touch): void {
-        const hit = stemAt(sheet, x);
-        sheet.cursor = tool.name === 'pen' ? 'crosshair' : hit ? 'ns-resize' : 'default';
-        sheet.onHover(hit ? numbersOf(hit, part, song.time) : '');
+        const hit = stemAt(model, x);
+        model.cursor = tool.name === 'pen' ? 'crosshair' : hit ? 'ns-resize' : 'default';
+        model.onHover(hit ? numbersOf(hit, part, song.time) : '');
     }
 
     const on = (surface: Surface) => (): Element => element(surface);
     return {
         notes: new Hands(
             on('notes'),
-            [onNote(sheet), erase(sheet), write(sheet), grab(sheet), reachUnder(sheet), box(sheet)],
+            [onNote(model), erase(model), write(model), grab(model), reachUnder(model), box(model)],
             overNotes,
         ),
-        ruler: new Hands(on('ruler'), [drawSpan(sheet)], ({ x }) =>
-            sheet.onHover(song.time.position(Math.max(0, view.tick(x)), part.lines)),
+        ruler: new Hands(on('ruler'), [drawSpan(model)], ({ x }) =>
+            model.onHover(song.time.position(Math.max(0, view.tick(x)), part.lines)),
         ),
-        keyboard: new Hands(on('keyboard'), [strike(sheet)]),
+        keyboard: new Hands(on('keyboard'), [strike(model)]),
         lane: new Hands(
             on('lane'),
-            [sweep(sheet, () => element('lane').clientHeight), raise(sheet, () => element('lane').clientHeight)],
+            [sweep(model, () => element('lane').clientHeight), raise(model, () => element('lane').clientHeight)],
             overLane,
         ),
     };
 }
 
 /** A double click on empty paper puts a note in, unless a press wrote already or ended a choice. */
-export function insertAt(sheet: Sheet, touch: Touch, endedChoice: boolean): void {
-    const { song, part, view } = sheet;
+export function insertAt(model: RollModel, touch: Touch, endedChoice: boolean): void {
+    const { song, part, view } = model;
     if (tool.name !== 'hand' || endedChoice || noteAt(view, part, song.selected, touch.x, touch.y)) return;
     // A double click on a note underneath goes over to its part.
-    const under = sheet.underlay.noteAt(view.tick(touch.x), view.pitch(touch.y), 2 / view.scale);
+    const under = model.underlay.noteAt(view.tick(touch.x), view.pitch(touch.y), 2 / view.scale);
     if (under) {
-        sheet.views.carry();
+        model.views.carry();
         return router.go({ at: 'roll', song: song.id, part: under.part.id });
     }
     const tick = Math.max(0, view.tick(touch.x));
     const start = touch.alt ? Math.round(tick) : part.lines.around(tick)[0];
     const pitch = part.rowHeld(view.pitch(touch.y), touch.alt);
-    sheet.written = { start, pitch };
+    model.written = { start, pitch };
     song.do(insert(part.id, [{ start, pitch }]));
 }
 
 /** Whether all that is chosen is the note that the double click before wrote: that is no choice to be ended first. */
-export function justWritten({ song, written }: Sheet): boolean {
+export function justWritten({ song, written }: RollModel): boolean {
     const [only, more] = song.selection;
     return only !== undefined && !more && only.start === written?.start && only.pitch === written.pitch;
 }

@@ -6,61 +6,61 @@ import { valueAt, yOf } from '../layers/lane';
 import { sayPoints } from '../commands/lanes';
 import { valueWords } from '../lanes.svelte';
 import { tool } from '../pen.svelte';
-import type { Sheet } from '../sheet.svelte';
+import type { RollModel } from '../roll-model.svelte';
 import { DRAG_FROM } from './drag';
 
 const REACH = 6;
 
 /** What is under the pointer in a lane, in words. */
-export function laneWords(sheet: Sheet, name: string, { x, y }: Touch, height: number): string {
+export function laneWords(model: RollModel, name: string, { x, y }: Touch, height: number): string {
     const lane = new Lane(name);
-    const tick = Math.max(0, sheet.view.tick(x));
+    const tick = Math.max(0, model.view.tick(x));
     const value = valueAt(lane, y, height);
-    return `${valueWords(name, value)}  ${sheet.song.time.position(tick, sheet.part.lines)}`;
+    return `${valueWords(name, value)}  ${model.song.time.position(tick, model.part.lines)}`;
 }
 
 /**
  * In a lane: a press on a point takes it and those chosen in hand, a stroke over paper draws, with Shift in a straight
  * line, which Alt bows, with Mod by the lines of the grid; the second button clears what it goes over.
  */
-export function laneGestures(sheet: Sheet, name: string, height: () => number): Gesture[] {
-    return [hold(sheet, name, height), draw(sheet, name, height)];
+export function laneGestures(model: RollModel, name: string, height: () => number): Gesture[] {
+    return [hold(model, name, height), draw(model, name, height)];
 }
 
 /** The point under the pointer, where one is. */
-export function pointAt(sheet: Sheet, name: string, x: number, y: number, height: number): Point | null {
+export function pointAt(model: RollModel, name: string, x: number, y: number, height: number): Point | null {
     const lane = new Lane(name);
     let best: Point | null = null;
     let least = REACH;
-    for (const point of sheet.lanes.pointsOf(name)) {
-        const away = Math.hypot(sheet.view.x(point.tick) - x, yOf(lane, lane.value(point), height) - y);
+    for (const point of model.lanes.pointsOf(name)) {
+        const away = Math.hypot(model.view.x(point.tick) - x, yOf(lane, lane.value(point), height) - y);
         if (away < least) [best, least] = [point, away];
     }
     return best;
 }
 
-function hold(sheet: Sheet, name: string, height: () => number): Gesture {
-    const { song, view } = sheet;
+function hold(model: RollModel, name: string, height: () => number): Gesture {
+    const { song, view } = model;
     let start = { x: 0, y: 0 };
     let point: Point | null = null;
     let axis: 'time' | 'value' | null = null;
 
     function end(): void {
-        sheet.lanes.held = null;
+        model.lanes.held = null;
         axis = null;
-        sheet.touch(`lane:${name}`);
+        model.touch(`lane:${name}`);
     }
 
     return {
         begin({ x, y, button, shift }) {
             // With the pen in hand a stroke draws wherever it begins.
-            point = button === 0 && tool.name !== 'pen' ? pointAt(sheet, name, x, y, height()) : null;
+            point = button === 0 && tool.name !== 'pen' ? pointAt(model, name, x, y, height()) : null;
             if (!point) return false;
             if (song.inLane.lane !== name) song.inLane.focus(name);
             const chosen = song.inLane.points;
             if (!chosen.has(point.id)) song.inLane.points = new Set(shift ? [...chosen, point.id] : [point.id]);
             start = { x, y };
-            sheet.touch(`lane:${name}`);
+            model.touch(`lane:${name}`);
             return true;
         },
         move({ x, y, alt }) {
@@ -68,18 +68,18 @@ function hold(sheet: Sheet, name: string, height: () => number): Gesture {
             if (!axis && Math.hypot(dx, dy) < DRAG_FROM) return;
             axis ??= Math.abs(dx) > Math.abs(dy) ? 'time' : 'value';
             const tick = point!.tick + dx / view.scale;
-            sheet.lanes.held = {
+            model.lanes.held = {
                 lane: name,
-                ticks: axis === 'time' ? sheet.snapped(Math.max(0, tick), alt) - point!.tick : 0,
+                ticks: axis === 'time' ? model.snapped(Math.max(0, tick), alt) - point!.tick : 0,
                 by: axis === 'value' ? Math.round((-dy / (height() - 10)) * 127) : 0,
             };
-            sheet.onHover(axis === 'value' ? `${sheet.lanes.held.by > 0 ? '+' : ''}${sheet.lanes.held.by}` : '');
-            sheet.touch(`lane:${name}`);
+            model.onHover(axis === 'value' ? `${model.lanes.held.by > 0 ? '+' : ''}${model.lanes.held.by}` : '');
+            model.touch(`lane:${name}`);
         },
         drop() {
-            const { held } = sheet.lanes;
+            const { held } = model.lanes;
             end();
-            if (!held) sayPoints(sheet);
+            if (!held) sayPoints(model);
             if (held && held.ticks !== 0) song.do(make.moveBy(held.ticks));
             if (held && held.by !== 0) song.do(make.louderBy(held.by));
         },
@@ -87,8 +87,8 @@ function hold(sheet: Sheet, name: string, height: () => number): Gesture {
     };
 }
 
-function draw(sheet: Sheet, name: string, height: () => number): Gesture {
-    const { song, view, part } = sheet;
+function draw(model: RollModel, name: string, height: () => number): Gesture {
+    const { song, view, part } = model;
     const lane = new Lane(name);
     let drawn = new Map<number, number>();
     let last = { x: 0, y: 0 };
@@ -108,13 +108,13 @@ function draw(sheet: Sheet, name: string, height: () => number): Gesture {
             from + ((to - from) * i) / 32,
             low + (high - low) * bent(i / 32),
         ]);
-        sheet.lanes.stroke = { lane: name, clears, points: shown };
-        sheet.touch(`lane:${name}`);
+        model.lanes.stroke = { lane: name, clears, points: shown };
+        model.touch(`lane:${name}`);
     }
 
     function show(): void {
-        sheet.lanes.stroke = { lane: name, clears, points: [...drawn].sort(([a], [b]) => a - b) };
-        sheet.touch(`lane:${name}`);
+        model.lanes.stroke = { lane: name, clears, points: [...drawn].sort(([a], [b]) => a - b) };
+        model.touch(`lane:${name}`);
     }
 
     /** Every pixel between two places of the hand. */
@@ -129,8 +129,8 @@ function draw(sheet: Sheet, name: string, height: () => number): Gesture {
     }
 
     function end(): void {
-        sheet.lanes.stroke = null;
-        sheet.touch(`lane:${name}`);
+        model.lanes.stroke = null;
+        model.touch(`lane:${name}`);
     }
 
     return {
@@ -150,7 +150,7 @@ function draw(sheet: Sheet, name: string, height: () => number): Gesture {
                 // The ends stay, and up and down bows the line.
                 bowed ??= { y: touch.y, bow };
                 bow = Math.max(-100, Math.min(100, Math.round(bowed.bow + (touch.y - bowed.y))));
-                sheet.onHover(`bow ${bow}`);
+                model.onHover(`bow ${bow}`);
                 return curved();
             }
             bowed = null;
@@ -162,7 +162,7 @@ function draw(sheet: Sheet, name: string, height: () => number): Gesture {
                 ]);
                 last = { x: touch.x, y: touch.y };
             } else follow(touch.x, touch.y);
-            sheet.onHover(laneWords(sheet, name, touch, height()));
+            model.onHover(laneWords(model, name, touch, height()));
             if (touch.shift && bow !== 0) curved();
             else show();
         },
@@ -173,7 +173,7 @@ function draw(sheet: Sheet, name: string, height: () => number): Gesture {
             const [first, end_] = [points[0]!, points.at(-1)!];
             // Without a stroke the second button asks what can be done here.
             if (clears && Math.hypot(touch.x - from.x, touch.y - from.y) < DRAG_FROM)
-                return sheet.onMenu({ ...touch.page, on: 'lane' });
+                return model.onMenu({ ...touch.page, on: 'lane' });
             if (clears) return song.do(make.clearLane(part.id, name, first[0], end_[0] + 1));
             if (touch.shift && points.length > 1) {
                 const [low, high] = [first, end_].map(([, v]) => Math.round(lane.share(v) * 127)) as [number, number];

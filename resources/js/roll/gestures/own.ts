@@ -1,6 +1,6 @@
 import type { Gesture } from '../../stage/hands';
 import * as make from '../commands/make';
-import type { Sheet } from '../sheet.svelte';
+import type { RollModel } from '../roll-model.svelte';
 import { fewest } from './lane';
 
 /** Steps of a straight stroke, in pixels. */
@@ -10,12 +10,12 @@ const STEP = 4;
  * On the note that is opened a stroke draws, with Shift in a straight line; the second button clears the stretch that it
  * goes over. A press beside it closes it.
  */
-export function onNote(sheet: Sheet): Gesture {
-    const { own, song, part } = sheet;
+export function onNote(model: RollModel): Gesture {
+    const { own, song, part } = model;
     let begun = { x: 0, y: 0 };
     const end = (): void => {
         own.stroke = null;
-        sheet.touch('overlay');
+        model.touch('overlay');
     };
     return {
         begin({ x, y, button }) {
@@ -27,7 +27,7 @@ export function onNote(sheet: Sheet): Gesture {
             }
             begun = { x, y };
             own.stroke = { points: [own.at(x, y)], clears: button === 2 };
-            sheet.touch('overlay');
+            model.touch('overlay');
             return true;
         },
         move({ x, y, shift }) {
@@ -40,8 +40,8 @@ export function onNote(sheet: Sheet): Gesture {
                 );
             } else stroke.points = [...stroke.points, own.at(x, y)];
             const [ticks, value] = stroke.points.at(-1)!;
-            sheet.onHover(`${ticks} ticks into the note, ${value}`);
-            sheet.touch('overlay');
+            model.onHover(`${ticks} ticks into the note, ${value}`);
+            model.touch('overlay');
         },
         drop() {
             const { stroke, note, lane } = own;

@@ -1,10 +1,10 @@
 import { transport } from '../../sound/transport.svelte';
 import type { Gesture } from '../../stage/hands';
-import type { Sheet } from '../sheet.svelte';
+import type { RollModel } from '../roll-model.svelte';
 
 /** A press on a note of a part that is worked on with this one chooses it; with Shift it is taken in. */
-export function reachUnder(sheet: Sheet): Gesture {
-    const { song, underlay, view } = sheet;
+export function reachUnder(model: RollModel): Gesture {
+    const { song, underlay, view } = model;
     return {
         begin({ x, y, button, shift, alt }) {
             if (button !== 0 || !song.inPlace) return false;

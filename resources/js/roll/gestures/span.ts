@@ -6,23 +6,23 @@ import { DRAG_FROM } from './drag';
 
 /** In the ruler: a click puts the caret and the playhead there, a drag makes the span. */
 export function drawSpan(
-    sheet: InTime & { readonly view: View; snapped(tick: number, free?: boolean): number },
+    model: InTime & { readonly view: View; snapped(tick: number, free?: boolean): number },
 ): Gesture {
     let from = { x: 0, tick: 0 };
     return {
         begin({ x, button }) {
-            from = { x, tick: sheet.view.tick(x) };
+            from = { x, tick: model.view.tick(x) };
             return button === 0;
         },
         move({ x, alt }) {
             if (Math.abs(x - from.x) < DRAG_FROM) return;
-            const [a, b] = [sheet.snapped(from.tick, alt), sheet.snapped(sheet.view.tick(x), alt)];
-            setSpan(sheet, Math.min(a, b), Math.max(a, b), true);
+            const [a, b] = [model.snapped(from.tick, alt), model.snapped(model.view.tick(x), alt)];
+            setSpan(model, Math.min(a, b), Math.max(a, b), true);
         },
         drop(touch) {
             if (!touch || Math.abs(touch.x - from.x) >= DRAG_FROM) return;
-            sheet.song.putCaret(sheet.snapped(from.tick, touch.alt));
-            transport.locate(sheet.song.caret.tick);
+            model.song.putCaret(model.snapped(from.tick, touch.alt));
+            transport.locate(model.song.caret.tick);
         },
     };
 }

@@ -4,16 +4,16 @@ import type { Gesture } from '../../stage/hands';
 import { louderBy } from '../commands/make';
 import { stemTop } from '../layers/velocity';
 import { numbersOf } from '../numbers';
-import type { Sheet } from '../sheet.svelte';
+import type { RollModel } from '../roll-model.svelte';
 
 const REACH = 7;
 
 /** The stem at a place of the velocity lane; a chosen one goes before others. */
-export function stemAt(sheet: Sheet, x: number): Note | null {
+export function stemAt(model: RollModel, x: number): Note | null {
     let hit: Note | null = null;
     let best = REACH;
-    const { view, song } = sheet;
-    sheet.part.between(Math.floor(view.tick(x - REACH - 1)), Math.ceil(view.tick(x + REACH + 1)), (n) => {
+    const { view, song } = model;
+    model.part.between(Math.floor(view.tick(x - REACH - 1)), Math.ceil(view.tick(x + REACH + 1)), (n) => {
         const away = Math.abs(view.x(n.start) - x) - (song.selected.has(n.id) ? 2 : 0);
         if (away < best) [hit, best] = [n, away];
     });
@@ -21,34 +21,34 @@ export function stemAt(sheet: Sheet, x: number): Note | null {
 }
 
 /** Drags what is chosen louder or softer in the velocity lane. */
-export function raise(sheet: Sheet, height: () => number): Gesture {
-    const { song, part } = sheet;
+export function raise(model: RollModel, height: () => number): Gesture {
+    const { song, part } = model;
     let from = 0;
 
     function end(): void {
-        sheet.raised = 0;
-        sheet.touch('lane');
+        model.raised = 0;
+        model.touch('lane');
     }
 
     return {
         begin({ x, y, button }) {
-            const hit = button === 0 ? stemAt(sheet, x) : null;
+            const hit = button === 0 ? stemAt(model, x) : null;
             if (!hit) return false;
             if (!song.selected.has(hit.id)) song.select([hit.id]);
             from = y;
-            sheet.onHover(numbersOf(hit, part, song.time));
+            model.onHover(numbersOf(hit, part, song.time));
             return true;
         },
         move({ y }) {
             const raised = Math.round(((from - y) / (stemTop(0, height()) - stemTop(127, height()))) * 127);
             const clipped = song.selection.filter((n) => n.velocity + raised > 127 || n.velocity + raised < 1).length;
-            sheet.raised = raised;
-            sheet.onHover(`velocity ${raised > 0 ? '+' : ''}${raised}${clipped ? `, ${clipped} at the limit` : ''}`);
-            sheet.touch('lane');
+            model.raised = raised;
+            model.onHover(`velocity ${raised > 0 ? '+' : ''}${raised}${clipped ? `, ${clipped} at the limit` : ''}`);
+            model.touch('lane');
         },
         drop() {
-            const command = louderBy(sheet.raised);
-            if (sheet.raised !== 0) {
+            const command = louderBy(model.raised);
+            if (model.raised !== 0) {
                 song.do(command);
                 keys.flashFor(command.edit!);
             }

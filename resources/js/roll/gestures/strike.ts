@@ -2,21 +2,21 @@ import { keys } from '../../keys/keys.svelte';
 import { inputs } from '../../sound/inputs/inputs.svelte';
 import { recorder } from '../../sound/recorder.svelte';
 import type { Gesture } from '../../stage/hands';
-import type { Sheet } from '../sheet.svelte';
+import type { RollModel } from '../roll-model.svelte';
 
 /** A key of the roll's keyboard is struck: it sounds, is played like any other, and chooses its row. */
-export function strike(sheet: Sheet): Gesture {
-    const { song, part } = sheet;
+export function strike(model: RollModel): Gesture {
+    const { song, part } = model;
     const letGo = (): void => inputs.letGo('screen');
     return {
         begin({ y, button, mod, shift, stamp }) {
             if (button !== 0) return false;
-            const pitch = sheet.view.pitch(y);
+            const pitch = model.view.pitch(y);
             inputs.on('screen', pitch, part.settings.penVelocity, stamp);
-            if (recorder.on || sheet.steps.on) return true;
+            if (recorder.on || model.steps.on) return true;
             const row = part.ordered.filter((n) => n.pitch === pitch && part.holds(n.start)).map((n) => n.id);
             song.select(shift || mod ? [...song.selected, ...row] : row);
-            song.tell(`${row.length === 1 ? '1 note' : `${row.length} notes`} on ${sheet.rowName(pitch)} chosen.`);
+            song.tell(`${row.length === 1 ? '1 note' : `${row.length} notes`} on ${model.rowName(pitch)} chosen.`);
             keys.flashFor('select', { move: 'row' });
             return true;
         },

@@ -2,14 +2,14 @@ import type { Gesture } from '../../stage/hands';
 import { drawVelocities } from '../commands/make';
 import { stemTop } from '../layers/velocity';
 import { tool } from '../pen.svelte';
-import type { Sheet } from '../sheet.svelte';
+import type { RollModel } from '../roll-model.svelte';
 
 /**
  * With the pen in hand, a stroke over the velocities sets those that it passes, with Shift in a straight line: a ramp.
  * Where notes are chosen it is theirs alone.
  */
-export function sweep(sheet: Sheet, height: () => number): Gesture {
-    const { view, song } = sheet;
+export function sweep(model: RollModel, height: () => number): Gesture {
+    const { view, song } = model;
     let drawn: [number, number][] = [];
 
     function at(x: number, y: number): [number, number] {
@@ -19,8 +19,8 @@ export function sweep(sheet: Sheet, height: () => number): Gesture {
     }
 
     function show(): void {
-        sheet.lanes.stroke = drawn.length > 0 ? { lane: 'velocity', points: drawn, clears: false } : null;
-        sheet.touch('lane');
+        model.lanes.stroke = drawn.length > 0 ? { lane: 'velocity', points: drawn, clears: false } : null;
+        model.touch('lane');
     }
 
     function end(): void {
@@ -37,7 +37,7 @@ export function sweep(sheet: Sheet, height: () => number): Gesture {
         },
         move({ x, y, shift }) {
             drawn = shift ? [drawn[0]!, at(x, y)] : [...drawn, at(x, y)];
-            sheet.onHover(`velocity ${drawn.at(-1)![1]}`);
+            model.onHover(`velocity ${drawn.at(-1)![1]}`);
             show();
         },
         drop() {

@@ -2,7 +2,7 @@ import { chordLine } from '../../harmony/chord-line.svelte';
 import { recorder } from '../../sound/recorder.svelte';
 import { transport } from '../../sound/transport.svelte';
 import type { LayerSpec } from '../../stage/layer';
-import type { LayerName, Sheet } from '../sheet.svelte';
+import type { LayerName, RollModel } from '../roll-model.svelte';
 import { paintChords } from './chords';
 import { paintGrid } from './grid';
 import { paintKeyboard } from './keyboard';
@@ -14,12 +14,12 @@ import { paintUnderlay } from './underlay';
 import { paintStroke, paintVelocity } from './velocity';
 
 /** The layers of the roll, from below. */
-export function layersOf(sheet: Sheet): Record<LayerName, LayerSpec> {
-    const { song, part, view } = sheet;
+export function layersOf(model: RollModel): Record<LayerName, LayerSpec> {
+    const { song, part, view } = model;
     return {
-        grid: { paint: (ctx) => paintGrid(ctx, view, part, song.time, sheet.colours), covers: true },
+        grid: { paint: (ctx) => paintGrid(ctx, view, part, song.time, model.colours), covers: true },
         underlay: {
-            paint: (ctx) => paintUnderlay(ctx, view, sheet.under(), song.beside, sheet.colours),
+            paint: (ctx) => paintUnderlay(ctx, view, model.under(), song.beside, model.colours),
             covers: true,
         },
         notes: {
@@ -30,16 +30,16 @@ export function layersOf(sheet: Sheet): Record<LayerName, LayerSpec> {
                     part,
                     song.selected,
                     `${part.version} ${song.selectionVersion} ${song.selected.size}`,
-                    sheet.playedPlaces,
-                    sheet.pedalTails,
-                    sheet.colours,
+                    model.playedPlaces,
+                    model.pedalTails,
+                    model.colours,
                 ),
             covers: true,
         },
         overlay: {
             paint: (ctx) => {
-                paintOverlay(ctx, view, part, sheet.overlay, sheet.colours);
-                paintOwn(sheet, ctx);
+                paintOverlay(ctx, view, part, model.overlay, model.colours);
+                paintOwn(model, ctx);
             },
         },
         ruler: {
@@ -56,21 +56,21 @@ export function layersOf(sheet: Sheet): Record<LayerName, LayerSpec> {
                         punch: recorder.settings.punch,
                     },
                     height,
-                    sheet.colours,
+                    model.colours,
                 ),
         },
         chords: {
-            paint: (ctx, _, height) => paintChords(ctx, view, chordLine.chords, song.caret.tick, height, sheet.colours),
+            paint: (ctx, _, height) => paintChords(ctx, view, chordLine.chords, song.caret.tick, height, model.colours),
             covers: true,
         },
         keyboard: {
             paint: (ctx, width) =>
-                paintKeyboard(ctx, view, width, sheet.drumNames, sheet.usedRows.names, sheet.lit, sheet.colours),
+                paintKeyboard(ctx, view, width, model.drumNames, model.usedRows.names, model.lit, model.colours),
         },
         lane: {
             paint: (ctx, _, height) => {
-                paintVelocity(ctx, view, part, song.selected, sheet.raised, height, sheet.colours);
-                paintStroke(ctx, view, sheet.lanes.stroke, height, sheet.colours);
+                paintVelocity(ctx, view, part, song.selected, model.raised, height, model.colours);
+                paintStroke(ctx, view, model.lanes.stroke, height, model.colours);
             },
             covers: true,
         },

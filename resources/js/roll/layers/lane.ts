@@ -1,7 +1,7 @@
 import { Lane } from '../../api/lane';
 import type { Point } from '../../api/tables';
 import { commands } from '../../keys/commands.svelte';
-import type { Sheet } from '../sheet.svelte';
+import type { RollModel } from '../roll-model.svelte';
 
 /** Room above the highest value and below the lowest, in pixels. */
 const PAD = 5;
@@ -15,8 +15,8 @@ export const valueAt = (lane: Lane, y: number, height: number): number =>
     lane.at((height - PAD - y) / (height - 2 * PAD));
 
 /** A lane's points: between them the value holds. What is drawn or in hand is dashed. */
-export function paintLane(sheet: Sheet, name: string, ctx: CanvasRenderingContext2D, height: number): void {
-    const { view, colours: c, song, lanes } = sheet;
+export function paintLane(model: RollModel, name: string, ctx: CanvasRenderingContext2D, height: number): void {
+    const { view, colours: c, song, lanes } = model;
     const lane = new Lane(name);
     ctx.fillStyle = song.inLane.lane === name ? c.paper : c.margin;
     ctx.fillRect(0, 0, view.width, height);
@@ -66,8 +66,8 @@ export function paintLane(sheet: Sheet, name: string, ctx: CanvasRenderingContex
         ctx.fill();
         ctx.stroke();
     }
-    if (name === 'program') paintPrograms(sheet, ctx, height);
-    paintHand(sheet, lane, ctx, height);
+    if (name === 'program') paintPrograms(model, ctx, height);
+    paintHand(model, lane, ctx, height);
     if (lanes.stroke?.lane === name) {
         ctx.strokeStyle = lanes.stroke.clears ? c.trouble : c.selected;
         ctx.lineWidth = 1.5;
@@ -91,7 +91,7 @@ function firstFrom(points: readonly Point[], tick: number): number {
 }
 
 /** Programs by their names. */
-function paintPrograms({ view, part, colours: c }: Sheet, ctx: CanvasRenderingContext2D, height: number): void {
+function paintPrograms({ view, part, colours: c }: RollModel, ctx: CanvasRenderingContext2D, height: number): void {
     const lane = new Lane('program');
     ctx.fillStyle = c.ink;
     ctx.font = `11px ${c.font}`;
@@ -104,14 +104,14 @@ function paintPrograms({ view, part, colours: c }: Sheet, ctx: CanvasRenderingCo
 }
 
 /** Where chosen points would come to while they are in hand. */
-function paintHand(sheet: Sheet, lane: Lane, ctx: CanvasRenderingContext2D, height: number): void {
-    const { held } = sheet.lanes;
+function paintHand(model: RollModel, lane: Lane, ctx: CanvasRenderingContext2D, height: number): void {
+    const { held } = model.lanes;
     if (held?.lane !== lane.name) return;
-    ctx.strokeStyle = sheet.colours.selected;
+    ctx.strokeStyle = model.colours.selected;
     ctx.lineWidth = 1.5;
-    for (const point of sheet.lanes.pointsOf(lane.name)) {
-        if (!sheet.song.inLane.points.has(point.id)) continue;
+    for (const point of model.lanes.pointsOf(lane.name)) {
+        if (!model.song.inLane.points.has(point.id)) continue;
         const value = lane.at(lane.share(lane.value(point)) + held.by / 127);
-        ctx.strokeRect(sheet.view.x(point.tick + held.ticks) - 3, yOf(lane, value, height) - 3, 6, 6);
+        ctx.strokeRect(model.view.x(point.tick + held.ticks) - 3, yOf(lane, value, height) - 3, 6, 6);
     }
 }

@@ -4,7 +4,7 @@ import type { Colours } from '../../stage/colours';
 import type { View } from '../../stage/view';
 import { titleOf } from '../lanes.svelte';
 import { curvesOf, type Box } from '../own.svelte';
-import type { Sheet } from '../sheet.svelte';
+import type { RollModel } from '../roll-model.svelte';
 
 /** Notes lower than this have no room for a curve. */
 const LOW_ROW = 8;
@@ -25,8 +25,8 @@ export function paintCurves(ctx: CanvasRenderingContext2D, view: View, notes: re
 }
 
 /** The note that is opened: paper over it, what it has in one lane, and what is being drawn. */
-export function paintOwn(sheet: Sheet, ctx: CanvasRenderingContext2D): void {
-    const { own, colours: c } = sheet;
+export function paintOwn(model: RollModel, ctx: CanvasRenderingContext2D): void {
+    const { own, colours: c } = model;
     const [box, note] = [own.box, own.open];
     if (!box || !note) return;
     ctx.fillStyle = c.paper;

@@ -36,8 +36,8 @@
 
     onMount(() => {
         // What was recorded is opened as a recipe to be named.
-        const recorded = song.notebook.recorded;
-        song.notebook.recorded = null;
+        const recorded = song.commandLog.recorded;
+        song.commandLog.recorded = null;
         if (recorded) edit({ ...NEW, steps: recorded });
         else list?.focus();
     });
@@ -50,13 +50,13 @@
         void untrack(() => look(now ?? null));
     });
     $effect(() => () => {
-        song.looking.unlook();
+        song.preview.unlook();
         song.marked = null;
     });
 
     async function look(now: RecipeData | null): Promise<void> {
-        if (!now || now.steps.length === 0) song.looking.unlook();
-        else void song.looking.look([{ recipe: now }], true);
+        if (!now || now.steps.length === 0) song.preview.unlook();
+        else void song.preview.look([{ recipe: now }], true);
         const mine = ++asked;
         const pick = draft?.pick;
         if (!pick) {
@@ -204,7 +204,7 @@
     {/if}
     {#snippet foot()}
         {#if draft}
-            {#if draft.steps.length > 0}<LandingWords landing={song.looking.landing} />{:else}<p class="pb-2">
+            {#if draft.steps.length > 0}<LandingWords landing={song.preview.landing} />{:else}<p class="pb-2">
                     {draft.pick
                         ? 'With no step it chooses the notes that meet its condition.'
                         : 'Add a step: it shows at once where the notes would land.'}
@@ -219,7 +219,7 @@
                 <button class="btn btn-sm" data-field onclick={leave}>Leave it</button>
             </div>
         {:else}
-            {#if all[at]}<LandingWords landing={song.looking.landing} />{/if}
+            {#if all[at]}<LandingWords landing={song.preview.landing} />{/if}
             <div class="flex flex-wrap gap-2 py-1">
                 <button class="btn btn-sm" data-field onclick={() => edit(NEW)}>New <kbd class="key">N</kbd></button>
                 <button

@@ -2,7 +2,7 @@ import { request } from '../../api/client';
 import type { RecipeData } from '../../api/types';
 import { commands } from '../../keys/commands.svelte';
 import { keys } from '../../keys/keys.svelte';
-import { taken } from '../taken.svelte';
+import { taken } from '../import-conflict.svelte';
 
 function took(recipes: RecipeData[]): void {
     commands.recipes = recipes;

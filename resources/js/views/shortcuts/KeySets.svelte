@@ -1,7 +1,7 @@
 <script lang="ts">
     import type { Setup } from '../../api/types';
     import { keys } from '../../keys/keys.svelte';
-    import { taken, type As } from '../taken.svelte';
+    import { taken, type As } from '../import-conflict.svelte';
 
     let { onSaid }: { setup: Setup; onSaid: (said: string, trouble: string) => void } = $props();
 

@@ -5,8 +5,8 @@ import { takeKeys } from '../stage/keys';
 import { commandsOf, listen } from './commands';
 import { inLanes } from './commands/lanes';
 import { layersOf } from './layers';
-import { notesSeen } from './seen';
-import type { LayerName, Sheet } from './sheet.svelte';
+import { visibleNotes } from './visible-notes';
+import type { LayerName, RollModel } from './roll-model.svelte';
 import { fit } from './sizes';
 
 /**
@@ -15,17 +15,17 @@ import { fit } from './sizes';
  * @param cancel drops what is held; says whether anything was
  * @returns takes it all down again
  */
-export function stand(
-    sheet: Sheet,
+export function mountRoll(
+    model: RollModel,
     canvases: Record<LayerName, HTMLCanvasElement>,
     body: HTMLElement,
     cancel: () => boolean,
 ): () => void {
-    const { song } = sheet;
-    for (const [name, spec] of Object.entries(layersOf(sheet)))
-        sheet.stage.add(name as LayerName, canvases[name as LayerName], spec);
-    const resize = (): void => fit(sheet, canvases.notes.parentElement!);
-    const room = (): void => void (sheet.lanes.room = body.clientHeight);
+    const { song } = model;
+    for (const [name, spec] of Object.entries(layersOf(model)))
+        model.stage.add(name as LayerName, canvases[name as LayerName], spec);
+    const resize = (): void => fit(model, canvases.notes.parentElement!);
+    const room = (): void => void (model.lanes.room = body.clientHeight);
     const observer = new ResizeObserver(resize);
     observer.observe(canvases.notes.parentElement!);
     const around = new ResizeObserver(room);
@@ -33,22 +33,22 @@ export function stand(
     room();
     resize();
     takeKeys(body);
-    const off = keys.handle(commandsOf(sheet, cancel));
-    const offLanes = keys.handle(inLanes(sheet));
-    const deaf = listen(sheet);
-    transport.onFrame = (tick) => sheet.onFrame(tick);
-    song.onCaret = () => sheet.caretCame();
-    reach.things = () => notesSeen(sheet, canvases.notes.getBoundingClientRect());
+    const off = keys.handle(commandsOf(model, cancel));
+    const offLanes = keys.handle(inLanes(model));
+    const deaf = listen(model);
+    transport.onFrame = (tick) => model.onFrame(tick);
+    song.onCaret = () => model.caretCame();
+    reach.things = () => visibleNotes(model, canvases.notes.getBoundingClientRect());
     return () => {
         song.onCaret = () => {};
         reach.things = () => [];
         transport.onFrame = () => {};
-        song.seen = { left: sheet.view.left, scale: sheet.view.scale, row: sheet.view.row };
+        song.seen = { left: model.view.left, scale: model.view.scale, row: model.view.row };
         deaf();
         offLanes();
         observer.disconnect();
         around.disconnect();
         off();
-        sheet.stage.close();
+        model.stage.close();
     };
 }

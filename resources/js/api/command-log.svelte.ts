@@ -7,7 +7,7 @@ import type { Answer, Command, RecipeStep } from './types';
 const RECENT = 3;
 
 /** What was done, to be done again: the last commands, and what a recipe records. */
-export class Notebook {
+export class CommandLog {
     /** What is done while a recipe is recorded; null while none is. */
     recording = $state.raw<RecipeStep[] | null>(null);
     /** Steps recorded and folded, to be named and kept. */

@@ -16,7 +16,7 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
 /** What is said of the one note that is chosen: all that a person has to know who does not see it. */
-final class ToldTest extends TestCase
+final class NoteDescriptionTest extends TestCase
 {
     #[DataProvider('notes')]
     public function test_one_note_is_told_with_all_that_there_is_to_know(Note $note, string $words): void

@@ -1,5 +1,5 @@
 import { request } from './client';
-import { takeParts } from './taking';
+import { takeParts } from './apply-answer';
 import type { Song, Track } from './song.svelte';
 import type { CatchUp, RowSet } from './types';
 
@@ -31,7 +31,7 @@ interface Said {
 }
 
 /** What other windows do to the song, and telling them what this one did. */
-export class Elsewhere {
+export class CrossWindow {
     /** The other windows that are open on the song, of whatever browser. */
     others = $state.raw<readonly Other[]>([]);
     /** The part that another window chose on the page of the song, to be gone over to. */
@@ -151,7 +151,7 @@ export class Elsewhere {
     caughtUp(news: CatchUp): void {
         const { song } = this;
         song.head(news);
-        song.looking.showAsItIs();
+        song.preview.showAsItIs();
         song.end = Math.max(song.end, news.end);
         takeParts(song, news.parts, null);
         if (news.time) song.retime(news.time);

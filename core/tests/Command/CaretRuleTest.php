@@ -13,7 +13,7 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
 /** Where the caret comes to by commands, one after another. */
-final class FollowingTest extends TestCase
+final class CaretRuleTest extends TestCase
 {
     private static function score(): Score
     {

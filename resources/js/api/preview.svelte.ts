@@ -4,7 +4,7 @@ import type { Song } from './song.svelte';
 import type { Command, LandingAnswer, On, PartAnswer } from './types';
 
 /** What is looked at without being done: where commands would put the notes, and the song as it was. */
-export class Looking {
+export class Preview {
     /** Where commands would put the notes of the open part, while that is looked at. */
     landing = $state.raw<Landing | null>(null);
     /** What the parts are shown as instead of what they are, in words; empty while they are shown as they are. */

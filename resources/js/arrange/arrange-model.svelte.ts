@@ -27,7 +27,7 @@ export interface Shown {
  * The song page's surface: tracks as staves, parts as sheets on them. It holds together what its layers show, its gestures
  * change and its commands look at; rules are the server's.
  */
-export class Desk {
+export class ArrangeModel {
     readonly view: View;
     readonly stage: Stage<LayerName>;
     readonly stacks: Stacks;
@@ -142,7 +142,7 @@ export class Desk {
             if (!at) return;
             song.caretTrack = at.trackId;
             song.putCaret(at.head.from);
-            song.elsewhere.want(at.id);
+            song.crossWindow.want(at.id);
             this.reveal(at);
         });
     }

@@ -1,5 +1,5 @@
 <script lang="ts">
-    import { taken } from './taken.svelte';
+    import { taken } from './import-conflict.svelte';
 
     let dialog: HTMLElement | undefined = $state();
     /** What had the keys before. */

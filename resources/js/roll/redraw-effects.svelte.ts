@@ -4,14 +4,14 @@ import { recorder } from '../sound/recorder.svelte';
 import { transport } from '../sound/transport.svelte';
 import { theme } from '../theme.svelte';
 import { panels } from '../views/panels.svelte';
-import type { Sheet } from './sheet.svelte';
+import type { RollModel } from './roll-model.svelte';
 
 /** Milliseconds after a change before it is asked where notes overlap: a held key asks once. */
 const OVERLAPS_AFTER = 120;
 
 /** What the roll follows for as long as its component is there: each change touches the layers that show it. */
-export function followed(sheet: Sheet): void {
-    const { song, part, view } = sheet;
+export function redrawEffects(model: RollModel): void {
+    const { song, part, view } = model;
     const there = (): boolean => view.width > 0;
 
     $effect(() => {
@@ -23,82 +23,82 @@ export function followed(sheet: Sheet): void {
         void song.end;
         void song.selectionVersion;
         view.end = song.end;
-        if (there()) sheet.touchAll();
+        if (there()) model.touchAll();
     });
     $effect(() => {
         view.covered = panels.open && panels.open.name !== 'commands' ? panels.comes : 0;
     });
     // What lies under, and which rows are in use, follows the parts.
     $effect(() => {
-        const under = sheet.underlay.parts;
+        const under = model.underlay.parts;
         for (const p of under) void p.version;
         void song.beside;
         void part.version;
         void song.tracks;
-        void sheet.usedRows.on;
+        void model.usedRows.on;
         if (!there()) return;
-        untrack(() => sheet.usedRows.settle());
-        sheet.touch('underlay', 'keyboard');
+        untrack(() => model.usedRows.settle());
+        model.touch('underlay', 'keyboard');
     });
     $effect(() => {
-        if (transport.playing) untrack(() => sheet.views.start());
+        if (transport.playing) untrack(() => model.views.start());
     });
     $effect(() => {
         void theme.version;
-        if (there()) untrack(() => sheet.recolour());
+        if (there()) untrack(() => model.recolour());
     });
     $effect(() => {
         void transport.loop;
         void recorder.on;
         void recorder.settings;
-        sheet.touch('ruler');
+        model.touch('ruler');
     });
     // What is held is seen at once, also on the keyboard.
     $effect(() => {
         const held = [...inputs.held.values()];
         if (!there()) return;
-        untrack(() => sheet.showHeld());
+        untrack(() => model.showHeld());
         const { tick } = untrack(() => song.caret);
-        if (sheet.steps.on && held.length > 0) view.reveal(tick, tick + 1, Math.min(...held), Math.max(...held));
+        if (model.steps.on && held.length > 0) view.reveal(tick, tick + 1, Math.min(...held), Math.max(...held));
     });
     $effect(() => {
         void transport.tick;
-        if (there() && !transport.playing) sheet.darken();
+        if (there() && !transport.playing) model.darken();
     });
     $effect(() => {
-        sheet.overlay.landing = song.looking.landing;
-        sheet.overlay.marked = song.marked;
-        sheet.touch('overlay');
+        model.overlay.landing = song.preview.landing;
+        model.overlay.marked = song.marked;
+        model.touch('overlay');
     });
     $effect(() => {
-        void sheet.playedPlaces;
+        void model.playedPlaces;
         void part.overlaps;
-        sheet.touch('notes');
+        model.touch('notes');
     });
     $effect(() => {
         void song.caret;
         if (!there()) return;
-        sheet.place();
-        sheet.touch('ruler');
+        model.place();
+        model.touch('ruler');
     });
     // What is looked at follows the notes, the choice and the settings.
     $effect(() => {
         void song.selectionVersion;
         void part.version;
         void part.settings;
-        const { looked } = sheet;
-        if (looked) void untrack(() => song.looking.look([looked], true));
+        const { looked } = model;
+        if (looked) void untrack(() => song.preview.look([looked], true));
     });
     // An edit by key may carry the notes out of sight: keep them there.
     $effect(() => {
         void song.selectionVersion;
-        if (there() && !sheet.holding() && song.selected.size > 0) untrack(() => sheet.revealSelection());
+        if (there() && !model.holding() && song.selected.size > 0) untrack(() => model.revealSelection());
     });
     // Where notes overlap is the server's to say, when the hand rests.
     $effect(() => {
         void part.version;
         const timer = setTimeout(() => {
-            if (song.looking.comparing) return;
+            if (song.preview.comparing) return;
             song.read<{ stretches: Record<string, [number, number, number][]> }>('overlap-reading', {}, [
                 { part: part.id, notes: [] },
             ])

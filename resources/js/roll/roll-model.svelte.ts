@@ -1,7 +1,7 @@
 import type { Lines } from '../api/lines';
 import type { Part } from '../api/part.svelte';
 import type { Song } from '../api/song.svelte';
-import { passing, type Note } from '../api/tables';
+import { provisional, type Note } from '../api/tables';
 import type { Command } from '../api/types';
 import { inputs } from '../sound/inputs/inputs.svelte';
 import { recorder } from '../sound/recorder.svelte';
@@ -14,7 +14,7 @@ import type { Drawn, Overlay } from './layers/overlay';
 import { pitchName } from './names';
 import { toldOf } from './numbers';
 import { OwnCurves } from './own.svelte';
-import { Passing } from './passing';
+import { CaretSelection } from './caret-selection';
 import { UsedRows } from './rows.svelte';
 import type { StepInput } from './steps.svelte';
 import { Underlay } from './underlay.svelte';
@@ -37,7 +37,7 @@ export type Bounds = [from: number, to: number, low: number, high: number];
 /** What a menu in the roll can be of. */
 export type MenuOf = 'note' | 'empty' | 'ruler' | 'lane' | 'velocity';
 
-export class Sheet {
+export class RollModel {
     readonly view: View;
     readonly stage: Stage<LayerName | LaneLayer>;
     readonly lanes: Lanes;
@@ -70,7 +70,7 @@ export class Sheet {
     /** The edit whose landing is looked at while its key is held. */
     looked = $state.raw<Command | null>(null);
     steps!: StepInput;
-    readonly passing = new Passing(this);
+    readonly caretSelection = new CaretSelection(this);
     readonly usedRows = new UsedRows(this);
     readonly underlay: Underlay;
     readonly views: Views;
@@ -284,7 +284,7 @@ export class Sheet {
     sound(pitch: number): void {
         const { song, part } = this;
         transport.try(part, [
-            passing({
+            provisional({
                 start: song.caret.tick,
                 length: song.time.ppq / 2,
                 pitch,

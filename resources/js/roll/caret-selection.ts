@@ -1,32 +1,32 @@
 import { moveCaret } from '../api/caret';
 import type { Note } from '../api/tables';
-import type { Sheet } from './sheet.svelte';
+import type { RollModel } from './roll-model.svelte';
 
 /**
  * Choosing what the caret passes: from where it stood with nothing chosen up to where it stands. It goes on until
  * something else is chosen or done.
  */
-export class Passing {
+export class CaretSelection {
     private from = { tick: 0, pitch: 60 };
     /** The selection that it made itself, by its number; what is chosen otherwise ends it. */
     private mine = -1;
 
-    constructor(private readonly sheet: Sheet) {}
+    constructor(private readonly model: RollModel) {}
 
     /** Whether the next step passes notes, and moves none. */
     get goesOn(): boolean {
-        const { song } = this.sheet;
+        const { song } = this.model;
         return song.selected.size === 0 || song.selections === this.mine;
     }
 
     inTime(steps: number, by: unknown): void {
         this.begin();
-        moveCaret(this.sheet.song, steps, by, () => this.choose());
+        moveCaret(this.model.song, steps, by, () => this.choose());
     }
 
     inPitch(rows: number): void {
         this.begin();
-        const { song } = this.sheet;
+        const { song } = this.model;
         song.putCaret(song.caret.tick, song.caret.pitch + rows);
         this.choose();
     }
@@ -34,19 +34,19 @@ export class Passing {
     /** Passes all up to a place. */
     to(tick: number): void {
         this.begin();
-        this.sheet.song.putCaret(tick);
+        this.model.song.putCaret(tick);
         this.choose();
     }
 
     private begin(): void {
-        const { song } = this.sheet;
+        const { song } = this.model;
         if (song.selections !== this.mine) this.from = { ...song.caret };
     }
 
     /** All between the two times; where only the row is another, what sounds at that time between the two rows. */
     private choose(): void {
-        const { sheet, from } = this;
-        const { song, part } = sheet;
+        const { model, from } = this;
+        const { song, part } = model;
         const to = song.caret;
         const [first, last] = [Math.min(from.tick, to.tick), Math.max(from.tick, to.tick)];
         const [low, high] = [Math.min(from.pitch, to.pitch), Math.max(from.pitch, to.pitch)];
@@ -60,8 +60,8 @@ export class Passing {
         song.select(ids);
         song.putCaret(to.tick, to.pitch);
         this.mine = song.selections;
-        sheet.caretWent();
+        model.caretWent();
         const notes = ids.length === 1 ? '1 note' : `${ids.length} notes`;
-        song.tell(`${notes} passed up to ${song.time.position(to.tick, part.lines)}, ${sheet.rowName(to.pitch)}.`);
+        song.tell(`${notes} passed up to ${song.time.position(to.tick, part.lines)}, ${model.rowName(to.pitch)}.`);
     }
 }

@@ -19,7 +19,7 @@ interface Known {
 }
 
 /** What the sound was told of a song: the rest is told when it changes. */
-export class Sent {
+export class PlayerSync {
     private readonly parts = new Map<number, Known>();
     private time: Time | null = null;
     /** Whether it was told all that there was when it was told something last. */

@@ -11,7 +11,7 @@ type Kept = Clip & { ppq: number };
 let here: Kept | null = null;
 
 /** What was copied last, to be put in elsewhere. */
-export class Copied {
+export class Clipboard {
     constructor(private readonly song: Song) {}
 
     /** What was copied, in this song's ticks; null where nothing was. */
