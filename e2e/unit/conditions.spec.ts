@@ -1,6 +1,6 @@
 import { execFileSync } from 'node:child_process';
 import { expect, test } from '@playwright/test';
-import type { PickData } from '../../resources/js/api/filters';
+import type { PickData } from '../../resources/js/api/recipe-data';
 import { conditionOf, pickOf, type Asks } from '../../resources/js/views/recipes/conditions';
 
 /** The conditions as the core has them. */

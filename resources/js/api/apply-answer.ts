@@ -1,13 +1,13 @@
 import { spread } from './ids';
 import { Part } from './part.svelte';
-import type { Song } from './song.svelte';
+import type { SongState } from './song-state';
 import type { Note, PartAnswer, SelectionItem } from './types';
 
 /** How many changed notes are sounded. */
 const MOST_HEARD = 24;
 
 /** Takes over what an answer says of parts; notes of the open one that were put are heard. */
-export function takeParts(song: Song, parts: Record<string, PartAnswer>, heard: Note[] | null): void {
+export function takeParts(song: SongState, parts: Record<string, PartAnswer>, heard: Note[] | null): void {
     let moved = false;
     for (const [key, change] of Object.entries(parts)) {
         const id = Number(key);
@@ -32,7 +32,7 @@ export function takeParts(song: Song, parts: Record<string, PartAnswer>, heard: 
 }
 
 /** Chooses what an answer left chosen; says whether that was notes of the open part. */
-export function choose(song: Song, selection: readonly SelectionItem[]): boolean {
+export function choose(song: SongState, selection: readonly SelectionItem[]): boolean {
     const parts = selection.flatMap((s) => ('parts' in s ? s.parts : []));
     if (song.stage === 'song') {
         if (parts.length > 0 || selection.length === 0) song.chosenParts = parts;

@@ -1,6 +1,6 @@
 import type { Item } from './items';
 import type { Part } from './part.svelte';
-import type { Song } from './song.svelte';
+import type { SongState } from './song-state';
 
 export interface Caret {
     tick: number;
@@ -20,7 +20,7 @@ export function caretIn(part: Part, caret: Caret, isFirst: boolean, early: numbe
 }
 
 /** Moves the caret in time, as the server's rules have it; then does something in its turn, or says where it is. */
-export function moveCaret(song: Song, steps: number, by: unknown, then?: () => void): void {
+export function moveCaret(song: SongState, steps: number, by: unknown, then?: () => void): void {
     type Move = Item & { steps?: number; by?: string };
     const same = JSON.stringify([by, then !== undefined]);
     let total = steps;

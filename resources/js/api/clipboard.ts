@@ -1,5 +1,5 @@
 import type { Carried } from './items';
-import type { Song } from './song.svelte';
+import type { SongState } from './song-state';
 import type { Clip } from './types';
 
 const KEPT = 'jactonic.copied';
@@ -12,7 +12,7 @@ let here: Kept | null = null;
 
 /** What was copied last, to be put in elsewhere. */
 export class Clipboard {
-    constructor(private readonly song: Song) {}
+    constructor(private readonly song: SongState) {}
 
     /** What was copied, in this song's ticks; null where nothing was. */
     get clip(): Clip | null {

@@ -1,7 +1,8 @@
 import { request } from './client';
 import type { Item } from './items';
-import type { Song } from './song.svelte';
-import type { Answer, Command, RecipeStep } from './types';
+import type { SongState } from './song-state';
+import type { Answer, Command } from './types';
+import type { RecipeStep } from './recipe-data';
 
 /** How many of the last commands are kept at hand. */
 const RECENT = 3;
@@ -15,7 +16,7 @@ export class CommandLog {
     /** The last commands that can be repeated, the latest first. */
     recent = $state.raw<Command[]>([]);
 
-    constructor(private readonly song: Song) {}
+    constructor(private readonly song: SongState) {}
 
     /** What was done, in the order in which it was; what was refused, and what was taken back, does not count. */
     noteAll(batch: readonly Item[], answer: Answer): void {

@@ -1,6 +1,6 @@
 import { request } from './client';
 import { takeParts } from './apply-answer';
-import type { Song, Track } from './song.svelte';
+import type { SongState, Track } from './song-state';
 import type { CatchUp, RowSet } from './types';
 
 /** Milliseconds without a change before the others are told where this window is. */
@@ -41,7 +41,7 @@ export class CrossWindow {
     private behind = false;
     private readonly channel = new BroadcastChannel('jactonic');
 
-    constructor(private readonly song: Song) {
+    constructor(private readonly song: SongState) {
         this.channel.onmessage = ({ data }: MessageEvent<Said>) => {
             if (data.song !== song.id) return;
             if (data.gone) this.others = this.others.filter((o) => o.window !== data.window);

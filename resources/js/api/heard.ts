@@ -1,4 +1,3 @@
-import type { Part } from './part.svelte';
 import { provisional, pointOf, type Note, type Point } from './tables';
 import type { SoundsData } from './tracks';
 
@@ -16,7 +15,7 @@ export class Heard {
     version = 0;
     private kept: { rows: readonly Point[]; letGo: Point[]; points: Point[] } | null = null;
 
-    constructor(private readonly part: Part) {}
+    constructor(private readonly part: { readonly ordered: readonly Note[]; readonly points: readonly Point[] }) {}
 
     take({ sounds, letGo }: Partial<SoundsData>): void {
         if (letGo === undefined) return;

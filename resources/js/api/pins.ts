@@ -1,6 +1,6 @@
 import { runs, spread } from './ids';
 import { keepsCaret, keepsSelection, type Sealed, type Waiting } from './items';
-import type { Song } from './song.svelte';
+import type { SongState } from './song-state';
 import type { Answer, Command, Context, On } from './types';
 
 /**
@@ -14,7 +14,7 @@ export class Pins {
     /** The last selection as it is named, and of what: commands with the very same one need not say it again. */
     private named: { key: string; on: On[] } = { key: '', on: [] };
 
-    constructor(private readonly song: Song) {}
+    constructor(private readonly song: SongState) {}
 
     /** How often the hand has made a selection, and put the caret somewhere. */
     marks(): { selects: number; carets: number } {

@@ -1,6 +1,6 @@
 import { request } from './client';
 import { Landing } from './landing';
-import type { Song } from './song.svelte';
+import type { SongState } from './song-state';
 import type { Command, LandingAnswer, On, PartAnswer } from './types';
 
 /** What is looked at without being done: where commands would put the notes, and the song as it was. */
@@ -12,7 +12,7 @@ export class Preview {
     private asking: AbortController | null = null;
     private comparison = 0;
 
-    constructor(private readonly song: Song) {}
+    constructor(private readonly song: SongState) {}
 
     /**
      * Asks where commands would put the notes; the latest question wins. A command that names no notes is for those

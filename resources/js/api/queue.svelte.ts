@@ -3,7 +3,7 @@ import { NoAnswer, Problem, request } from './client';
 import { goTogether, holdsInput, keepsCaret, keepsSelection, type Item, type Sealed, type Waiting } from './items';
 import { Long } from './long.svelte';
 import { Pins } from './pins';
-import type { Song } from './song.svelte';
+import type { SongState } from './song-state';
 import type { Answer } from './types';
 import { Unsent } from './unsent';
 
@@ -49,7 +49,7 @@ export class Queue {
     readonly pins: Pins;
     readonly unsent: Unsent;
 
-    constructor(private readonly song: Song) {
+    constructor(private readonly song: SongState) {
         this.pins = new Pins(song);
         this.unsent = new Unsent(song);
     }

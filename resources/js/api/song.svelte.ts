@@ -13,12 +13,9 @@ import { opened } from './opened';
 import { Queue } from './queue.svelte';
 import type { Done, Waiting } from './items';
 import { choose, takeParts } from './apply-answer';
+import type { SongState, Track } from './song-state';
 import { Time } from './time';
 import type { Answer, Command, Context, Note, On, SongData, TimeData, TrackData } from './types';
-
-export interface Track extends Omit<TrackData, 'parts'> {
-    parts: Part[];
-}
 
 /** How many chosen notes are sounded. */
 const MOST_CHOSEN_HEARD = 12;
@@ -27,7 +24,7 @@ const MOST_CHOSEN_HEARD = 12;
  * A song in the interface: the server's state as last told, the selection, and the queue of commands. Nothing is
  * shown as done before the server has said so.
  */
-export class Song extends Head {
+export class Song extends Head implements SongState {
     readonly id: number;
     end = $state(0);
     early = 0;
@@ -35,11 +32,11 @@ export class Song extends Head {
     tracks = $state.raw<Track[]>([]);
     readonly parts = new Map<number, Part>();
 
-    readonly queue = new Queue(this);
-    readonly preview = new Preview(this);
+    readonly queue: Queue = new Queue(this);
+    readonly preview: Preview = new Preview(this);
     readonly commandLog = new CommandLog(this);
     readonly clipboard = new Clipboard(this);
-    readonly crossWindow = new CrossWindow(this);
+    readonly crossWindow: CrossWindow = new CrossWindow(this);
     readonly inLane = new InLane();
 
     /** The part that is open, and the notes chosen in it. */

@@ -1,5 +1,3 @@
-import type { PartData } from './types';
-
 /** What rows of a track are called, by pitch, and their order from below. */
 export interface RowSet {
     names: Record<string, string>;
@@ -20,22 +18,6 @@ export interface Articulation {
 export interface ArticulationSet {
     name: string;
     articulations: Articulation[];
-}
-
-export interface TrackData {
-    id: number;
-    name: string;
-    muted: boolean;
-    soloed: boolean;
-    instrument: string;
-    /** Null where nothing in it says. */
-    sound: { program: number; drums: boolean } | null;
-    volume: number;
-    pan: number;
-    /** Null where it has none. */
-    articulations: ArticulationSet | null;
-    rows: RowSet;
-    parts: PartData[];
 }
 
 /** What a part plays as: semitones, percent, milliseconds, and the tick up to which it goes round (0 where it does not). */

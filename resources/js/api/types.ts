@@ -1,7 +1,7 @@
-export type { PartHead, Plays, RowSet, SoundsData, TrackData } from './tracks';
-import type { ArticulationSet, PartHead, SoundsData, TrackData } from './tracks';
+export type { PartHead, Plays, RowSet, SoundsData } from './tracks';
+import type { ArticulationSet, PartHead, RowSet, SoundsData } from './tracks';
 /** What the server says and is asked, as docs/architecture.md has it. */
-import type { ConditionSpec, PickData } from './filters';
+import type { ConditionSpec, RecipeData } from './recipe-data';
 import type { ScaleData } from './head.svelte';
 import type { Ids } from './ids';
 import type { Changed, Columns, Note, Row } from './tables';
@@ -67,6 +67,22 @@ export interface SongHead {
     revision: number;
     canUndo: boolean;
     canRedo: boolean;
+}
+
+export interface TrackData {
+    id: number;
+    name: string;
+    muted: boolean;
+    soloed: boolean;
+    instrument: string;
+    /** Null where nothing in it says. */
+    sound: { program: number; drums: boolean } | null;
+    volume: number;
+    pan: number;
+    /** Null where it has none. */
+    articulations: ArticulationSet | null;
+    rows: RowSet;
+    parts: PartData[];
 }
 
 export interface SongData extends SongHead {
@@ -313,24 +329,6 @@ export interface KeyState {
     sets: { id: number; name: string }[];
     keymap: Binding[];
     canUndo: boolean;
-}
-
-export interface RecipeStep {
-    edit?: string;
-    params?: Record<string, unknown>;
-    select?: string | Record<string, unknown>;
-    how?: string;
-    set?: Record<string, unknown>;
-    recipe?: string;
-    off?: boolean;
-}
-
-export interface RecipeData {
-    kind?: 'recipe';
-    key?: string;
-    name: string;
-    pick: PickData | null;
-    steps: RecipeStep[];
 }
 
 export interface Setup {

@@ -1,6 +1,6 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 import type { Sealed, Waiting } from './items';
-import type { Song } from './song.svelte';
+import type { SongState } from './song-state';
 
 /** Milliseconds after which what still waits is written down: most is answered before. */
 const AFTER_MS = 60;
@@ -50,7 +50,7 @@ export class Unsent {
     private last: Kept | null = null;
     private stored = false;
 
-    constructor(private readonly song: Song) {}
+    constructor(private readonly song: SongState) {}
 
     /** These wait. */
     keep(sealed: Sealed | null, items: readonly Waiting[]): void {

@@ -1,9 +1,9 @@
 <script lang="ts">
-    import type { Track } from '../api/song.svelte';
+    import type { Track } from '../api/song-state';
     import { DRAG_FROM } from '../roll/gestures/drag';
     import { does } from '../keys/does';
     import { keys } from '../keys/keys.svelte';
-    import Rename from '../views/Rename.svelte';
+    import Rename from '../stage/Rename.svelte';
     import { level, orderTrack, renameTrack } from './commands/make';
     import type { ArrangeModel } from './arrange-model.svelte';
 

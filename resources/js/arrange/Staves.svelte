@@ -9,10 +9,11 @@
     import { takeKeys } from '../stage/keys';
     import { transport } from '../sound/transport.svelte';
     import { theme } from '../theme.svelte';
-    import { panels } from '../views/panels.svelte';
+    import { panels } from '../panels.svelte';
     import { commandsOf } from './commands';
     import { ArrangeModel, type LayerName } from './arrange-model.svelte';
-    import { handsOf, partAt } from './gestures';
+    import { handsOf } from './gestures';
+    import { partAt } from './gestures/part-at';
     import Heads from './Heads.svelte';
     import { layersOf } from './layers';
     import PartSheet from './PartSheet.svelte';

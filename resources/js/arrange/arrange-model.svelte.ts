@@ -1,6 +1,7 @@
 import type { Lines } from '../api/lines';
 import type { Part } from '../api/part.svelte';
-import type { Song, Track } from '../api/song.svelte';
+import type { Song } from '../api/song.svelte';
+import type { Track } from '../api/song-state';
 import { transport } from '../sound/transport.svelte';
 import { coloursOf, type Colours } from '../stage/colours';
 import { Stage } from '../stage/stage';

@@ -1,5 +1,6 @@
 import type { Part } from '../api/part.svelte';
-import type { Song, Track } from '../api/song.svelte';
+import type { Song } from '../api/song.svelte';
+import type { Track } from '../api/song-state';
 
 /** Parts of a track that lie over one another in time stand below one another: in which place one stands, of how many. */
 export class Stacks {

@@ -1,5 +1,6 @@
 import type { ArticulationSet } from '../api/tracks';
-import type { Binding, RecipeData, Setup, Spec } from '../api/types';
+import type { Binding, Setup, Spec } from '../api/types';
+import type { RecipeData } from '../api/recipe-data';
 import { entriesOf, same, type Entry } from './entries';
 
 export { keyOf, same, type Entry } from './entries';

@@ -1,4 +1,5 @@
-import type { Param, RecipeData, Spec } from '../api/types';
+import type { Param, Spec } from '../api/types';
+import type { RecipeData } from '../api/recipe-data';
 
 /** A command as a person looks for it: with some parameters given, and some to be asked for. */
 export interface Entry {

@@ -1,5 +1,4 @@
-import { SIGN_OF } from './signs';
-import { SHOWN } from './strokes';
+import { SHOWN, SIGN_OF } from './signs';
 
 /** What a keyboard types without Shift at a place; undefined where that is not known. */
 export type TypedAt = (code: string) => string | undefined;

@@ -1,9 +1,8 @@
 import type { Binding } from '../api/types';
 import { nameAt } from './layout';
-import { SIGN_OF } from './signs';
+import { isMac, SHOWN } from './signs';
 
-/** Which key is Mod: Cmd on a Mac, else Ctrl. */
-export const isMac = typeof navigator !== 'undefined' && /Mac|iPhone|iPad/.test(navigator.platform);
+export { isMac };
 
 export interface Modifiers {
     mod: boolean;
@@ -53,24 +52,6 @@ export function labels(keys: string): string[] {
             .join(isMac ? '' : ' '),
     );
 }
-
-export const SHOWN: Record<string, string> = {
-    Mod: isMac ? '⌘' : 'Ctrl',
-    Alt: isMac ? '⌥' : 'Alt',
-    Shift: isMac ? '⇧' : 'Shift',
-    ArrowUp: '↑',
-    ArrowDown: '↓',
-    ArrowLeft: '←',
-    ArrowRight: '→',
-    Delete: 'Del',
-    Escape: 'Esc',
-    PageUp: 'PgUp',
-    PageDown: 'PgDn',
-    Backspace: '⌫',
-    ...SIGN_OF,
-    WheelUp: 'wheel ↑',
-    WheelDown: 'wheel ↓',
-};
 
 /** Finds the command for key presses: by context, then in "any"; remembers the first stroke of two. */
 export class Resolver {

@@ -10,7 +10,7 @@
     import type { RollModel } from './roll-model.svelte';
     import LaneEdge from './LaneEdge.svelte';
     import Surface from './Surface.svelte';
-    import Icon from '../views/Icon.svelte';
+    import Icon from '../stage/Icon.svelte';
 
     let { model, lane }: { model: RollModel; lane: string } = $props();
 

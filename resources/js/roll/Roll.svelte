@@ -6,7 +6,8 @@
     import { handsOf, insertAt, justWritten } from './gestures';
     import { menusOf } from './menus';
     import MovingLines from './MovingLines.svelte';
-    import { RollModel, type LayerName } from './roll-model.svelte';
+    import { RollModel } from './roll-model.svelte';
+    import type { LayerName } from './roll-state';
     import { chordLine } from '../harmony/chord-line.svelte';
     import ChordRow from './ChordRow.svelte';
     import Corner from './Corner.svelte';

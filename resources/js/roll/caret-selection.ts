@@ -1,6 +1,6 @@
 import { moveCaret } from '../api/caret';
 import type { Note } from '../api/tables';
-import type { RollModel } from './roll-model.svelte';
+import type { RollState } from './roll-state';
 
 /**
  * Choosing what the caret passes: from where it stood with nothing chosen up to where it stands. It goes on until
@@ -11,7 +11,7 @@ export class CaretSelection {
     /** The selection that it made itself, by its number; what is chosen otherwise ends it. */
     private mine = -1;
 
-    constructor(private readonly model: RollModel) {}
+    constructor(private readonly model: RollState) {}
 
     /** Whether the next step passes notes, and moves none. */
     get goesOn(): boolean {

@@ -1,7 +1,7 @@
 import { Lane } from '../api/lane';
 import type { Point } from '../api/tables';
 import { commands } from '../keys/commands.svelte';
-import type { RollModel } from './roll-model.svelte';
+import type { RollState } from './roll-state';
 
 const KEPT = 'jactonic.lanes';
 const SETS = 'jactonic.lane-sets';
@@ -53,7 +53,7 @@ export class Lanes {
     /** Points by lane, as long as those of the part are the same. */
     private readonly known = new Map<string, { of: readonly Point[]; points: readonly Point[] }>();
 
-    constructor(private readonly model: RollModel) {
+    constructor(private readonly model: RollState) {
         this.shown = this.ofKind() ?? read(KEPT);
     }
 

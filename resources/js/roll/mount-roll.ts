@@ -6,7 +6,8 @@ import { commandsOf, listen } from './commands';
 import { inLanes } from './commands/lanes';
 import { layersOf } from './layers';
 import { visibleNotes } from './visible-notes';
-import type { LayerName, RollModel } from './roll-model.svelte';
+import type { RollModel } from './roll-model.svelte';
+import type { LayerName } from './roll-state';
 import { fit } from './sizes';
 
 /**

@@ -1,7 +1,7 @@
 import { Lane } from '../api/lane';
 import type { Note } from '../api/tables';
 import { titleOf } from './lanes.svelte';
-import type { RollModel } from './roll-model.svelte';
+import type { RollState } from './roll-state';
 
 /** What may be drawn on a note, one after another by its key. */
 const KINDS = ['bend', 'pressure', 'cc:11', 'cc:1'];
@@ -24,7 +24,7 @@ export class OwnCurves {
     /** What is drawn before it is let go: ticks from the note's start, and value. */
     stroke: { points: [number, number][]; clears: boolean } | null = null;
 
-    constructor(private readonly model: RollModel) {}
+    constructor(private readonly model: RollState) {}
 
     get open(): Note | null {
         return this.note === null ? null : (this.model.part.notes.get(this.note) ?? null);

@@ -3,7 +3,7 @@ import { inputs } from '../sound/inputs/inputs.svelte';
 import { recorder } from '../sound/recorder.svelte';
 import { transport } from '../sound/transport.svelte';
 import { theme } from '../theme.svelte';
-import { panels } from '../views/panels.svelte';
+import { panels } from '../panels.svelte';
 import type { RollModel } from './roll-model.svelte';
 
 /** Milliseconds after a change before it is asked where notes overlap: a held key asks once. */

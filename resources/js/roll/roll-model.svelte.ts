@@ -18,11 +18,8 @@ import { CaretSelection } from './caret-selection';
 import { UsedRows } from './rows.svelte';
 import type { StepInput } from './steps.svelte';
 import { Underlay } from './underlay.svelte';
+import type { LaneLayer, LayerName, RollState } from './roll-state';
 import { Views } from './views.svelte';
-
-/** Those of the roll, and `lane:` with its name for each lane below. */
-export type LayerName = 'grid' | 'notes' | 'overlay' | 'ruler' | 'keyboard' | 'lane' | 'chords' | 'underlay';
-export type LaneLayer = `lane:${string}`;
 
 const DRUM_CHANNEL = 9;
 const OPENING_BARS = 6;
@@ -37,7 +34,7 @@ export type Bounds = [from: number, to: number, low: number, high: number];
 /** What a menu in the roll can be of. */
 export type MenuOf = 'note' | 'empty' | 'ruler' | 'lane' | 'velocity';
 
-export class RollModel {
+export class RollModel implements RollState {
     readonly view: View;
     readonly stage: Stage<LayerName | LaneLayer>;
     readonly lanes: Lanes;

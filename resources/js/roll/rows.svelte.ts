@@ -1,4 +1,4 @@
-import type { RollModel } from './roll-model.svelte';
+import type { RollState } from './roll-state';
 
 const KEPT = 'jactonic.rows';
 
@@ -8,7 +8,7 @@ export class UsedRows {
     /** How all rows were seen before. */
     private before: { top: number; row: number } | null = null;
 
-    constructor(private readonly model: RollModel) {}
+    constructor(private readonly model: RollState) {}
 
     /** The rows in use, from below: as they were put by hand, the others by pitch above. */
     get rows(): number[] {

@@ -1,4 +1,4 @@
-import type { RollModel } from './roll-model.svelte';
+import type { RollState } from './roll-state';
 
 /** What is seen of a part. */
 interface Seen {
@@ -24,7 +24,7 @@ export class Views {
     /** What the view that was taken over from another part looked like. */
     private static carried: Seen | null = null;
 
-    constructor(private readonly model: RollModel) {}
+    constructor(private readonly model: RollState) {}
 
     private get seen(): Seen {
         const { left, scale, top, row } = this.model.view;

@@ -1,5 +1,5 @@
 import type { Part } from '../api/part.svelte';
-import type { Transport } from './transport.svelte';
+import type { TransportState } from './transport-state';
 
 const ON = 0x90;
 const OFF = 0x80;
@@ -9,7 +9,7 @@ export class Live {
     /** Channel and pitch by who plays it; −1 for a channel while sound is not there yet. */
     private readonly sounding = new Map<string, { channel: number; pitch: number }>();
 
-    constructor(private readonly transport: Transport) {}
+    constructor(private readonly transport: TransportState) {}
 
     /** Sounds what is played into a part, until `off` of the same `who`. */
     on(part: Part, who: string, pitch: number, velocity: number): void {

@@ -1,7 +1,7 @@
 import type { Part } from '../api/part.svelte';
 import type { Song } from '../api/song.svelte';
 import type { Answer, PlayedEvent } from '../api/types';
-import { TAKE } from '../roll/commands/make';
+import { TAKE } from './commands/take';
 import { inputs, type Played } from './inputs/inputs.svelte';
 import { interrupted } from './interrupted.svelte';
 import { keepSettings, keptSettings, type RecordSettings } from './record-settings';

@@ -1,4 +1,5 @@
-import type { Song, Track } from '../api/song.svelte';
+import type { Song } from '../api/song.svelte';
+import type { Track } from '../api/song-state';
 import type { Part } from '../api/part.svelte';
 
 const DRUMS = 9;

@@ -1,7 +1,7 @@
 import type { Part } from '../api/part.svelte';
 import type { Song } from '../api/song.svelte';
 import type { Command, PlayedEvent } from '../api/types';
-import { insertRecording } from '../roll/commands/make';
+import { insertRecording } from './commands/take';
 import type { Piece, TakeStore } from './takes';
 
 /** A note that is held, while a take is recorded. */

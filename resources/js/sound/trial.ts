@@ -1,6 +1,6 @@
 import type { Part } from '../api/part.svelte';
 import type { Note } from '../api/tables';
-import type { Transport } from './transport.svelte';
+import type { TransportState } from './transport-state';
 
 /** A note that is only tried sounds no longer than this, and no shorter than that, in seconds. */
 const LONGEST = 0.6;
@@ -26,7 +26,7 @@ export interface ClipParts {
 
 /** Notes sounded for a moment, as they are touched. */
 export class Trial {
-    constructor(private readonly transport: Transport) {}
+    constructor(private readonly transport: TransportState) {}
 
     play(part: Part, notes: readonly Note[]): void {
         if (notes.length === 0 || notes.length > MOST * 2) return;

@@ -19,7 +19,7 @@
     import { tempoTap } from '../roll/commands/make';
     import { callDrums, spellAs } from '../roll/names';
     import { asPressed, doing } from './doing';
-    import { panels } from './panels.svelte';
+    import { panels } from '../panels.svelte';
     import CommandList from './CommandList.svelte';
     import { pages } from './pages.svelte';
     import Shortcuts from './shortcuts/Shortcuts.svelte';

@@ -5,7 +5,7 @@
     import { does } from '../keys/does';
     import { keys } from '../keys/keys.svelte';
     import KeyStrip from './KeyStrip.svelte';
-    import Icon from './Icon.svelte';
+    import Icon from '../stage/Icon.svelte';
 
     interface Props {
         said: string;

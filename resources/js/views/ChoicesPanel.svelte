@@ -3,7 +3,7 @@
     import type { Part } from '../api/part.svelte';
     import type { Song } from '../api/song.svelte';
     import Panel from './Panel.svelte';
-    import { panels } from './panels.svelte';
+    import { panels } from '../panels.svelte';
 
     let { song, part }: { song: Song; part: Part } = $props();
 

@@ -13,7 +13,7 @@
     import LandingWords from './LandingWords.svelte';
     import GiveKey from './GiveKey.svelte';
     import Panel from './Panel.svelte';
-    import { panels } from './panels.svelte';
+    import { panels } from '../panels.svelte';
 
     let { song, part, onSaid }: { song: Song | null; part: Part | null; onSaid: (said: string) => void } = $props();
 

@@ -3,7 +3,7 @@
     import type { Song } from '../api/song.svelte';
     import { drills, written, type Drill } from './drills.svelte';
     import Panel from './Panel.svelte';
-    import { panels } from './panels.svelte';
+    import { panels } from '../panels.svelte';
 
     let { song }: { song: Song } = $props();
 

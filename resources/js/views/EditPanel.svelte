@@ -8,7 +8,7 @@
     import LastTime, { asksForLast } from './LastTime.svelte';
     import LandingWords from './LandingWords.svelte';
     import Panel from './Panel.svelte';
-    import { newSeed, panels, remember, remembered } from './panels.svelte';
+    import { newSeed, panels, remember, remembered } from '../panels.svelte';
 
     let { song, part, spec }: { song: Song; part: Part; spec: Spec } = $props();
 

@@ -11,8 +11,8 @@
     import LastTime, { asksForLast } from './LastTime.svelte';
     import LandingWords from './LandingWords.svelte';
     import Panel from './Panel.svelte';
-    import { panels, remember, remembered } from './panels.svelte';
-    import Icon from './Icon.svelte';
+    import { panels, remember, remembered } from '../panels.svelte';
+    import Icon from '../stage/Icon.svelte';
     import { taken } from './import-conflict.svelte';
 
     let { song, part, spec }: { song: Song; part: Part; spec: Spec } = $props();

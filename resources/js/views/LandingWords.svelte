@@ -1,7 +1,7 @@
 <script lang="ts">
     import { TriangleAlert } from 'lucide';
     import type { Landing } from '../api/landing';
-    import Icon from './Icon.svelte';
+    import Icon from '../stage/Icon.svelte';
 
     let { landing }: { landing: Landing | null } = $props();
 </script>

@@ -4,8 +4,8 @@
     import { does } from '../keys/does';
     import { keys } from '../keys/keys.svelte';
     import { follow } from '../stage/edge';
-    import { LEAST, panels } from './panels.svelte';
-    import Icon from './Icon.svelte';
+    import { LEAST, panels } from '../panels.svelte';
+    import Icon from '../stage/Icon.svelte';
 
     interface Props {
         title: string;

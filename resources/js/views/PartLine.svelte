@@ -7,7 +7,7 @@
     import { tool } from '../roll/pen.svelte';
     import { BARS, barWords, gridParts, kindWords, VALUES } from './fields/grids';
     import { nudgeStep, UNITS } from './fields/steps';
-    import Icon from './Icon.svelte';
+    import Icon from '../stage/Icon.svelte';
 
     let { song, part }: { song: Song; part: Part } = $props();
 

@@ -4,7 +4,7 @@
     import type { Song } from '../api/song.svelte';
     import type { GridReading, GridWeighed } from '../api/types';
     import Panel from './Panel.svelte';
-    import { panels } from './panels.svelte';
+    import { panels } from '../panels.svelte';
 
     let { song, part }: { song: Song; part: Part } = $props();
 

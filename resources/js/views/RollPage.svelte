@@ -26,7 +26,7 @@
     import RollMenu from './RollMenu.svelte';
     import LanesPanel from './LanesPanel.svelte';
     import NudgePanel from './NudgePanel.svelte';
-    import { panels } from './panels.svelte';
+    import { panels } from '../panels.svelte';
     import PenPanel from './PenPanel.svelte';
     import ReadingPanel from './ReadingPanel.svelte';
     import RepairsPanel from './RepairsPanel.svelte';

@@ -5,7 +5,7 @@
     import { putIn } from '../arrange/commands/make';
     import { transport } from '../sound/transport.svelte';
     import Panel from './Panel.svelte';
-    import { panels } from './panels.svelte';
+    import { panels } from '../panels.svelte';
 
     let { song, keep }: { song: Song; keep: boolean } = $props();
 

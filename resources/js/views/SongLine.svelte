@@ -5,7 +5,7 @@
     import { does } from '../keys/does';
     import { tool } from '../roll/pen.svelte';
     import { nudgeStep } from './fields/steps';
-    import Icon from './Icon.svelte';
+    import Icon from '../stage/Icon.svelte';
 
     /** What holds on the song page: the grid of the part that counts, the span, the caret, what is chosen. */
     let { song, part }: { song: Song; part: Part } = $props();

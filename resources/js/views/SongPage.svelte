@@ -13,9 +13,9 @@
     import BottomLine from './BottomLine.svelte';
     import EditPanel from './EditPanel.svelte';
     import Menu from './Menu.svelte';
-    import { panels } from './panels.svelte';
+    import { panels } from '../panels.svelte';
     import SongLine from './SongLine.svelte';
-    import Rename from './Rename.svelte';
+    import Rename from '../stage/Rename.svelte';
     import RollPage from './RollPage.svelte';
     import ShelfPanel from './ShelfPanel.svelte';
     import SongChords from './SongChords.svelte';

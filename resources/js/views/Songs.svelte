@@ -10,8 +10,8 @@
     import { labels } from '../keys/strokes';
     import { follow, router } from '../router.svelte';
     import BottomLine from './BottomLine.svelte';
-    import Rename from './Rename.svelte';
-    import Icon from './Icon.svelte';
+    import Rename from '../stage/Rename.svelte';
+    import Icon from '../stage/Icon.svelte';
 
     let {
         setup,

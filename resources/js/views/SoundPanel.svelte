@@ -6,7 +6,7 @@
     import { drawLane } from '../roll/commands/make';
     import { transport } from '../sound/transport.svelte';
     import Panel from './Panel.svelte';
-    import { panels } from './panels.svelte';
+    import { panels } from '../panels.svelte';
 
     let { song }: { song: Song } = $props();
 

@@ -30,7 +30,7 @@
     import { theme } from '../theme.svelte';
     import SoundLevel from './SoundLevel.svelte';
     import TempoField from './TempoField.svelte';
-    import Icon from './Icon.svelte';
+    import Icon from '../stage/Icon.svelte';
 
     interface Props {
         song: Song | null;

@@ -2,7 +2,7 @@ import { tick } from 'svelte';
 import type { Song } from '../api/song.svelte';
 import { keys, type Handler, type Press } from '../keys/keys.svelte';
 import { router } from '../router.svelte';
-import { newSeed, panels, remembered } from './panels.svelte';
+import { newSeed, panels, remembered } from '../panels.svelte';
 
 /** How a command was asked for, as the server is told. */
 export function asPressed(press: Press): { more?: boolean; times?: number } {

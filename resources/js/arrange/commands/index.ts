@@ -7,7 +7,7 @@ import { askSpan, spans } from '../../roll/commands/span';
 import { router } from '../../router.svelte';
 import { startPlaying } from '../../sound/announcement';
 import { transport } from '../../sound/transport.svelte';
-import { panels } from '../../views/panels.svelte';
+import { panels } from '../../panels.svelte';
 import type { ArrangeModel } from '../arrange-model.svelte';
 import { carried } from './carried';
 import * as make from './make';

@@ -4,7 +4,7 @@ import type { Gesture, Touch } from '../../stage/hands';
 import { moveParts, putIn, resizeParts } from '../commands/make';
 import { told } from '../commands/walk';
 import type { ArrangeModel } from '../arrange-model.svelte';
-import { partAt, type Grip } from './index';
+import { partAt, type Grip } from './part-at';
 
 /**
  * Parts under the hand. A drag holds to the axis on which it began (Shift frees it); in time it goes to the grid's lines

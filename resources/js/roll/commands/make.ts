@@ -33,15 +33,6 @@ export function insert(
     return { edit: 'insert', on: { part, notes: [] }, params: { notes, ...more } };
 }
 
-export const insertRecording = (part: number, params: Record<string, unknown>): Command => ({
-    edit: TAKE,
-    on: { part, notes: [] },
-    params,
-    more: true,
-});
-/** The edit that a take is. */
-export const TAKE = 'insert-recording';
-
 export const tempoSet = (tempo: number, where: { at: number } | { bar: number }): Command => ({
     edit: 'tempo-set',
     params: { tempo, ...where },

@@ -1,7 +1,8 @@
 <script lang="ts">
     import { tick } from 'svelte';
     import type { Part } from '../../api/part.svelte';
-    import type { Param, RecipeStep } from '../../api/types';
+    import type { Param } from '../../api/types';
+    import type { RecipeStep } from '../../api/recipe-data';
     import { commands } from '../../keys/commands.svelte';
     import Field from '../fields/Field.svelte';
     import type { Draft } from './draft.svelte';

@@ -2,12 +2,12 @@
     import { onMount, tick, untrack } from 'svelte';
     import type { Part } from '../../api/part.svelte';
     import type { Song } from '../../api/song.svelte';
-    import type { RecipeData } from '../../api/types';
+    import type { RecipeData } from '../../api/recipe-data';
     import { commands } from '../../keys/commands.svelte';
     import { keys } from '../../keys/keys.svelte';
     import LandingWords from '../LandingWords.svelte';
     import Panel from '../Panel.svelte';
-    import { panels } from '../panels.svelte';
+    import { panels } from '../../panels.svelte';
     import { Draft } from './draft.svelte';
     import { bringRecipes, keepRecipe, removeRecipe, restoreRecipe } from './kept';
     import RecipeList from './RecipeList.svelte';

@@ -1,4 +1,4 @@
-import type { ConditionSpec, PickData } from '../../api/filters';
+import type { ConditionSpec, PickData } from '../../api/recipe-data';
 
 /** One line of a condition, as the builder edits it. */
 export interface Line {

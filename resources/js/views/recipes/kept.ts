@@ -1,5 +1,5 @@
 import { request } from '../../api/client';
-import type { RecipeData } from '../../api/types';
+import type { RecipeData } from '../../api/recipe-data';
 import { commands } from '../../keys/commands.svelte';
 import { keys } from '../../keys/keys.svelte';
 import { taken } from '../import-conflict.svelte';

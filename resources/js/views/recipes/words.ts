@@ -1,4 +1,4 @@
-import type { RecipeStep } from '../../api/types';
+import type { RecipeStep } from '../../api/recipe-data';
 import { commands, paramWords, valueWords } from '../../keys/commands.svelte';
 
 /** A step as a sentence: "Transpose: semitones 7". */

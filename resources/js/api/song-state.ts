@@ -1,0 +1,74 @@
+import type { HeadData, ScaleData } from './head.svelte';
+import type { InLane } from './in-lane.svelte';
+import type { Item } from './items';
+import type { Part } from './part.svelte';
+import type { Time } from './time';
+import type { Answer, CatchUp, Command, Context, On, TimeData, TrackData } from './types';
+
+/** A track with its parts. */
+export interface Track extends Omit<TrackData, 'parts'> {
+    parts: Part[];
+}
+
+/** What the queue is to those who put something into it. */
+export interface QueueState {
+    readonly busy: boolean;
+    push(item: Item): void;
+    runInTurn(run: () => void): void;
+}
+
+/**
+ * A song as those see it that it is made of (the queue, the preview, the clipboard, …): they know this, and the song knows
+ * them.
+ */
+export interface SongState {
+    readonly id: number;
+    revision: number;
+    end: number;
+    time: Time;
+    tracks: Track[];
+    readonly parts: Map<number, Part>;
+    readonly scale: ScaleData | null;
+    said: string;
+    trouble: string;
+
+    /** What is selected, and where: see `Song`. */
+    readonly stage: 'roll' | 'song';
+    open: Part | null;
+    selected: Set<number>;
+    beside: ReadonlyMap<number, ReadonlySet<number>>;
+    chosenParts: readonly number[];
+    readonly inLane: InLane;
+    selectionVersion: number;
+    readonly handSelects: number;
+    readonly handCarets: number;
+    readonly caret: { tick: number; pitch: number };
+    readonly span: { from: number; to: number } | null;
+    /** The part that the last command made, to be opened. */
+    made: number | null;
+
+    readonly queue: QueueState;
+    readonly preview: { showAsItIs(): void };
+    readonly crossWindow: { caughtUp(change: CatchUp): void; rested(): void };
+    readonly onChange: () => void;
+    readonly onCaret: () => void;
+
+    on(): On[];
+    onGrid(): On[];
+    context(): Context;
+    do(command: Command): void;
+    tell(said: string, warnings?: string[], trouble?: string, input?: number): void;
+    read<T>(reading: string, params: Record<string, unknown>, on?: On[]): Promise<T>;
+    settled(): Promise<void>;
+    afterAll(run: () => void): void;
+    head(head: HeadData): void;
+    retime(data: TimeData): void;
+    setTracks(tracks: readonly Omit<TrackData, 'parts'>[]): void;
+    putCaret(tick: number, pitch?: number): void;
+    prune(): void;
+    take(
+        answer: Answer,
+        batch: readonly Item[],
+        how: { keepsSelection: boolean; keepsCaret: boolean; hear: boolean },
+    ): void;
+}
