@@ -1,6 +1,6 @@
 export type { PartHead, Plays, RowSet, SoundsData } from './tracks';
 import type { ArticulationSet, PartHead, RowSet, SoundsData } from './tracks';
-/** What the server says and is asked, as docs/architecture.md has it. */
+/** What the server says and is asked, as docs/http-api.md has it. */
 import type { ConditionSpec, RecipeData } from './recipe-data';
 import type { ScaleData } from './head.svelte';
 import type { Ids } from './ids';
