@@ -55,6 +55,8 @@ dependencies() {
     mkdir -p bootstrap/cache storage/logs storage/framework/{cache,sessions,views}
     if [ ! -f vendor/.installed ] || [ composer.json -nt vendor/.installed ]; then
         say 'Fetching PHP packages…'
+        # Providers of packages that are no longer there must not be looked for.
+        rm -f bootstrap/cache/packages.php bootstrap/cache/services.php
         COMPOSER_ALLOW_SUPERUSER=1 composer install --no-interaction --no-progress --quiet
         touch vendor/.installed
     fi
