@@ -261,7 +261,7 @@ final class ScoreStore
     private static function head(PartHead $head): array
     {
         return ['track_id' => $head->track, 'name' => $head->name, 'origin' => $head->origin, 'window_from' => $head->from, 'window_to' => $head->to, 'muted' => $head->muted,
-            'plays' => $head->plays->isPlain() ? null : json_encode($head->plays->toArray(), JSON_THROW_ON_ERROR), 'lets' => $head->lets];
+            'plays' => $head->plays->isPlain() ? null : json_encode($head->plays->toArray(), JSON_THROW_ON_ERROR), 'lets' => $head->releasesAtEnd];
     }
 
     /** @return array<string, mixed> */

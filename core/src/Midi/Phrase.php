@@ -56,7 +56,7 @@ final class Phrase
                 }
             }
             $part = self::chased($part, $from);
-            $kept[$part->id] = $part->withHead(new PartHead($track, $part->name, $part->head->origin - $from, max(0, $part->head->from - $from), $part->head->to - $from, false, $part->head->plays->moved(-$from), $part->head->lets));
+            $kept[$part->id] = $part->withHead(new PartHead($track, $part->name, $part->head->origin - $from, max(0, $part->head->from - $from), $part->head->to - $from, false, $part->head->plays->moved(-$from), $part->head->releasesAtEnd));
         }
 
         return Writer::write(Exporter::export(new Song(new Score($time, $kept, $tracks, name: $name), new Source(1, $time->ppq))));

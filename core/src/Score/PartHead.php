@@ -21,7 +21,7 @@ final readonly class PartHead
      * @param  int  $from  first tick of its window
      * @param  int  $to  the tick after its last, more than $from
      * @param  PlaysAs|null  $plays  null for what is written
-     * @param  bool  $lets  whether a pedal that is down and a bend that is bent are let go at its end; not in one out of a
+     * @param  bool  $releasesAtEnd  whether a pedal that is down and a bend that is bent are let go at its end; not in one out of a
      *                      file, whose window nobody set
      */
     public function __construct(
@@ -32,7 +32,7 @@ final readonly class PartHead
         public int $to = self::OPEN,
         public bool $muted = false,
         ?PlaysAs $plays = null,
-        public bool $lets = false,
+        public bool $releasesAtEnd = false,
     ) {
         $this->plays = $plays ?? PlaysAs::plain();
     }
@@ -40,7 +40,7 @@ final readonly class PartHead
     /** One that is made: its contents have their nought where it begins, and it lets go at its end. */
     public static function fresh(int $track, string $name, int $from, int $to): self
     {
-        return new self($track, $name, $from, $from, $to, lets: true);
+        return new self($track, $name, $from, $from, $to, releasesAtEnd: true);
     }
 
     /** All of it later by so many ticks; one without an end has none after that either. */
@@ -52,12 +52,12 @@ final readonly class PartHead
     /** Its contents later under the window, which stays. */
     public function slid(int $ticks): self
     {
-        return $this->with(['origin' => $this->origin + $ticks, 'lets' => true]);
+        return $this->with(['origin' => $this->origin + $ticks, 'releasesAtEnd' => true]);
     }
 
     public function withWindow(int $from, int $to): self
     {
-        return $this->with(['from' => $from, 'to' => $to, 'lets' => true]);
+        return $this->with(['from' => $from, 'to' => $to, 'releasesAtEnd' => true]);
     }
 
     public function onTrack(int $track): self
@@ -97,7 +97,7 @@ final readonly class PartHead
     {
         $all = [$this->track, $this->name, $this->origin, $this->from, $this->to, $this->muted];
 
-        return $this->plays->isPlain() ? ($this->lets ? [...$all, true] : $all) : [...$all, $this->lets, $this->plays->toArray()];
+        return $this->plays->isPlain() ? ($this->releasesAtEnd ? [...$all, true] : $all) : [...$all, $this->releasesAtEnd, $this->plays->toArray()];
     }
 
     /** @param  array{0: int, 1: string, 2: int, 3: int, 4: int, 5: bool, 6?: bool, 7?: array{int, int, int, int}}  $data */
@@ -106,10 +106,10 @@ final readonly class PartHead
         return new self($data[0], $data[1], $data[2], $data[3], $data[4], $data[5], isset($data[7]) ? PlaysAs::fromArray($data[7]) : null, $data[6] ?? false);
     }
 
-    /** @param  array{track?: int, name?: string, origin?: int, from?: int, to?: int, muted?: bool, plays?: PlaysAs, lets?: bool}  $other */
+    /** @param  array{track?: int, name?: string, origin?: int, from?: int, to?: int, muted?: bool, plays?: PlaysAs, releasesAtEnd?: bool}  $other */
     private function with(array $other): self
     {
         return new self($other['track'] ?? $this->track, $other['name'] ?? $this->name, $other['origin'] ?? $this->origin, $other['from'] ?? $this->from, $other['to'] ?? $this->to,
-            $other['muted'] ?? $this->muted, $other['plays'] ?? $this->plays, $other['lets'] ?? $this->lets);
+            $other['muted'] ?? $this->muted, $other['plays'] ?? $this->plays, $other['releasesAtEnd'] ?? $this->releasesAtEnd);
     }
 }

@@ -20,7 +20,7 @@ final class ReleaseAtEnd
 
     public static function is(PartHead $head): bool
     {
-        return $head->lets && ! $head->muted && $head->to !== PartHead::OPEN;
+        return $head->releasesAtEnd && ! $head->muted && $head->to !== PartHead::OPEN;
     }
 
     /** Whether a point lets a pedal go, or a bend back to straight. */
