@@ -162,9 +162,12 @@ export class CrossWindow {
     }
 
     /** Mutes or solos a track, in its turn: no step of history, and other windows are told. */
-    setTrack(track: Track, set: { muted?: boolean; soloed?: boolean; rows?: RowSet }): void {
+    setTrack(id: number, change: (now: Track) => { muted?: boolean; soloed?: boolean; rows?: RowSet }): void {
         const { song } = this;
         const ask = async (): Promise<void> => {
+            const track = song.tracks.find((t) => t.id === id);
+            if (!track) return;
+            const set = change(track);
             const { revision, track: now } = await request<{
                 revision: number;
                 track: { muted: boolean; soloed: boolean; rows: RowSet };

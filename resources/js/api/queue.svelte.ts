@@ -2,14 +2,13 @@ import { tick } from 'svelte';
 import { NoAnswer, Problem, request } from './client';
 import { goTogether, holdsInput, keepsCaret, keepsSelection, type Item, type Sealed, type Waiting } from './items';
 import { Long } from './long.svelte';
+import { Patience } from './patience.svelte';
 import { Pins } from './pins';
 import type { SongState } from './song-state';
 import type { Answer } from './types';
 import { Unsent } from './unsent';
 
 const RETRY_MS = 1500;
-/** From when on it is said that the server has not answered, in ms. */
-const SLOW_MS = 2000;
 /** The most commands in one request. */
 const MOST_TOGETHER = 500;
 
@@ -23,8 +22,7 @@ export class Queue {
     waiting = $state(0);
     /** A long way through the history is gone in pieces: whether it goes on. */
     going = $state(false);
-    /** The server has not answered for a while. */
-    slow = $state(false);
+    readonly patience = new Patience();
     /** What is under way, where it takes long. */
     readonly long = new Long();
     private items: Waiting[] = [];
@@ -55,13 +53,13 @@ export class Queue {
     }
 
     /** Another key was pressed, another thing was done by hand: what waits for its turn is done then. */
-    newInput(again: () => void): boolean {
-        const input = ++this.inputs;
+    newInput(again: () => void, isPress = true): boolean {
+        const input = isPress ? ++this.inputs : this.inputs;
         if (!this.holdsInput) {
             this.input = input;
             return false;
         }
-        this.push({ kind: 'later', run: again }, input);
+        this.push({ kind: 'later', run: again, isPress }, input);
         return true;
     }
 
@@ -166,7 +164,7 @@ export class Queue {
     /** Leaves out what was pressed and waits to look at a page that is left, by hand, before its turn came. */
     leave(): void {
         if (this.turning) return;
-        const left = this.items.filter((i) => i.kind === 'later').length;
+        const left = this.items.filter((i) => i.kind === 'later' && i.isPress).length;
         this.items = this.items.filter((i) => i.kind !== 'later');
         if (left > 0)
             this.song.tell(
@@ -219,18 +217,31 @@ export class Queue {
 
     /** Does the first that waits, whose turn has come. */
     private async turn(): Promise<void> {
-        const item = this.items.shift()!;
-        if (item.kind !== 'later') return;
+        // What follows from the last answer has followed.
+        await tick();
+        // A page that was left meanwhile took what waited to look at it along.
+        const item = this.items[0];
+        if (item?.kind !== 'later') return;
+        this.items.shift();
         this.turning = true;
         this.runInTurn(item.run, item.input);
-        // Pages and panels that it opened are there for what was pressed behind it.
-        if (this.items.length > 0) await tick();
+        // Pages and panels that it opened are there for what was pressed behind it, with what they ask first.
+        if (this.items.length > 0) await this.settle();
         this.turning = false;
+    }
+
+    /** Waits until what was done is shown; what comes up by that goes before all that waits. */
+    private async settle(): Promise<void> {
+        const front: Waiting[] = (this.front = []);
+        await tick();
+        this.front = null;
+        this.items.unshift(...front);
+        this.count();
     }
 
     private async ask(item: Extract<Waiting, { kind: 'ask' }>): Promise<void> {
         try {
-            await this.watched(item.ask());
+            await this.patience.over(item.ask());
         } catch (e) {
             if (e instanceof NoAnswer) {
                 this.items.unshift(item);
@@ -249,7 +260,7 @@ export class Queue {
         const path = sealed.path;
         this.keep();
         try {
-            const answer = await this.watched(
+            const answer = await this.patience.over(
                 this.long.over(
                     key,
                     request<Answer>('POST', `songs/${song.id}/${path}`, {
@@ -318,17 +329,6 @@ export class Queue {
     private waits(e: NoAnswer): void {
         this.song.trouble = `${e.why} What you did is kept and will be sent again.`;
         this.keep();
-    }
-
-    /** Waits for an answer, and says so where there is none for a while. */
-    private async watched<T>(answer: Promise<T>): Promise<T> {
-        const timer = setTimeout(() => (this.slow = true), SLOW_MS);
-        try {
-            return await answer;
-        } finally {
-            clearTimeout(timer);
-            this.slow = false;
-        }
     }
 
     /** Asks for the rest of a long way, unless it was stopped meanwhile. */

@@ -75,7 +75,7 @@ class Keys {
     /** Told of a key that does nothing here, and of what it does elsewhere. */
     onNothing: (stroke: string, elsewhere: Binding | null) => void = () => {};
     /** Holds a press back that has to wait for what was pressed before it: it is done again in its turn. Says whether it does. */
-    gate: (again: () => void) => boolean = () => false;
+    gate: (again: () => void, isPress?: boolean) => boolean = () => false;
     /** Whether what is pressed now has to wait. */
     holds: () => boolean = () => false;
     /** Whether a stroke or a command waits for nothing: what stops the sound, or something that takes long. */
@@ -102,7 +102,7 @@ class Keys {
             const up = (): void => {
                 if (this.holding?.code === e.code) this.letGo();
             };
-            if (this.waits > 0) this.gate(up);
+            if (this.waits > 0) this.gate(up, false);
             else up();
         });
         // What no key holds up, since it was asked for by mouse, a click ends.

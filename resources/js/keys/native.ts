@@ -43,12 +43,24 @@ export function editText(field: HTMLElement, stroke: string, key: string): void 
     const isWide = stroke.includes('Mod+');
     const move = MOVES[key];
     if (isText && stroke === 'Mod+A') field.select();
+    else if (field instanceof HTMLInputElement && stroke === 'Enter') commit(field);
     else if (isText && move && !stroke.includes('Alt+')) {
         const by = isWide && move[1] === 'character' ? 'word' : move[1];
         getSelection()?.modify(stroke.includes('Shift+') ? 'extend' : 'move', move[0], by);
     } else if (key === 'Backspace') document.execCommand('Delete');
     else if (key === 'Delete') document.execCommand('forwardDelete');
     else if (key.length === 1 && !isWide && !stroke.includes('Alt+')) document.execCommand('insertText', false, key);
+}
+
+/** What was typed is told as a change, as Enter does it; the field keeps the keys, and its cursor. */
+function commit(field: HTMLInputElement): void {
+    const [from, to] = [field.selectionStart, field.selectionEnd];
+    const quietly = (e: Event): void => e.stopImmediatePropagation();
+    field.blur();
+    field.addEventListener('focus', quietly, { capture: true, once: true });
+    field.focus({ preventScroll: true });
+    if (from !== null) field.setSelectionRange(from, to);
+    field.form?.requestSubmit();
 }
 
 /** Letters typed into a list less than this apart, in ms, are one word. */

@@ -118,7 +118,7 @@
     });
 
     // A key is done in its turn: what it does may hang on what the one before it leaves.
-    keys.gate = (again) => song?.queue.newInput(again) ?? false;
+    keys.gate = (again, isPress) => song?.queue.newInput(again, isPress) ?? false;
     keys.passes = (what) => {
         if (what === 'Space' || what === 'play') return true;
         return (what === 'Escape' || what === 'escape') && song !== null && song.queue.isStoppable;
@@ -222,9 +222,8 @@
                 track: (p) => {
                     const track = part && here.trackOf(part);
                     if (track)
-                        here.crossWindow.setTrack(
-                            track,
-                            p.what === 'muted' ? { muted: !track.muted } : { soloed: !track.soloed },
+                        here.crossWindow.setTrack(track.id, (now) =>
+                            p.what === 'muted' ? { muted: !now.muted } : { soloed: !now.soloed },
                         );
                 },
             },

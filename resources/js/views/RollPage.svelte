@@ -157,7 +157,7 @@
         trouble={held?.trouble ?? song.trouble}
         {numbers}
         long={song.queue.long}
-        slow={song.queue.slow}
+        slow={song.queue.patience.slow}
     >
         <PartLine {song} {part} />
     </BottomLine>

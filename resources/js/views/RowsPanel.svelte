@@ -13,21 +13,24 @@
     const rows = $derived(part.version >= 0 ? [...model.usedRows.rows].reverse() : []);
     let file: HTMLInputElement;
 
-    const keep = (set: RowSet): void => song.crossWindow.setTrack(track, { rows: set });
+    const keep = (change: (rows: RowSet) => RowSet): void =>
+        song.crossWindow.setTrack(track.id, (now) => ({ rows: change(now.rows) }));
 
     function name(pitch: number, text: string): void {
-        const names = { ...track.rows.names, [pitch]: text.trim() };
-        void keep({ ...track.rows, names });
+        keep((rows) => ({ ...rows, names: { ...rows.names, [pitch]: text.trim() } }));
     }
 
     /** A row goes up or down among those in use; what is not in use keeps its place by pitch. */
     async function move(pitch: number, by: number): Promise<void> {
-        const order = [...model.usedRows.rows];
-        const at = order.indexOf(pitch);
-        const to = at + by;
-        if (to < 0 || to >= order.length) return;
-        [order[at], order[to]] = [order[to]!, order[at]!];
-        await keep({ ...track.rows, order });
+        keep((rows) => {
+            const order = [...model.usedRows.rows];
+            const at = order.indexOf(pitch);
+            const to = at + by;
+            if (to < 0 || to >= order.length) return rows;
+            [order[at], order[to]] = [order[to]!, order[at]!];
+            return { ...rows, order };
+        });
+        await song.settled();
         await tick();
         document.querySelector<HTMLElement>(`[data-row="${pitch}"]`)?.focus();
     }
@@ -60,7 +63,8 @@
         file.value = '';
         if (!chosen) return;
         try {
-            await keep(JSON.parse(await chosen.text()) as RowSet);
+            const read = JSON.parse(await chosen.text()) as RowSet;
+            keep(() => read);
         } catch {
             song.tell('', [], `“${chosen.name}” is no file of row names: nothing changed.`);
         }
@@ -95,7 +99,9 @@
         <div class="flex flex-wrap gap-2">
             <button data-field class="btn btn-sm" onclick={save}>Save as a file</button>
             <button data-field class="btn btn-sm" onclick={() => file.click()}>Open a file</button>
-            <button data-field class="btn btn-sm" onclick={() => keep({ ...track.rows, order: [] })}>By pitch</button>
+            <button data-field class="btn btn-sm" onclick={() => keep((rows) => ({ ...rows, order: [] }))}
+                >By pitch</button
+            >
             <input
                 bind:this={file}
                 class="hidden"

@@ -183,7 +183,7 @@
             trouble={song.trouble}
             numbers={hovered}
             long={song.queue.long}
-            slow={song.queue.slow}
+            slow={song.queue.patience.slow}
         >
             {#if part}<SongLine {song} {part} />{/if}
         </BottomLine>

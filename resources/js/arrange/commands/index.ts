@@ -46,14 +46,15 @@ export function commandsOf(
             );
         },
         set: (p) => model.song.do({ set: p, on: model.song.onGrid() }),
-        track: (p) => {
-            const { track } = model;
-            if (track)
-                model.song.crossWindow.setTrack(
-                    track,
-                    p.what === 'muted' ? { muted: !track.muted } : { soloed: !track.soloed },
-                );
-        },
+        // On which track the caret stands may still change.
+        track: (p) =>
+            model.song.afterAll(() => {
+                const { track } = model;
+                if (track)
+                    model.song.crossWindow.setTrack(track.id, (now) =>
+                        p.what === 'muted' ? { muted: !now.muted } : { soloed: !now.soloed },
+                    );
+            }),
     };
 }
 
