@@ -73,4 +73,12 @@ abstract class TestCase extends BaseTestCase
 
         return array_intersect_key($all, array_flip($names));
     }
+
+    /** Removes a test's own data file, with what SQLite put beside it. Where a test failed before it had one, nothing is removed. */
+    protected static function removeFiles(string $file): void
+    {
+        if (str_starts_with($file, sys_get_temp_dir().'/jactonic-')) {
+            array_map(unlink(...), glob("$file*") ?: []);
+        }
+    }
 }

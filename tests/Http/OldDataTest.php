@@ -28,7 +28,7 @@ final class OldDataTest extends TestCase
     {
         DB::purge('old');
         config(['database.default' => 'sqlite']);
-        array_map(unlink(...), (array) glob("$this->file*"));
+        self::removeFiles($this->file);
         parent::tearDown();
     }
 

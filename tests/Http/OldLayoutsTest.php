@@ -27,7 +27,7 @@ final class OldLayoutsTest extends TestCase
     {
         DB::purge('old');
         config(['database.default' => 'sqlite']);
-        array_map(unlink(...), (array) glob("$this->file*"));
+        self::removeFiles($this->file);
         parent::tearDown();
     }
 
