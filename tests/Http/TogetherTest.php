@@ -41,6 +41,6 @@ final class TogetherTest extends BaseTestCase
         $revision = (new \PDO("sqlite:$file"))->query('select revision from songs');
         self::assertNotFalse($revision);
         self::assertSame(240, $revision->fetchColumn());
-        self::removeFiles($file);
+        array_map(unlink(...), (array) glob("$file*"));
     }
 }
