@@ -23,12 +23,17 @@ final class Editor
         $edit = Catalogue::edit($id);
         $spec = $edit::spec();
         $read = Params::read($spec->params, $params, $spec->id);
+        $given = $on;
         $on = self::fitting($spec, $on, $score, $context);
         $missing = self::missing($spec, $on);
         if ($missing !== null) {
             return new Outcome(new Change, $on, $missing);
         }
         $outcome = $edit->apply(new EditInput($score, $on, $read->placed($context, $score, $on), $context));
+        if ($outcome->selection === $on && $given->tracks === [] && $on->tracks !== []) {
+            // Tracks that parts, or the caret, stood for are not selected: parts may lie on others by the next command.
+            $outcome = $outcome->selecting(new Selection($on->notes, $on->points, $on->parts));
+        }
         if ($outcome->change->isEmpty()) {
             return $outcome;
         }

@@ -38,6 +38,12 @@ final readonly class Outcome
         return new self($change, $this->selection, trim("$this->said $besides"), $this->warnings, $this->caret, $this->settings);
     }
 
+    /** With something else selected. */
+    public function selecting(Selection $selection): self
+    {
+        return new self($this->change, $selection, $this->said, $this->warnings, $this->caret, $this->settings);
+    }
+
     /** Where writing goes on. */
     public function caretAt(int $tick): self
     {

@@ -3,10 +3,10 @@
 /** Which way an arrow goes. */
 const WAYS: Record<string, 1 | -1> = { ArrowUp: 1, ArrowRight: 1, ArrowDown: -1, ArrowLeft: -1 };
 
-/** Takes a number or a slider one step on, where the stroke does that; says whether it does. */
-export function stepBy(field: HTMLInputElement, stroke: string): boolean {
-    const way = WAYS[stroke];
-    if (!way || (field.type === 'number' && stroke !== 'ArrowUp' && stroke !== 'ArrowDown')) return false;
+/** Takes a number or a slider one step on, where the key does that, with whatever is held; says whether it does. */
+export function stepBy(field: HTMLInputElement, key: string): boolean {
+    const way = WAYS[key];
+    if (!way || (field.type === 'number' && key !== 'ArrowUp' && key !== 'ArrowDown')) return false;
     if (field.step === 'any') {
         // Where any number is allowed a step is 1.
         const least = field.min === '' ? -Infinity : Number(field.min);

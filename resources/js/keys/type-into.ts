@@ -27,11 +27,7 @@ export function typeInto(target: HTMLElement, { stroke, code, key, repeat }: Pre
     } else if (target instanceof HTMLInputElement && ['checkbox', 'radio'].includes(target.type)) {
         if (stroke === 'Space') target.click();
         else if (isPlain && target.type === 'radio') pickBeside(target, key);
-    } else if (
-        target instanceof HTMLInputElement &&
-        ['number', 'range'].includes(target.type) &&
-        stepBy(target, stroke)
-    )
+    } else if (target instanceof HTMLInputElement && ['number', 'range'].includes(target.type) && stepBy(target, key))
         return;
     else if (isPressed(target, stroke)) target.click();
     else editText(target, stroke, key);

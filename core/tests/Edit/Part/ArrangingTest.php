@@ -320,4 +320,15 @@ final class ArrangingTest extends TestCase
         $this->expectExceptionMessage('goes round: make it real first');
         self::done($round, 'part-split', ['at' => 960], ['parts' => [3]]);
     }
+
+    public function test_the_tracks_that_parts_stand_for_are_those_on_which_they_lie_by_then(): void
+    {
+        $score = new Score(Timeline::of(960), [1 => Part::of(1, 'Lead', [new Note(1, 0, 240, 60, 80)], [], PartSettings::fresh())], [1 => new Track(1, 'High', 0), 2 => new Track(2, 'Low', 1)], 2, 3);
+        $batch = new Batch($score, chosen: new Selection(parts: [1]));
+        $batch->run(['edit' => 'track-level', 'params' => ['volumeBy' => 4]]);
+        self::assertSame([], $batch->chosen?->tracks);
+        self::assertSame([1], $batch->chosen->parts);
+        $batch->run(['edit' => 'part-move', 'params' => ['tracks' => 1]]);
+        self::assertSame('“Low” is now track 1 of 2.', $batch->run(['edit' => 'track-order', 'params' => ['by' => -1]])->said);
+    }
 }
