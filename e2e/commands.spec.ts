@@ -283,7 +283,7 @@ test('a recipe of five edits is recorded, kept, and run on another part', async 
     await press(page, 'Shift+Period');
     const panel = page.getByRole('dialog', { name: 'New recipe' });
     await expect(panel.getByRole('listitem')).toHaveCount(5);
-    await expect(panel).toContainText('2. Transpose: semitones 3');
+    await expect(panel).toContainText('2. Transpose: plain steps 3');
     await page.keyboard.type('Five things');
     await press(page, 'Enter');
     await said(page, '“Five things” is kept.');

@@ -195,7 +195,6 @@ const FIELDS: [string, string][] = [
     ['a list is not opened by Enter', 'Alt+H S, Enter, ArrowDown'],
     ['a number goes down and the panel away', 'Alt+Shift+T, ArrowDown, Escape, Shift+ArrowDown'],
     ['a button is not pressed by an arrow', 'Alt+A T, ArrowDown'],
-    ['what was typed before is done before a panel opens', 'N Shift+B, ArrowDown, Alt+V R, 7'],
     ['what a panel made elsewhere is not worked on', 'Alt+W Shift+D, Enter, Q'],
     ['a text is corrected', 'Alt+H C, D, m, 7, ArrowLeft, Backspace, Home, Shift+ArrowRight, G, End, 9, s, Backspace, Enter'],
 ]; // prettier-ignore

@@ -13,6 +13,7 @@ final readonly class ConditionSpec
      * @param  'range'|'choice'|'number'|'yes'|'every'|'span'  $field  the kind of its field
      * @param  mixed  $first  the value with which its field begins
      * @param  list<array{string, mixed}>  $choices  title and value, for a field of that kind
+     * @param  int  $rank  where it stands in the list of conditions: the least first, those of the same by key
      * @param  bool  $countsLast  whether it counts what all others leave
      */
     public function __construct(
@@ -21,6 +22,7 @@ final readonly class ConditionSpec
         public string $field,
         public mixed $first,
         public array $choices = [],
+        public int $rank = 50,
         public bool $countsLast = false,
     ) {
     }

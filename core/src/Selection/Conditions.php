@@ -30,6 +30,8 @@ final class Conditions
                     $classes[$key] = $class;
                 }
             }
+            // The sort is stable: of the same rank they stay in order of their keys.
+            uasort($classes, static fn (string $a, string $b): int => $a::spec()->rank <=> $b::spec()->rank);
         }
 
         /** @var array<string, class-string<Condition>> */

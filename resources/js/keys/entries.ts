@@ -28,8 +28,8 @@ export function entriesOf(specs: readonly Spec[], recipes: readonly RecipeData[]
         if (command === 'set') for (const p of spec.params) add(p.title, {}, spec.words, [p]);
         else if (command === 'recipe')
             for (const r of recipes) add(r.name, { recipe: r.key }, [...spec.words, 'recipe']);
-        else if (spec.asked && !spec.formsOnly && !spec.params.some((p) => p.hidden))
-            add(spec.title, {}, spec.words, edits.has(command) ? spec.params : []);
+        else if (spec.asked && !spec.formsOnly && !spec.params.some((p) => p.hidden && !p.optional))
+            add(spec.title, {}, spec.words, edits.has(command) ? spec.params.filter((p) => !p.hidden) : []);
     }
     return entries;
 }

@@ -12,11 +12,7 @@ export function asPressed(press: Press): { more?: boolean; times?: number } {
 /** What is done in the roll and on the song page alike: panels, recipes, edits as their panel was set last, counts. */
 export function doing(here: Song): Record<string, Handler> {
     return {
-        // A panel shows how things are: what was typed before it is answered first.
-        panel: (p) =>
-            here.afterAll(() =>
-                panels.turn(p.edit ? { name: 'edit', edit: String(p.edit) } : { name: String(p.name) }),
-            ),
+        panel: (p) => panels.turn(p.edit ? { name: 'edit', edit: String(p.edit) } : { name: String(p.name) }),
         recipe: (p, _, press) => here.do({ recipe: String(p.recipe), ...asPressed(press) }),
         'record-recipe': () => void here.commandLog.record().then((some) => some && panels.turn({ name: 'recipes' })),
         'repeat-command': (p, _, press) => here.commandLog.repeat(Number(p.back ?? 1), press.times),

@@ -20,7 +20,7 @@ final class InChord implements Condition
             ['second from below', 2],
             ['third from below', 3],
             ['fourth from below', 4],
-        ]);
+        ], rank: 6);
     }
 
     public static function takes(mixed $value): bool

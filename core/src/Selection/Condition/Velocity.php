@@ -12,7 +12,7 @@ final class Velocity extends InRange
 {
     public static function spec(): ConditionSpec
     {
-        return new ConditionSpec('a velocity 1–127 or {"min", "max"}', 'velocity', 'range', ['max' => 59]);
+        return new ConditionSpec('a velocity 1–127 or {"min", "max"}', 'velocity', 'range', ['max' => 59], rank: 1);
     }
 
     protected static function of(Note $note): int
