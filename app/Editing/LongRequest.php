@@ -28,12 +28,12 @@ final class LongRequest
      *
      * @template T
      *
-     * @param  Closure(): T  $input
+     * @param  Closure(): T  $work
      * @return T
      *
      * @throws Refusal where it was stopped
      */
-    public static function work(string $key, Closure $input): mixed
+    public static function work(string $key, Closure $work): mixed
     {
         $file = self::file($key);
         $next = microtime(true) + self::LONG;
@@ -53,7 +53,7 @@ final class LongRequest
                     self::sweep();
                 }
                 $shown = @file_put_contents($file, (string) $steps) !== false;
-            }, $input);
+            }, $work);
         } finally {
             if ($shown) {
                 File::delete([$file, "$file.stop"]);

@@ -30,15 +30,15 @@ final class RequestGate
     /**
      * @param  mixed  $base  the revision that the request was made on
      * @param  mixed  $key  by which the request is known; null for one that has none
-     * @param  Closure(Session): array<string, mixed>  $input
+     * @param  Closure(Session): array<string, mixed>  $work
      * @return array<string, mixed> the answer
      *
      * @throws Stale where the song has moved on, or the very request was answered before
      * @throws Refusal
      */
-    public static function enter(int $songId, mixed $base, mixed $key, Closure $input, Book $book = new Book, Context $context = new Context): array
+    public static function enter(int $songId, mixed $base, mixed $key, Closure $work, Book $book = new Book, Context $context = new Context): array
     {
-        return Transaction::whole(static function () use ($songId, $base, $key, $input, $book, $context): array {
+        return Transaction::whole(static function () use ($songId, $base, $key, $work, $book, $context): array {
             $song = Song::opened($songId);
             if (! is_int($base)) {
                 throw Refusal::parameter('base', $base, 'the revision of the song that the command was made on');
@@ -53,7 +53,7 @@ final class RequestGate
                 throw new Stale((new SongView($song))->since($base));
             }
             $session = new Session($song, $book, $context);
-            $answer = $key === null ? $input($session) : LongRequest::work($key, static fn (): array => $input($session));
+            $answer = $key === null ? $work($session) : LongRequest::work($key, static fn (): array => $work($session));
             $session->save();
             if ($key !== null) {
                 self::keep($song, $key, $answer);

@@ -17,10 +17,10 @@ final class Transaction
     /**
      * @template T
      *
-     * @param  Closure(): T  $input
+     * @param  Closure(): T  $work
      * @return T
      */
-    public static function whole(Closure $input): mixed
+    public static function whole(Closure $work): mixed
     {
         $connection = self::connection();
         // Nobody listens: to tell of each statement takes as long as some of them.
@@ -29,13 +29,13 @@ final class Transaction
         $before = self::$under;
         self::$under = $connection;
         try {
-            return $connection->transaction(static function () use ($input): mixed {
+            return $connection->transaction(static function () use ($work): mixed {
                 // A transaction that reads first and writes later fails where another wrote between. This writes nothing,
                 // but waits for the lock before anything is read. (SQLite's BEGIN IMMEDIATE needs PHP 8.4.) Of the tables
                 // it is the one that nothing refers to.
                 self::connection()->update('delete from requests where 0');
 
-                return $input();
+                return $work();
             });
         } finally {
             self::$under = $before;

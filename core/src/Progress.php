@@ -24,14 +24,14 @@ final class Progress
      * @template T
      *
      * @param  Closure(int): void  $look  gets how many steps were done so far
-     * @param  Closure(): T  $input
+     * @param  Closure(): T  $work
      * @return T
      */
-    public static function over(Closure $look, Closure $input): mixed
+    public static function over(Closure $look, Closure $work): mixed
     {
         [self::$look, self::$steps] = [$look, 0];
         try {
-            return $input();
+            return $work();
         } finally {
             self::$look = null;
         }

@@ -7,6 +7,7 @@ namespace Jactonic\Core\Command;
 use Jactonic\Core\Edit\AppliesTo;
 use Jactonic\Core\Edit\Catalogue;
 use Jactonic\Core\Edit\Requires;
+use Jactonic\Core\Edit\Spec;
 use Jactonic\Core\Param\Params;
 use Jactonic\Core\Refusal;
 use Jactonic\Core\Score\PartSettings;
@@ -46,7 +47,7 @@ final class Commands
         if (isset(self::all()[$id])) {
             return $id;
         }
-        self::$former ??= array_merge(...array_values(array_map(static fn (Command $c): array => array_fill_keys($c->spec->formerIds, $c->spec->id), self::all())));
+        self::$former ??= Spec::former(array_map(static fn (Command $c): Spec => $c->spec, self::all()));
 
         return self::$former[$id] ?? $id;
     }

@@ -36,7 +36,7 @@ final class Catalogue
         if (isset(self::$classes[$id]) || self::find($id) !== null) {
             return $id;
         }
-        self::$former ??= array_merge(...array_map(static fn (Spec $s): array => array_fill_keys($s->formerIds, $s->id), self::specs()));
+        self::$former ??= Spec::former(self::specs());
 
         return self::$former[$id] ?? $id;
     }

@@ -45,6 +45,17 @@ final readonly class Spec
     ) {
     }
 
+    /**
+     * The present ids by former ones.
+     *
+     * @param  array<array-key, self>  $specs
+     * @return array<string, string>
+     */
+    public static function former(array $specs): array
+    {
+        return array_merge([], ...array_map(static fn (self $s): array => array_fill_keys($s->formerIds, $s->id), array_values($specs)));
+    }
+
     public function param(string $name): ?Param
     {
         return array_column($this->params, null, 'name')[$name] ?? null;

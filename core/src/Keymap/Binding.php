@@ -40,9 +40,8 @@ final readonly class Binding
         if (is_string($params['edit'] ?? null)) {
             $params['edit'] = Commands::current($params['edit']);
         }
-        // Before there were plain steps, arrows that shortcuts of one's own stand on said a semitone and meant one.
-        if (in_array($texts['keys'], ['ArrowUp', 'ArrowDown'], true) && $command === 'transpose' && in_array($params, [['semitones' => 1], ['semitones' => -1]], true)) {
-            $params = ['steps' => $params['semitones']];
+        foreach (Defaults::FORMER as [$keys, $of, $before, $now]) {
+            $params = [$texts['keys'], $command, $params] === [$keys, $of, $before] ? $now : $params;
         }
         try {
             Commands::check($command, $params);

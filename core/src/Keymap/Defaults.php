@@ -10,6 +10,12 @@ namespace Jactonic\Core\Keymap;
  */
 final class Defaults
 {
+    /** What a key said before for what it says now, to be read so out of sets of one's own: keys, command, parameters, present ones. */
+    public const FORMER = [
+        ['ArrowUp', 'transpose', ['semitones' => 1], ['steps' => 1]],
+        ['ArrowDown', 'transpose', ['semitones' => -1], ['steps' => -1]],
+    ];
+
     private const BAR = ['unit' => 'bar', 'amount' => 1];
 
     private const QUARTER = ['unit' => 'value', 'amount' => '1/4'];
