@@ -187,11 +187,11 @@ for (const [seed, mode, how] of ROUNDS) {
 /** Whether the list of songs is on the screen. */
 const hasLeft = (page: Page): boolean => new URL(page.url()).pathname === '/';
 
-/** Fields of a panel that is opened while the keys before it wait. */
-const FIELDS: [string, string][] = [
-    ['a list takes a letter', 'Alt+L, 3, Enter'],
-    ['a list takes letters', 'Alt+L, 1, /, 8, Enter'],
-    ['a list goes to its end', 'Alt+L, End, ArrowUp, Enter'],
+/** Fields of a panel that is opened while the keys before it wait, and what is said then. */
+const FIELDS: [string, string, string?][] = [
+    ['a list takes a letter', 'Alt+L, 3, Enter', 'length 3 bars'],
+    ['a list takes letters', 'Alt+L, 1, /, 8, Enter', 'length 1/8'],
+    ['a list goes to its end', 'Alt+L, End, ArrowUp, Enter', 'length 8 bars'],
     ['a list is not opened by Enter', 'Alt+H S, Enter, ArrowDown'],
     ['a number goes down and the panel away', 'Alt+Shift+T, ArrowDown, Escape, Shift+ArrowDown'],
     ['a button is not pressed by an arrow', 'Alt+A T, ArrowDown'],
@@ -199,11 +199,12 @@ const FIELDS: [string, string][] = [
     ['a text is corrected', 'Alt+H C, D, m, 7, ArrowLeft, Backspace, Home, Shift+ArrowRight, G, End, 9, s, Backspace, Enter'],
 ]; // prettier-ignore
 
-for (const [what, keys] of FIELDS)
+for (const [what, keys, words] of FIELDS)
     test(`keys that waited do to a field what they do at once: ${what}`, async ({ page }) => {
         const all = `Shift+Q, Shift+End, ${keys}`.split(', ').map((k) => k.split(' '));
         const [slowly, fast] = await ends(page, all, 'panels', 'slow');
         expect(fast).toEqual(slowly);
+        if (words) expect((slowly as { said: string }).said).toContain(words);
     });
 
 const words = (keys: string[][]): string => keys.map((k) => k.join(' ')).join(', ');
