@@ -132,6 +132,17 @@ export class Queue {
         else this.push({ kind: 'later', run, afterAll: true });
     }
 
+    /** Opens a panel on what all that was typed before leaves. What is typed behind it is for the panel, a space too. */
+    openPanel(run: () => void): void {
+        if (this.ahead().length === 0 && (this.front || this.isIdle)) run();
+        else this.push({ kind: 'later', run, afterAll: true, opensPanel: true });
+    }
+
+    /** Whether a panel waits to open. */
+    get opensPanel(): boolean {
+        return this.items.some((i) => i.kind === 'later' && i.opensPanel);
+    }
+
     /** Does something whose turn has come. */
     runInTurn(run: () => void, input = this.flying[0]?.input ?? this.input): void {
         const front: Waiting[] = (this.front = []);

@@ -3,6 +3,7 @@ import { request } from '../api/client';
 import type { Binding, KeyState } from '../api/types';
 import { bindingsOf, keyOf } from './commands.svelte';
 import { codeOf, layoutLabels, seen } from './layout';
+import { goesOnWith, pickBy } from './native';
 import { pace, type How } from './pace.svelte';
 import { isMac, Resolver, strokeOf, type Modifiers } from './strokes';
 import { belongsTo, isInPanel, isOutside, isPressed } from './targets';
@@ -43,6 +44,9 @@ const MOST_TIMES = 999;
 const MOST_ROUNDS = 50;
 const NO_MODIFIERS: Modifiers = { mod: false, alt: false, shift: false };
 const STRIP_ROWS = [2, 1, 0];
+/** Whether a key writes something that can be seen. */
+const writes = (e: KeyboardEvent): boolean =>
+    e.key.length === 1 && e.key !== ' ' && !e.ctrlKey && !e.altKey && !e.metaKey;
 
 /**
  * From a key press to a command. Views name their context and give handlers for commands; the keymap, handed out by
@@ -280,7 +284,7 @@ class Keys {
         if (!e.isTrusted || stroke === null || this.capture || !this.holds() || isOutside(e.target)) return;
         if (stroke !== 'Tab' && stroke !== 'Shift+Tab' && !belongsTo(e.target, stroke) && !isPressed(e.target, stroke))
             return;
-        const press = { stroke, code: e.code, key: e.key, repeat: e.repeat };
+        const press = { stroke, code: e.code, key: e.key, repeat: e.repeat, time: e.timeStamp };
         if (!this.isHeldBack(() => this.pressAgain(press))) return;
         e.preventDefault();
         e.stopImmediatePropagation();
@@ -299,12 +303,16 @@ class Keys {
         }
         // Enter is the panel's, on every system: Space and Alt ↓ open a list.
         if (stroke === 'Enter' && e.target instanceof HTMLSelectElement) e.preventDefault();
+        if (writes(e) && e.target instanceof HTMLSelectElement && goesOnWith(e.target, e.timeStamp)) {
+            e.preventDefault();
+            pickBy(e.target, e.key, e.timeStamp);
+        }
         if (belongsTo(e.target, stroke)) return;
         // A focused button keeps the keys that press it.
         if (isPressed(e.target, stroke)) return;
         // What plays sounds at once.
         if (this.count === null && !this.prefix && this.plays(e)) return e.preventDefault();
-        const press = { stroke, code: e.code, key: e.key, repeat: e.repeat };
+        const press = { stroke, code: e.code, key: e.key, repeat: e.repeat, time: e.timeStamp };
         if (!this.passes(stroke) && this.isHeldBack(() => this.pressAgain(press))) {
             if (this.strokes.has(stroke) || /^\d$/.test(stroke)) e.preventDefault();
         } else if (this.press(press)) e.preventDefault();

@@ -67,15 +67,22 @@ function commit(field: HTMLInputElement): void {
 const WORD_MS = 1000;
 let typed = { word: '', into: null as HTMLSelectElement | null, at: 0 };
 
-/** Picks an entry of a list as a browser does: the next, the previous, the first, the last, or by its first letters. */
-export function pickBy(list: HTMLSelectElement, key: string): void {
+/** Whether a letter goes on with a word that came late to a list: the browser does not know of it. */
+export function goesOnWith(list: HTMLSelectElement, time: number): boolean {
+    return typed.into === list && time - typed.at < WORD_MS;
+}
+
+/**
+ * Picks an entry of a list as a browser does: the next, the previous, the first, the last, or by its first letters.
+ * `time` is when the key was pressed, in ms, however late it comes to the list.
+ */
+export function pickBy(list: HTMLSelectElement, key: string, time: number): void {
     const last = list.options.length - 1;
     const now = list.selectedIndex;
     const places: Record<string, number> = { ArrowUp: now - 1, ArrowLeft: now - 1, ArrowDown: now + 1, ArrowRight: now + 1, PageUp: Math.max(0, now - 3), PageDown: Math.min(last, now + 3), Home: 0, End: last }; // prettier-ignore
     let to = places[key] ?? -1;
     if (key.length === 1 && key !== ' ') {
-        const time = performance.now();
-        const goesOn = typed.into === list && time - typed.at < WORD_MS;
+        const goesOn = goesOnWith(list, time);
         typed = { word: (goesOn ? typed.word : '') + key.toLowerCase(), into: list, at: time };
         // The same letter again and again goes through all that begin with it.
         const isOne = [...typed.word].every((c) => c === key.toLowerCase());

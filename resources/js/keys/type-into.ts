@@ -9,10 +9,12 @@ export interface Pressed {
     /** What it writes. */
     key: string;
     repeat: boolean;
+    /** When it was pressed, in ms since the page was opened. */
+    time: number;
 }
 
 /** Does to the element that has the keys what a press would have done to it, had it had them then. */
-export function typeInto(target: HTMLElement, { stroke, code, key, repeat }: Pressed): void {
+export function typeInto(target: HTMLElement, { stroke, code, key, repeat, time }: Pressed): void {
     const mods = {
         ctrlKey: stroke.includes('Mod+'),
         altKey: stroke.includes('Alt+'),
@@ -23,7 +25,7 @@ export function typeInto(target: HTMLElement, { stroke, code, key, repeat }: Pre
     if (key === 'Tab') return walk(target, mods.shiftKey ? -1 : 1);
     const isPlain = !mods.ctrlKey && !mods.altKey;
     if (target instanceof HTMLSelectElement) {
-        if (isPlain) pickBy(target, key);
+        if (isPlain) pickBy(target, key, time);
     } else if (target instanceof HTMLInputElement && ['checkbox', 'radio'].includes(target.type)) {
         if (stroke === 'Space') target.click();
         else if (isPlain && target.type === 'radio') pickBeside(target, key);

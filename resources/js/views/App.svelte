@@ -120,7 +120,7 @@
     // A key is done in its turn: what it does may hang on what the one before it leaves.
     keys.gate = (again, isPress) => song?.queue.newInput(again, isPress) ?? false;
     keys.passes = (what) => {
-        if (what === 'Space' || what === 'play') return true;
+        if (what === 'Space' || what === 'play') return !song?.queue.opensPanel;
         return (what === 'Escape' || what === 'escape') && song !== null && song.queue.isStoppable;
     };
     keys.holds = () => song?.queue.holdsInput ?? false;

@@ -12,7 +12,10 @@ export function asPressed(press: Press): { more?: boolean; times?: number } {
 /** What is done in the roll and on the song page alike: panels, recipes, edits as their panel was set last, counts. */
 export function doing(here: Song): Record<string, Handler> {
     return {
-        panel: (p) => panels.turn(p.edit ? { name: 'edit', edit: String(p.edit) } : { name: String(p.name) }),
+        panel: (p) => {
+            const panel = p.edit ? { name: 'edit', edit: String(p.edit) } : { name: String(p.name) };
+            here.queue.openPanel(() => panels.turn(panel));
+        },
         recipe: (p, _, press) => here.do({ recipe: String(p.recipe), ...asPressed(press) }),
         'record-recipe': () => void here.commandLog.record().then((some) => some && panels.turn({ name: 'recipes' })),
         'repeat-command': (p, _, press) => here.commandLog.repeat(Number(p.back ?? 1), press.times),
