@@ -8,16 +8,28 @@ use App\Models\Song;
 use App\Songs\Library;
 use Illuminate\Foundation\Testing\RefreshDatabase;
 use Illuminate\Foundation\Testing\TestCase as BaseTestCase;
+use Illuminate\Http\Request;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Testing\TestResponse;
 use Jactonic\Core\Midi\Importer;
 use Jactonic\Core\Midi\Reader;
 use Jactonic\Core\Score\Table;
 use Jactonic\Core\Tests\Support\Smf;
+use Symfony\Component\HttpFoundation\Response;
 
 abstract class TestCase extends BaseTestCase
 {
     use RefreshDatabase;
+
+    /** Whatever a test asks of the server, what is sent and answered is held against the contract. */
+    protected function createTestResponse($response, $request): TestResponse
+    {
+        if ($request instanceof Request && $response instanceof Response) {
+            ContractCheck::check($request, $response);
+        }
+
+        return parent::createTestResponse($response, $request);
+    }
 
     /** Four notes a little off the sixteenths, on the file's one track. */
     protected function song(string $name = 'Quay'): Song

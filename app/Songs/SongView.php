@@ -177,7 +177,7 @@ final class SongView
         $grid = $settings->penLength ?? $settings->grid;
         $touched = $settings->lengthFrom === 'touched' && $settings->touchedLength !== null;
 
-        return ['settings' => $settings->toArray(), 'scale' => $settings->scale?->classes(), 'pen' => $touched || ! $grid->isBars() ? ['ticks' => $settings->penTicks($time, 0)] : ['bars' => $grid->bars], 'lines' => LineTables::table($part, $time)];
+        return ['settings' => ['choices' => (object) $settings->choices] + $settings->toArray(), 'scale' => $settings->scale?->classes(), 'pen' => $touched || ! $grid->isBars() ? ['ticks' => $settings->penTicks($time, 0)] : ['bars' => $grid->bars], 'lines' => LineTables::table($part, $time)];
     }
 
     /**

@@ -1,6 +1,6 @@
 import { execFileSync } from 'node:child_process';
 import { expect, test } from '@playwright/test';
-import type { PickData } from '../../resources/js/api/recipe-data';
+import type { NoteFilter } from '../../resources/js/api/contract';
 import { conditionOf, pickOf, type Asks } from '../../resources/js/views/recipes/conditions';
 
 /** The conditions as the core has them. */
@@ -13,7 +13,7 @@ const ASKS = JSON.parse(
 ) as Asks;
 
 test('a condition of the builder is a pick, and a pick the condition again', () => {
-    const picks: (PickData | null)[] = [
+    const picks: (NoteFilter | null)[] = [
         null,
         { velocity: { max: 59 } },
         { velocity: { max: 59 }, muted: false },

@@ -1,9 +1,9 @@
 import { expect, test } from '@playwright/test';
 import { Landing } from '../../resources/js/api/landing';
-import { noteOf, rowOf, type Row } from '../../resources/js/api/tables';
-import type { LandingAnswer } from '../../resources/js/api/types';
+import { noteOf, rowOf } from '../../resources/js/api/tables';
+import type { LandingAnswer, NoteRow } from '../../resources/js/api/types';
 
-const ROW: Row = [3, 480, 240, 60, 90, 1, 2, 9, -12, 4, 0];
+const ROW: NoteRow = [3, 480, 240, 60, 90, 1, 2, 9, -12, 4, 0, 0, '', 720];
 
 test('a row of the server is a note, and the note the row again', () => {
     expect(noteOf(ROW)).toMatchObject({ id: 3, start: 480, muted: 1, driftStart: -12, group: 2, channel: 9 });

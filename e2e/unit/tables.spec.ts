@@ -1,8 +1,9 @@
 import { expect, test } from '@playwright/test';
 import { runs, spread } from '../../resources/js/api/ids';
+import type { NoteRow } from '../../resources/js/api/contract';
 import { NOTE_COLUMNS, notesOf, otherwise, pointsOf, type Note } from '../../resources/js/api/tables';
 
-const row = [7, 480, 240, 60, 80, 0, 0, 9, 3, 0, 0, 0, '', 720] as unknown as number[];
+const row = [7, 480, 240, 60, 80, 0, 0, 9, 3, 0, 0, 0, '', 720] satisfies NoteRow as NoteRow;
 
 test('notes by columns are those by rows: what is left out is nought, and each sounds to its end', () => {
     const columns = {
@@ -57,7 +58,7 @@ test('ids that follow one another are a pair', () => {
     for (const ids of [[], [4], [4, 5], [1, 2, 3], [1, 3, 4, 5, 9, 10, 12, 13, 14], [5, 4, 3, 4, 5, 6]])
         expect(spread(runs(ids))).toEqual(ids);
     expect(runs(new Set([1, 3, 4, 5, 9]))).toEqual([1, [3, 5], 9]);
-    const notes = new Map(notesOf([row, [8, ...row.slice(1)], [9, ...row.slice(1)]]).map((n) => [n.id, n]));
+    const notes = new Map(notesOf([row, row.with(0, 8) as NoteRow, row.with(0, 9) as NoteRow]).map((n) => [n.id, n]));
     otherwise(notes, { id: [[7, 9]], pitch: [1, 2, 3] });
     otherwise(notes, { id: [7, [8, 9]], start: -80 });
     expect([...notes.values()].map((n) => [n.start, n.until])).toEqual([

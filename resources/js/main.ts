@@ -1,6 +1,5 @@
 import { mount } from 'svelte';
 import { request } from './api/client';
-import type { Setup } from './api/types';
 import { commands } from './keys/commands.svelte';
 import { keys } from './keys/keys.svelte';
 import { theme } from './theme.svelte';
@@ -8,7 +7,7 @@ import App from './views/App.svelte';
 
 theme.start();
 const target = document.getElementById('app')!;
-request<Setup>('GET', 'setup').then(
+request('GET', 'setup').then(
     (setup) => {
         commands.start(setup);
         keys.start(setup.keys, commands.edits);

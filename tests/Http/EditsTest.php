@@ -123,13 +123,13 @@ final class EditsTest extends TestCase
     {
         $song = $this->song();
         $part = $this->partId($song);
-        $body = ['base' => 1, 'do' => [['edit' => 'quantize', 'on' => $this->all($song)]]];
+        $body = ['do' => [['edit' => 'quantize', 'on' => $this->all($song)]]];
 
         $landing = $this->postJson("/api/songs/$song->id/landing", $body)->assertOk();
         self::assertSame([1, 0], [$song->refresh()->revision, Step::query()->count()]);
         self::assertSame([20, 270, 480, 750], $this->starts($song));
 
-        $edit = $this->postJson("/api/songs/$song->id/edits", $body);
+        $edit = $this->postJson("/api/songs/$song->id/edits", ['base' => 1] + $body);
         foreach (["parts.$part", 'said', 'warnings', 'selection'] as $key) {
             self::assertSame($edit->json($key), $landing->json($key), $key);
         }

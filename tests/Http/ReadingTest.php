@@ -183,7 +183,7 @@ final class ReadingTest extends TestCase
         $ask([])->assertOk()->assertJsonPath('tick', 240);
         $ask(['tracks' => [$track]])->assertOk();
         foreach (array_keys(Readings::classes()) as $reading) {
-            $status = $this->postJson("/api/songs/$song->id/reading", ['reading' => $reading, 'on' => ['tracks' => [$track]], 'params' => [], 'context' => ['caret' => 0]])->status();
+            $status = $this->postJson("/api/songs/$song->id/reading", ['reading' => $reading, 'on' => ['tracks' => [$track]], 'context' => ['caret' => 0]])->status();
             self::assertContains($status, [200, 422], $reading);
         }
     }

@@ -147,7 +147,7 @@ final class RecordingTest extends TestCase
     {
         $song = $this->song();
         $part = $this->partId($song);
-        $read = fn (string $reading, array $params, array $other = []) => $this->postJson("/api/songs/$song->id/reading", $other + ['reading' => $reading, 'params' => $params]);
+        $read = fn (string $reading, array $params, array $other = []) => $this->postJson("/api/songs/$song->id/reading", $other + ['reading' => $reading, 'params' => (object) $params]);
         $played = $read('passage-reading', ['passage' => 'bell', 'seed' => 2, 'loose' => 0, 'from' => 960])->assertOk()->assertJsonPath('name', 'Harbour bell');
         self::assertSame(9, count((array) $played->json('events')));
         $read('passage-reading', ['passage' => 'tune'])->assertStatus(422)->assertJsonPath('parameter', 'passage');

@@ -7,6 +7,7 @@ namespace App\Http\Controllers;
 use App\Editing\LongRequest;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Response;
+use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 
 /** Long work under way, by the key of the request that asked for it. */
 final class LongRequestController
@@ -20,6 +21,6 @@ final class LongRequestController
     /** Asks that it be stopped, which leaves nothing of it; the request itself is answered then. */
     public function stop(string $key): Response
     {
-        return new Response('', LongRequest::stop($key) ? 202 : 404);
+        return LongRequest::stop($key) ? new Response('', 202) : throw new NotFoundHttpException('Nothing of that key is under way: it is done, or was stopped.');
     }
 }

@@ -32,7 +32,7 @@ final class Batch
     /** The most times over that a command may be asked for. */
     public const MOST_TIMES = 999;
 
-    private const KEYS = [
+    public const KEYS = [
         'edit' => ['params', 'on', 'context', 'times', 'more'], 'select' => ['how', 'on', 'context', 'times', 'more'],
         'recipe' => ['on', 'context', 'times', 'more'], 'set' => ['on', 'part', 'context', 'more'], 'touched' => ['part', 'on'],
     ];

@@ -23,6 +23,8 @@ final readonly class Command
     /** @return array<string, mixed> for the interface */
     public function toArray(): array
     {
-        return ['contexts' => $this->contexts, 'forms' => $this->forms, 'formsOnly' => $this->formsOnly] + $this->spec->toArray();
+        $forms = array_map(static fn (array $form): array => ['params' => (object) $form['params']] + $form, $this->forms);
+
+        return ['contexts' => $this->contexts, 'forms' => $forms, 'formsOnly' => $this->formsOnly] + $this->spec->toArray();
     }
 }

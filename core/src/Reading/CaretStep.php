@@ -12,6 +12,7 @@ use Jactonic\Core\Param\Param;
 use Jactonic\Core\Param\Word;
 use Jactonic\Core\Score\PartSettings;
 use Jactonic\Core\Selection\Caret;
+use Jactonic\Core\Shape;
 
 /** Where the caret comes to from its place, by steps. */
 final class CaretStep implements Reading
@@ -23,6 +24,11 @@ final class CaretStep implements Reading
             Param::integer('steps', 'Steps, below 0 for earlier', -10_000, 10_000, 1),
             Param::step('by', 'Step', setting: 'nudge'),
         ], Requires::Song);
+    }
+
+    public static function answer(): array
+    {
+        return Shape::object(['tick' => Shape::whole(0), 'place' => Shape::told('As a person reads it.', Shape::text())]);
     }
 
     public function read(EditInput $input): array

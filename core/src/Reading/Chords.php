@@ -9,6 +9,7 @@ use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Harmony\ChordLine;
 use Jactonic\Core\Edit\Requires;
 use Jactonic\Core\Edit\Spec;
+use Jactonic\Core\Shape;
 
 /** Names the chords that sound, over one part or several together; ChordLine says how. */
 final class Chords implements Reading
@@ -18,6 +19,15 @@ final class Chords implements Reading
     public static function spec(): Spec
     {
         return new Spec('chords', 'Chords', Family::Harmony, 'Names the chords over time.', ChordLine::params(), Requires::Part);
+    }
+
+    public static function answer(): array
+    {
+        return Shape::object([
+            'chords' => Shape::list(Shape::told('From, to, name, and pitch classes from C.', Shape::row(Shape::whole(0), Shape::whole(0), Shape::text(), Shape::list(Shape::whole(0, 11))))),
+            'text' => Shape::told('What can be typed as a progression.', Shape::text()),
+            'said' => Shape::text(),
+        ]);
     }
 
     /** @return array{chords: list<array{int, int, string, list<int>}>, text: string, said: string} from, to, name and pitch classes (0–11 from C) of each chord; the text can be typed as a progression */

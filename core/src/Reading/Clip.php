@@ -15,6 +15,7 @@ use Jactonic\Core\Score\Cut;
 use Jactonic\Core\Score\Note;
 use Jactonic\Core\Score\Table;
 use Jactonic\Core\Selection\TargetReader;
+use Jactonic\Core\Shape;
 
 /**
  * What is carried away to be put in elsewhere: notes as `insert` takes them, and their anchor: the place among them that
@@ -28,6 +29,16 @@ final class Clip implements Reading
         return new Spec('clip', 'What is carried away', Family::Structure, 'The chosen notes, or what lies in the span, to be put in elsewhere.', [
             Param::place('from', 'Span from', optional: true), Param::place('to', 'Span to', 1, optional: true),
         ], Requires::Part);
+    }
+
+    public static function answer(): array
+    {
+        return Shape::object([
+            'notes' => Shape::list(Shape::map(Shape::either(Shape::number(), Shape::flag(), Shape::text()))),
+            'anchor' => Shape::told('The tick that comes to the caret where it is put in.', Shape::whole()),
+            'length' => Shape::whole(0),
+            'points' => Shape::told('Of lanes under them, by lane: tick and value.', Shape::map(Shape::list(Shape::row(Shape::whole(), Shape::whole())))),
+        ]);
     }
 
     public function read(EditInput $input): array

@@ -10,6 +10,7 @@ use Jactonic\Core\Edit\Requires;
 use Jactonic\Core\Edit\Spec;
 use Jactonic\Core\Edit\Wording;
 use Jactonic\Core\Score\Note;
+use Jactonic\Core\Shape;
 use Jactonic\Core\Time\Grid;
 use Jactonic\Core\Time\Lines;
 use Jactonic\Core\Time\Timeline;
@@ -64,6 +65,22 @@ final class GridReading implements Reading
     public static function spec(): Spec
     {
         return new Spec('grid-reading', 'Grid reading', Family::Timing, 'Which grid the playing wants.', [], Requires::Part);
+    }
+
+    public static function answer(): array
+    {
+        return Shape::object([
+            'notes' => Shape::whole(0),
+            'grids' => Shape::list(Shape::object([
+                'grid' => Shape::text(), 'swing' => Shape::number(50, 75),
+                'mean' => Shape::told('Distance from the line in ms.', Shape::number(0)), 'largest' => Shape::number(0), 'off' => Shape::told('The mean with its sign, in ms.', Shape::number()),
+                'share' => Shape::told('Notes within reach of a line.', Shape::number(0, 1)), 'merges' => Shape::whole(0), 'weight' => Shape::number(),
+            ])),
+            'swing' => Shape::nullable(Shape::number()),
+            'beat' => Shape::told('Notes in each part of a quarter, from the beat on.', Shape::list(Shape::whole(0))),
+            'best' => Shape::nullable(Shape::object(['grid' => Shape::text(), 'swing' => Shape::number()])),
+            'said' => Shape::text(),
+        ]);
     }
 
     public function read(EditInput $input): array

@@ -11,6 +11,7 @@ use Jactonic\Core\Edit\Spec;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Refusal;
 use Jactonic\Core\Score\Note;
+use Jactonic\Core\Shape;
 use Jactonic\Core\Time\Grid;
 use Jactonic\Core\Time\Groove;
 use Jactonic\Core\Time\Timeline;
@@ -23,6 +24,11 @@ final class GrooveReading implements Reading
         return new Spec('groove-reading', 'Feel of the notes', Family::Timing, 'Mean offset and velocity at each place in the bar.', [
             Param::name('name', 'Name'), Param::grid('grid', 'Places'),
         ], Requires::Part);
+    }
+
+    public static function answer(): array
+    {
+        return Shape::named('Groove');
     }
 
     public function read(EditInput $input): array

@@ -11,6 +11,7 @@ use Jactonic\Core\Edit\Requires;
 use Jactonic\Core\Edit\Spec;
 use Jactonic\Core\Harmony\PitchSpelling as Spelled;
 use Jactonic\Core\Harmony\Scale;
+use Jactonic\Core\Shape;
 
 /**
  * The likeliest scales, with how much of the sounding time each explains. Of scales that explain as much, the one whose
@@ -39,6 +40,14 @@ final class Key implements Reading
     public static function spec(): Spec
     {
         return new Spec('key', 'Likely scales', Family::Harmony, 'The likeliest scales, with how much each explains.', [], Requires::Part);
+    }
+
+    public static function answer(): array
+    {
+        return Shape::object([
+            'scales' => Shape::list(Shape::object(['scale' => Shape::text(), 'share' => Shape::told('Of the sounding time.', Shape::number(0, 1))])),
+            'said' => Shape::text(),
+        ]);
     }
 
     /** @return array{scales: list<array{scale: string, share: float}>, said: string} the likeliest first; share of the sounding time, 0 to 1 */

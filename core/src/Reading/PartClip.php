@@ -13,6 +13,7 @@ use Jactonic\Core\Edit\Spec;
 use Jactonic\Core\Refusal;
 use Jactonic\Core\Score\Part;
 use Jactonic\Core\Score\PartClip as Carried;
+use Jactonic\Core\Shape;
 
 /** The chosen parts as they are carried away, for `part-insert` to put in elsewhere. */
 final class PartClip implements Reading
@@ -20,6 +21,11 @@ final class PartClip implements Reading
     public static function spec(): Spec
     {
         return new Spec('part-clip', 'Parts carried away', Family::Part, 'The chosen parts, to be put in elsewhere.', [], Requires::Parts, takes: [AppliesTo::Parts]);
+    }
+
+    public static function answer(): array
+    {
+        return Shape::named('PartClip');
     }
 
     public function read(EditInput $input): array

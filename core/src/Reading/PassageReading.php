@@ -11,6 +11,7 @@ use Jactonic\Core\Edit\Spec;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Recording\Event;
 use Jactonic\Core\Recording\Passage;
+use Jactonic\Core\Shape;
 
 /** What the simulated player plays of a passage from a place on, in seconds from there. */
 final class PassageReading implements Reading
@@ -25,6 +26,11 @@ final class PassageReading implements Reading
             Param::number('tempo', 'Tempo of its own', 20, 400, optional: true),
             Param::integer('times', 'Times', 1, 64, 1),
         ], Requires::Song);
+    }
+
+    public static function answer(): array
+    {
+        return Shape::object(['name' => Shape::text(), 'events' => Shape::list(Shape::named('PlayedEvent'))]);
     }
 
     public function read(EditInput $input): array

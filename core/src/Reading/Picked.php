@@ -9,6 +9,7 @@ use Jactonic\Core\Edit\Family;
 use Jactonic\Core\Edit\Requires;
 use Jactonic\Core\Edit\Spec;
 use Jactonic\Core\Param\Param;
+use Jactonic\Core\Shape;
 
 /** The notes that meet a condition, among those chosen or in the part. */
 final class Picked implements Reading
@@ -16,6 +17,11 @@ final class Picked implements Reading
     public static function spec(): Spec
     {
         return new Spec('picked', 'Notes by a condition', Family::Selection, 'The notes that meet a condition.', [Param::pick('pick', 'Condition')], Requires::Part);
+    }
+
+    public static function answer(): array
+    {
+        return Shape::object(['notes' => Shape::list(Shape::whole(1))]);
     }
 
     public function read(EditInput $input): array

@@ -12,6 +12,7 @@ use Jactonic\Core\Edit\Wording;
 use Jactonic\Core\Score\Note;
 use Jactonic\Core\Score\Part;
 use Jactonic\Core\Score\Score;
+use Jactonic\Core\Shape;
 
 /**
  * The playing as a picture: of each note, where in its bar it is meant, how far it stands off that line, and how loud it
@@ -22,6 +23,15 @@ final class Playing implements Reading
     public static function spec(): Spec
     {
         return new Spec('playing', 'The playing as a picture', Family::Timing, 'How far each note stands off its line by its place in the bar, and how loud it is.', [], Requires::Part);
+    }
+
+    public static function answer(): array
+    {
+        return Shape::object([
+            'notes' => Shape::list(Shape::told('Id, place in the bar from 0 to 1, ms off the line (below 0 early), velocity.', Shape::row(Shape::whole(1), Shape::number(), Shape::number(), Shape::whole(1, 127)))),
+            'beats' => Shape::told('Of the first bar.', Shape::whole(1)),
+            'said' => Shape::text(),
+        ]);
     }
 
     /** @return array{notes: list<array{int, float, float, int}>, beats: int, said: string} id, place in the bar from 0 to 1, ms off the line (below 0 early), velocity; beats of the first bar */

@@ -16,6 +16,9 @@ interface Reading
 {
     public static function spec(): Spec;
 
+    /** @return array<string, mixed> the shape of its answer, as JSON Schema */
+    public static function answer(): array;
+
     /**
      * @return array<string, mixed> as it is answered
      *

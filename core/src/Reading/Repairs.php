@@ -10,6 +10,7 @@ use Jactonic\Core\Edit\Requires;
 use Jactonic\Core\Edit\Spec;
 use Jactonic\Core\Reading\Repair\Finder;
 use Jactonic\Core\Reading\Repair\Found;
+use Jactonic\Core\Shape;
 
 /** What may want mending in some parts, each with its notes, a sentence and the command that mends it. */
 final class Repairs implements Reading
@@ -20,6 +21,11 @@ final class Repairs implements Reading
     public static function spec(): Spec
     {
         return new Spec('repairs', 'Repairs', Family::Structure, 'What may want mending.', [], Requires::Part);
+    }
+
+    public static function answer(): array
+    {
+        return Shape::object(['found' => Shape::list(Shape::named('Found')), 'kinds' => Shape::map(Shape::text()), 'said' => Shape::text()]);
     }
 
     /** @return array{found: list<array<string, mixed>>, kinds: array<string, string>, said: string} in order of time */

@@ -11,6 +11,7 @@ use Jactonic\Core\Edit\Spec;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Refusal;
 use Jactonic\Core\Selection\Caret;
+use Jactonic\Core\Shape;
 
 /**
  * The span that is meant: from or to the caret (to the next bar line, or from the one before, where there was none),
@@ -26,6 +27,11 @@ final class Span implements Reading
             Param::integer('steps', 'Steps, below 0 for shorter', -10_000, 10_000, 1),
             Param::step('by', 'Step', setting: 'nudge'),
         ], Requires::Part);
+    }
+
+    public static function answer(): array
+    {
+        return Shape::object(['from' => Shape::whole(0), 'to' => Shape::whole(0), 'said' => Shape::text()]);
     }
 
     public function read(EditInput $input): array

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Jactonic\Core\Score;
 
 use Jactonic\Core\Harmony\Scale;
+use Jactonic\Core\Shape;
 use Jactonic\Core\Time\Grid;
 use Jactonic\Core\Time\Lines;
 use Jactonic\Core\Time\Step;
@@ -41,33 +42,33 @@ final class Settings
         $penLength = static fn (PartSettings $now): string => 'Pen length '.($now->penLength->name ?? 'one grid cell');
 
         return [
-            new Setting('grid', '1/16', Grid::ALLOWED, static fn (mixed $v): ?Grid => is_string($v) ? Grid::parse($v) : null,
+            new Setting('grid', '1/16', Grid::ALLOWED, Shape::text(), static fn (mixed $v): ?Grid => is_string($v) ? Grid::parse($v) : null,
                 words: static fn (PartSettings $now): string => "Grid {$now->grid->name}"),
-            new Setting('swing', Lines::STRAIGHT, '50 to 75 %', self::number(50, 75),
+            new Setting('swing', Lines::STRAIGHT, ...self::number(50, 75),
                 words: static fn (PartSettings $now): string => $now->swing > 50 ? 'Swing '.rtrim(rtrim(number_format($now->swing, 2), '0'), '.').' %' : 'Swing off: the grid is straight'),
-            new Setting('strength', 100, 'a whole number from 0 to 100 %', self::whole(0, 100),
+            new Setting('strength', 100, ...self::whole(0, 100, ' %'),
                 words: static fn (PartSettings $now): string => "Strength $now->strength %"),
-            new Setting('nudge', ['unit' => 'ms', 'amount' => 10], Step::ALLOWED, static fn (mixed $v): Step => Step::parse($v, 'nudge'),
+            new Setting('nudge', ['unit' => 'ms', 'amount' => 10], Step::ALLOWED, Shape::named('Step'), static fn (mixed $v): Step => Step::parse($v, 'nudge'),
                 words: static fn (PartSettings $now): string => 'Nudge step '.$now->nudge->words(1).($now->tied ? ', tied to the grid' : '')),
-            new Setting('tied', true, 'true or false', static fn (mixed $v): ?bool => is_bool($v) ? $v : null, [true, false]),
-            new Setting('lanes', 'along', 'stay or along', self::choice('stay', 'along'), ['stay', 'along'],
-                static fn (PartSettings $now): string => $now->lanes === 'along' ? 'Lanes come along with notes that are moved, copied and cut' : 'Lanes stay where they are'),
-            new Setting('penVelocity', 90, 'a whole number from 1 to 127', self::whole(Note::SOFTEST, Note::LOUDEST),
+            new Setting('tied', true, ...self::flag()),
+            new Setting('lanes', 'along', ...self::choice('stay', 'along'),
+                words: static fn (PartSettings $now): string => $now->lanes === 'along' ? 'Lanes come along with notes that are moved, copied and cut' : 'Lanes stay where they are'),
+            new Setting('penVelocity', 90, ...self::whole(Note::SOFTEST, Note::LOUDEST),
                 words: static fn (PartSettings $now): string => "Pen velocity $now->penVelocity"),
-            new Setting('touches', self::TOUCHES, 'four whole numbers from 1 to 127', self::touches(...),
+            new Setting('touches', self::TOUCHES, 'four whole numbers from 1 to 127', Shape::list(Shape::whole(Note::SOFTEST, Note::LOUDEST), 4), self::touches(...),
                 words: static fn (PartSettings $now): string => 'Touches '.implode(', ', $now->touches)),
-            new Setting('velocityFrom', 'fixed', 'fixed or touched', self::choice('fixed', 'touched'), ['fixed', 'touched'],
-                $velocityFrom),
-            new Setting('lengthFrom', 'fixed', 'fixed or touched', self::choice('fixed', 'touched'), ['fixed', 'touched'],
-                static fn (PartSettings $now): string => $now->lengthFrom === 'touched' ? 'Pen length as of the note last touched' : $penLength($now)),
-            new Setting('penLength', null, Grid::ALLOWED, static fn (mixed $v): ?Grid => is_string($v) ? Grid::parse($v, 'penLength') : null, words: $penLength, nullable: true),
-            new Setting('swingKept', self::SWING, 'over 50 to 75 %', static fn (mixed $v): ?float => (is_int($v) || is_float($v)) && $v > 50 && $v <= 75 ? (float) $v : null),
-            new Setting('touchedLength', null, 'ticks, 1 or more', self::whole(1, PHP_INT_MAX >> 20), nullable: true),
-            new Setting('scale', null, Scale::ALLOWED, static fn (mixed $v): ?Scale => Scale::tryParse($v),
+            new Setting('velocityFrom', 'fixed', ...self::choice('fixed', 'touched'),
+                words: $velocityFrom),
+            new Setting('lengthFrom', 'fixed', ...self::choice('fixed', 'touched'),
+                words: static fn (PartSettings $now): string => $now->lengthFrom === 'touched' ? 'Pen length as of the note last touched' : $penLength($now)),
+            new Setting('penLength', null, Grid::ALLOWED, Shape::text(), static fn (mixed $v): ?Grid => is_string($v) ? Grid::parse($v, 'penLength') : null, words: $penLength, nullable: true),
+            new Setting('swingKept', self::SWING, 'over 50 to 75 %', Shape::number(50, 75), static fn (mixed $v): ?float => (is_int($v) || is_float($v)) && $v > 50 && $v <= 75 ? (float) $v : null),
+            new Setting('touchedLength', null, 'ticks, 1 or more', Shape::whole(1), self::whole(1, PHP_INT_MAX >> 20)['read'], nullable: true),
+            new Setting('scale', null, Scale::ALLOWED, Shape::text(), static fn (mixed $v): ?Scale => Scale::tryParse($v),
                 words: static fn (PartSettings $now): string => $now->scale === null ? 'No scale' : "Scale {$now->scale->name}", nullable: true),
-            new Setting('held', false, 'true or false', static fn (mixed $v): ?bool => is_bool($v) ? $v : null, [true, false],
-                static fn (PartSettings $now): string => ! $now->held ? 'Not held to a scale' : ($now->scale === null ? 'Held to the scale of the song' : "Held to {$now->scale->name}")),
-            new Setting('choices', [], 'names of up to 60 letters with the ids of notes each, 32 at most', self::choices(...),
+            new Setting('held', false, ...self::flag(),
+                words: static fn (PartSettings $now): string => ! $now->held ? 'Not held to a scale' : ($now->scale === null ? 'Held to the scale of the song' : "Held to {$now->scale->name}")),
+            new Setting('choices', [], 'names of up to 60 letters with the ids of notes each, 32 at most', Shape::map(Shape::list(Shape::whole(1))), self::choices(...),
                 words: static function (PartSettings $now, PartSettings $before): string {
                     $new = array_diff_key($now->choices, $before->choices) + array_filter($now->choices, static fn (array $ids, string $name): bool => ($before->choices[$name] ?? null) !== $ids, ARRAY_FILTER_USE_BOTH);
                     $name = array_key_first($new);
@@ -101,19 +102,28 @@ final class Settings
         return $read;
     }
 
-    private static function whole(int $min, int $max): \Closure
+    /** @return array{allowed: string, shape: array<string, mixed>, read: \Closure(mixed): ?int} */
+    private static function whole(int $min, int $max, string $unit = ''): array
     {
-        return static fn (mixed $v): ?int => is_int($v) && $v >= $min && $v <= $max ? $v : null;
+        return ['allowed' => "a whole number from $min to $max$unit", 'shape' => Shape::whole($min, $max), 'read' => static fn (mixed $v): ?int => is_int($v) && $v >= $min && $v <= $max ? $v : null];
     }
 
-    private static function number(float $min, float $max): \Closure
+    /** @return array{allowed: string, shape: array<string, mixed>, read: \Closure(mixed): ?float} of percent */
+    private static function number(float $min, float $max): array
     {
-        return static fn (mixed $v): ?float => (is_int($v) || is_float($v)) && $v >= $min && $v <= $max ? (float) $v : null;
+        return ['allowed' => "$min to $max %", 'shape' => Shape::number($min, $max), 'read' => static fn (mixed $v): ?float => (is_int($v) || is_float($v)) && $v >= $min && $v <= $max ? (float) $v : null];
     }
 
-    private static function choice(string ...$choices): \Closure
+    /** @return array{allowed: string, shape: array<string, mixed>, read: \Closure(mixed): ?string, toggles: list<string>} one of two words */
+    private static function choice(string $one, string $other): array
     {
-        return static fn (mixed $v): ?string => is_string($v) && in_array($v, $choices, true) ? $v : null;
+        return ['allowed' => "$one or $other", 'shape' => Shape::oneOf([$one, $other]), 'read' => static fn (mixed $v): ?string => is_string($v) && in_array($v, [$one, $other], true) ? $v : null, 'toggles' => [$one, $other]];
+    }
+
+    /** @return array{allowed: string, shape: array<string, mixed>, read: \Closure(mixed): ?bool, toggles: list<bool>} */
+    private static function flag(): array
+    {
+        return ['allowed' => 'true or false', 'shape' => Shape::flag(), 'read' => static fn (mixed $v): ?bool => is_bool($v) ? $v : null, 'toggles' => [true, false]];
     }
 
     /** @return list<int>|null */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Jactonic\Core\Time;
 
 use Jactonic\Core\Refusal;
+use Jactonic\Core\Shape;
 
 /**
  * A distance to nudge or resize by: cells of the grid, a note value, bars, milliseconds, samples or ticks.
@@ -29,6 +30,12 @@ final readonly class Step
         public ?Grid $value = null,
         public int $rate = self::RATE,
     ) {
+    }
+
+    /** @return array<string, mixed> of it as it is written, as JSON Schema */
+    public static function shape(): array
+    {
+        return Shape::object(['unit' => Shape::oneOf(self::UNITS), 'amount' => Shape::either(Shape::number(0, self::MOST), Shape::text())], ['rate' => Shape::whole(8_000, 384_000)]);
     }
 
     /** @throws Refusal when it is no such distance */

@@ -29,7 +29,7 @@ export function moveCaret(song: SongState, steps: number, by: unknown, then?: ()
         movesCaret: then === undefined,
         ask: async () => {
             const part = song.open;
-            const { tick } = await song.read<{ tick: number }>('caret-step', { steps: total, by }, song.onGrid());
+            const { tick } = await song.read('caret-step', { steps: total, by }, song.onGrid());
             if (part !== song.open) return;
             song.queue.runInTurn(() => {
                 song.putCaret(tick);

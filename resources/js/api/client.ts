@@ -1,4 +1,4 @@
-import type { CatchUp, LostAnswer } from './types';
+import type { CatchUp, Endpoints, LostAnswer, Problem as ProblemData } from './contract';
 
 /** An error that the server explained, as RFC 9457 has it; its message is a sentence for the person. */
 export class Problem extends Error {
@@ -33,13 +33,7 @@ async function read<T>(response: Response): Promise<T> {
     // A server that died while it answered has not answered, whatever the head of its answer said.
     if (response.ok && body === null) throw new NoAnswer();
     if (!response.ok) {
-        const problem = (body ?? {}) as {
-            detail?: string;
-            catchUp?: CatchUp;
-            done?: boolean;
-            answer?: LostAnswer;
-            taken?: string[];
-        };
+        const problem = (body ?? {}) as Partial<ProblemData>;
         if (NOT_NOW.includes(response.status)) throw new NoAnswer(problem.detail);
         throw new Problem(
             response.status,
@@ -53,7 +47,30 @@ async function read<T>(response: Response): Promise<T> {
     return body as T;
 }
 
-export async function request<T>(method: string, path: string, body?: unknown, signal?: AbortSignal): Promise<T> {
+export type Method = 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE';
+/** A path as it may be asked for: ids are numbers, what else stands in braces is a text. */
+type Filled<P extends string> = P extends `${infer A}{${infer Name}}${infer B}`
+    ? `${A}${Name extends 'key' | 'backup' | 'recipe' ? string : number}${Filled<B>}`
+    : P;
+type WithoutQuery<P extends string> = P extends `${infer A}?${string}` ? A : P;
+/** The endpoint of the contract that a method and a path name. */
+type EndpointOf<M extends Method, P extends string> = P extends string
+    ? { [K in keyof Endpoints]: `${M} ${WithoutQuery<P>}` extends Filled<K> ? K : never }[keyof Endpoints]
+    : never;
+export type AnswerTo<M extends Method, P extends string> = Endpoints[EndpointOf<M, P>]['answer'];
+export type BodyOf<M extends Method, P extends string> = Endpoints[EndpointOf<M, P>]['body'];
+
+/**
+ * Asks the server; what is sent, and what is answered, has the types of the contract.
+ *
+ * @throws Problem, NoAnswer
+ */
+export async function request<M extends Method, P extends string>(
+    method: M,
+    path: P,
+    body?: BodyOf<M, P>,
+    signal?: AbortSignal,
+): Promise<AnswerTo<M, P>> {
     let response: Response;
     try {
         response = await fetch(`/api/${path}`, {
@@ -66,7 +83,7 @@ export async function request<T>(method: string, path: string, body?: unknown, s
         if (signal?.aborted) throw e;
         throw new NoAnswer();
     }
-    return read<T>(response);
+    return read<AnswerTo<M, P>>(response);
 }
 
 /** Sends a file, telling how far it got (0 to 1). */

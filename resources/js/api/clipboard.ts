@@ -48,7 +48,7 @@ export class Clipboard {
         const { song } = this;
         const inSpan = song.selected.size === 0;
         if (inSpan && !song.span) return song.tell('Nothing is chosen, and there is no span: nothing was copied.');
-        const clip = await song.read<Clip>('clip', inSpan ? { from: 'span-start', to: 'span-end' } : {});
+        const clip = await song.read('clip', inSpan ? { from: 'span-start', to: 'span-end' } : {});
         if (clip.notes.length === 0) return song.tell('Nothing sounds in the span: nothing was copied.');
         keep({ ...clip, ppq: song.time.ppq });
         song.queue.runInTurn(() => then(clip, inSpan));

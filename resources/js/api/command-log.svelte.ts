@@ -2,7 +2,7 @@ import { request } from './client';
 import type { Item } from './items';
 import type { SongState } from './song-state';
 import type { Answer, Command } from './types';
-import type { RecipeStep } from './recipe-data';
+import type { RecipeStep } from './contract';
 
 /** How many of the last commands are kept at hand. */
 const RECENT = 3;
@@ -77,8 +77,8 @@ export class CommandLog {
             song.tell('The recording is ended; nothing was noted down.');
             return false;
         }
-        const folded = await request<{ steps: RecipeStep[] }>('POST', 'recipes/fold', { steps: done }).catch(
-            (e: unknown) => (e instanceof Error ? e : new Error(String(e))),
+        const folded = await request('POST', 'recipes/fold', { steps: done }).catch((e: unknown) =>
+            e instanceof Error ? e : new Error(String(e)),
         );
         if (folded instanceof Error) {
             // Nothing is lost: the recording goes on, to be ended again.

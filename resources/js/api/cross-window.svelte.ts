@@ -1,7 +1,7 @@
 import { request } from './client';
 import { takeParts } from './apply-answer';
 import type { SongState, Track } from './song-state';
-import type { CatchUp, RowSet } from './types';
+import type { CatchUp, Other, RowSet } from './types';
 
 /** Milliseconds without a change before the others are told where this window is. */
 const STILL = 80;
@@ -11,14 +11,6 @@ const LOOK_HIDDEN = 3000;
 
 /** This window, among all that are open on a song. */
 const me = crypto.randomUUID();
-
-/** Another window on the song: what it is called, and where its caret is. */
-export interface Other {
-    window: string;
-    name: string;
-    part: number | null;
-    tick: number;
-}
 
 /** What a window says to the others: how the song stands, where it is looked at, which part is wanted. */
 interface Said {
@@ -89,10 +81,7 @@ export class CrossWindow {
     private async look(): Promise<void> {
         const { song, place } = this;
         const at = place ? `&part=${place.part}&tick=${place.tick}` : `&tick=${song.caret.tick}`;
-        const now = await request<{ revision: number; epoch: string; others: Other[] }>(
-            'GET',
-            `songs/${song.id}/presence?window=${me}${at}`,
-        ).catch(() => null);
+        const now = await request('GET', `songs/${song.id}/presence?window=${me}${at}`).catch(() => null);
         if (!now || this.closed) return;
         // Another data file took the place of this one: everything begins anew.
         if (this.epoch !== null && now.epoch !== this.epoch) return location.reload();
@@ -144,7 +133,7 @@ export class CrossWindow {
         // What is under way may or may not know of it: looked at again when nothing is.
         this.behind = song.queue.busy;
         if (song.queue.busy) return;
-        const news = await request<CatchUp>('GET', `songs/${song.id}/changes?since=${song.revision}`).catch(() => null);
+        const news = await request('GET', `songs/${song.id}/changes?since=${song.revision}`).catch(() => null);
         if (news && news.revision > song.revision && !song.queue.busy) this.caughtUp(news);
     }
 
@@ -168,10 +157,7 @@ export class CrossWindow {
             const track = song.tracks.find((t) => t.id === id);
             if (!track) return;
             const set = change(track);
-            const { revision, track: now } = await request<{
-                revision: number;
-                track: { muted: boolean; soloed: boolean; rows: RowSet };
-            }>('PATCH', `songs/${song.id}/tracks/${track.id}`, set);
+            const { revision, track: now } = await request('PATCH', `songs/${song.id}/tracks/${track.id}`, set);
             song.queue.runInTurn(() => {
                 song.revision = revision;
                 song.tracks = song.tracks.map((t) => (t.id === track.id ? { ...t, ...now } : t));

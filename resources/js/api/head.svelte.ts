@@ -1,9 +1,5 @@
 import { Sentences } from './sentences.svelte';
-/** A scale by its name, and its pitch classes, 0–11 from C. */
-export interface ScaleData {
-    name: string;
-    classes: number[];
-}
+import type { ScaleData } from './contract';
 
 /** What stands at the head of every answer; what did not change is left out. */
 export interface HeadData {

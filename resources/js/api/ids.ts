@@ -1,5 +1,6 @@
-/** Ids in few words: of those that follow one another a pair of the first and the last stands. */
-export type Ids = (number | [number, number])[];
+import type { Ids } from './contract';
+
+export type { Ids };
 
 /** Three or more that follow one another are a pair. */
 export function runs(ids: Iterable<number>): Ids {

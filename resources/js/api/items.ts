@@ -32,8 +32,20 @@ export type Waiting = Item & {
 export interface Sealed {
     batch: Waiting[];
     key: string;
-    path: string;
-    body: Record<string, unknown>;
+    path: SealedPath;
+    body: SealedBody;
+}
+
+/** Where a batch is sent to, below its song. */
+export type SealedPath = 'edits' | 'undo' | 'redo' | 'steps';
+
+export interface SealedBody {
+    do?: Command[];
+    on?: On[];
+    context?: Context;
+    as?: 'one';
+    times?: number;
+    step?: number | null;
 }
 
 /** Whether the same things are selected after it. */

@@ -1,7 +1,7 @@
 import { spread } from './ids';
 import type { Part } from './part.svelte';
-import { notesOf, otherwise, type Changed, type Note } from './tables';
-import type { LandingAnswer } from './types';
+import { notesOf, otherwise, type Note } from './tables';
+import type { ChangedNotes, LandingAnswer } from './types';
 
 /** Where commands would put the notes of a part, and which of them to look at. */
 export class Landing {
@@ -22,8 +22,8 @@ export class Landing {
         return new Landing(
             [...notesOf(mine?.put ?? []), ...(mine?.changed ? changedOf(part, mine.changed) : [])],
             new Set(mine?.drop),
-            new Set(answer.marks.merging[part.id]),
-            new Set(answer.marks.far[part.id]),
+            new Set(answer.marks?.merging[part.id]),
+            new Set(answer.marks?.far[part.id]),
             answer.said.join(' '),
             answer.warnings,
             '',
@@ -36,7 +36,7 @@ export class Landing {
 }
 
 /** Notes of a part as columns say that they would be. */
-function changedOf(part: Part, changed: Changed): Note[] {
+function changedOf(part: Part, changed: ChangedNotes): Note[] {
     const notes = new Map<number, Note>();
     for (const id of spread(changed.id)) {
         const note = part.notes.get(id);

@@ -14,7 +14,7 @@ export class Long {
     /** Waits for an answer, and tells meanwhile how far it is. */
     async over<T>(key: string, answer: Promise<T>): Promise<T> {
         const look = async (): Promise<void> => {
-            const at = await request<{ steps: number | null }>('GET', `doing/${key}`).catch(() => null);
+            const at = await request('GET', `doing/${key}`).catch(() => null);
             if (this.key !== key) return;
             this.steps = at?.steps ?? this.steps;
             // It may not have been long enough under way to be stopped when that was asked.

@@ -1,9 +1,8 @@
 import { nearest, stepped } from '../rules/scale';
-import { notesOf, otherwise, pointsOf, rowOf, rowOfPoint, type Note, type Point, type Row } from './tables';
-import type { ScaleData } from './head.svelte';
+import { notesOf, otherwise, pointsOf, rowOf, rowOfPoint, type Note, type Point } from './tables';
 import { Heard } from './heard';
 import { Lines } from './lines';
-import type { LinesData, PartChange, PartData, PartHead, Pen, Settings } from './types';
+import type { LinesData, NoteRow, PartChange, PartData, PartHead, Pen, PointRow, ScaleData, Settings } from './types';
 
 const BLOCK = 256;
 /** Channel of drums, which have no scale. */
@@ -43,7 +42,7 @@ export class Part {
     readonly heard = new Heard(this);
     private readonly pointsById = new Map<number, Point>();
     /** The part as it is, while it is shown otherwise. */
-    private aside: { notes: Row[]; points: Row[] } | null = null;
+    private aside: { notes: NoteRow[]; points: PointRow[] } | null = null;
     /** The latest end in each block of ordered notes. */
     private blockEnds: number[] = [];
 
@@ -216,7 +215,7 @@ export class Part {
 
     /** How long the pen writes at a tick; the length of its bars is read off the lines. */
     penTicks(tick: number): number {
-        if (this.pen.ticks !== undefined) return this.pen.ticks;
+        if ('ticks' in this.pen) return this.pen.ticks;
         const bar = this.lines.barAt(tick);
         return this.lines.barNumber(bar.index + this.pen.bars).start - bar.start;
     }

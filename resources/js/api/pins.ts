@@ -1,5 +1,5 @@
 import { runs, spread } from './ids';
-import { keepsCaret, keepsSelection, type Sealed, type Waiting } from './items';
+import { keepsCaret, keepsSelection, type Sealed, type SealedBody, type SealedPath, type Waiting } from './items';
 import type { SongState } from './song-state';
 import type { Answer, Command, Context, On } from './types';
 
@@ -44,26 +44,22 @@ export class Pins {
     }
 
     /** Takes in what an answer left; what was refused leaves all as it was said to be. */
-    answered(
-        answer: Pick<Partial<Answer>, 'selection' | 'at'>,
-        batch: readonly Waiting[],
-        body: Record<string, unknown>,
-    ): void {
-        const before = batch.findLast((i) => i.on)?.on ?? (body.on as On[] | undefined);
-        if (answer.selection) this.on = answer.selection as On[];
+    answered(answer: Pick<Partial<Answer>, 'selection' | 'at'>, batch: readonly Waiting[], body: SealedBody): void {
+        const before = batch.findLast((i) => i.on)?.on ?? body.on;
+        if (answer.selection) this.on = answer.selection;
         else if (before) this.on = before;
-        const put = batch.findLast((i) => i.where?.caret)?.where?.caret ?? (body.context as Context | undefined)?.caret;
+        const put = batch.findLast((i) => i.where?.caret)?.where?.caret ?? body.context?.caret;
         if (answer.at) this.caret = { tick: answer.at[0], pitch: answer.at[1] };
         else if (put) this.caret = put;
     }
 
     /** What a batch is sent as: where to, and what. */
-    body(batch: Waiting[]): [string, Record<string, unknown>] {
+    body(batch: Waiting[]): [SealedPath, SealedBody] {
         const first = batch[0]!;
         switch (first.kind) {
             case 'ask':
             case 'later':
-                return ['', {}];
+                throw new Error('It is done here, and not sent.');
             case 'undo':
             case 'redo':
                 return [first.kind, { times: batch.length }];
@@ -79,15 +75,14 @@ export class Pins {
     /** Another window changed the song before this was done: what is gone is left out of what it works on. */
     prune({ batch, body }: Sealed): void {
         for (const item of batch) if (item.on) item.on = this.left(item.on);
-        for (const command of [body, ...((body.do as Command[] | undefined) ?? [])])
-            if (command.on) command.on = this.left(command.on as On[]);
+        for (const command of [body, ...(body.do ?? [])]) if (command.on) command.on = this.left(command.on as On[]);
     }
 
     private left(on: On[]): On[] {
         const { parts } = this.song;
         return on.flatMap((item): On[] => {
             if ('parts' in item) {
-                const there = item.parts.filter((id) => parts.has(id));
+                const there = spread(item.parts).filter((id) => parts.has(id));
                 return there.length > 0 ? [{ ...item, parts: there }] : [];
             }
             if ('tracks' in item) return [item];
@@ -100,7 +95,7 @@ export class Pins {
         });
     }
 
-    private edits(batch: Waiting[]): Record<string, unknown> {
+    private edits(batch: Waiting[]): SealedBody {
         // What waited behind a way of the caret, or behind something done in its turn, is of now: the hand waited too.
         for (const item of batch)
             if (!item.where) {

@@ -1,7 +1,7 @@
 import { request } from './client';
 import { Landing } from './landing';
 import type { SongState } from './song-state';
-import type { Command, LandingAnswer, On, PartAnswer } from './types';
+import type { Command, On, PartAnswer } from './types';
 
 /** What is looked at without being done: where commands would put the notes, and the song as it was. */
 export class Preview {
@@ -26,7 +26,7 @@ export class Preview {
         if (!part) return;
         const on: On | On[] = orAll && song.selected.size === 0 ? { part: part.id, pick: { all: true } } : song.on();
         try {
-            const answer = await request<LandingAnswer>(
+            const answer = await request(
                 'POST',
                 `songs/${song.id}/landing`,
                 {
@@ -58,8 +58,8 @@ export class Preview {
         try {
             const answer =
                 to === 'before'
-                    ? await request<LandingAnswer>('GET', `songs/${song.id}/before`)
-                    : await request<LandingAnswer>('POST', `songs/${song.id}/landing`, { brief: true, do: to.do });
+                    ? await request('GET', `songs/${song.id}/before`)
+                    : await request('POST', `songs/${song.id}/landing`, { brief: true, do: to.do });
             if (mine !== this.comparison) return;
             this.show(answer.parts);
             this.comparing = to === 'before' ? answer.said.join(' ') : to.words;

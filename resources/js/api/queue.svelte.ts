@@ -274,7 +274,7 @@ export class Queue {
             const answer = await this.patience.over(
                 this.long.over(
                     key,
-                    request<Answer>('POST', `songs/${song.id}/${path}`, {
+                    request('POST', `songs/${song.id}/${path}`, {
                         base: song.revision,
                         key,
                         brief: true,
@@ -369,7 +369,8 @@ export class Queue {
         if (first.kind === 'ask') while (this.items[0] && first.join?.(this.items[0])) this.items.shift();
         this.building = [];
         const key = (first.kind === 'do' && first.alone?.key) || crypto.randomUUID();
-        const [path, body] = this.pins.body(batch);
+        // What is only asked here is not sent.
+        const [path, body] = first.kind === 'ask' ? (['edits', {}] as const) : this.pins.body(batch);
         return { batch, key, path, body };
     }
 

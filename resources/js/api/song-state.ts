@@ -1,9 +1,21 @@
-import type { HeadData, ScaleData } from './head.svelte';
+import type { HeadData } from './head.svelte';
 import type { InLane } from './in-lane.svelte';
 import type { Item } from './items';
 import type { Part } from './part.svelte';
 import type { Time } from './time';
-import type { Answer, CatchUp, Command, Context, On, TimeData, TrackData } from './types';
+import type {
+    Answer,
+    CatchUp,
+    Command,
+    Context,
+    On,
+    ReadingAnswers,
+    ReadingId,
+    ReadingParams,
+    ScaleData,
+    TimeData,
+    TrackData,
+} from './types';
 
 /** A track with its parts. */
 export interface Track extends Omit<TrackData, 'parts'> {
@@ -58,7 +70,7 @@ export interface SongState {
     context(): Context;
     do(command: Command): void;
     tell(said: string, warnings?: string[], trouble?: string, input?: number): void;
-    read<T>(reading: string, params: Record<string, unknown>, on?: On[]): Promise<T>;
+    read<R extends ReadingId>(reading: R, params: ReadingParams[R], on?: On[]): Promise<ReadingAnswers[R]>;
     settled(): Promise<void>;
     afterAll(run: () => void): void;
     head(head: HeadData): void;

@@ -15,7 +15,19 @@ import type { Done, Waiting } from './items';
 import { choose, takeParts } from './apply-answer';
 import type { SongState, Track } from './song-state';
 import { Time } from './time';
-import type { Answer, Command, Context, Note, On, SongData, TimeData, TrackData } from './types';
+import type {
+    Answer,
+    Command,
+    Context,
+    Note,
+    On,
+    ReadingAnswers,
+    ReadingId,
+    ReadingParams,
+    SongData,
+    TimeData,
+    TrackData,
+} from './types';
 
 /** How many chosen notes are sounded. */
 const MOST_CHOSEN_HEARD = 12;
@@ -99,7 +111,7 @@ export class Song extends Head implements SongState {
     }
 
     static async fetch(id: number): Promise<Song> {
-        return new Song(await request<SongData>('GET', `songs/${id}?brief=1`));
+        return new Song(await request('GET', `songs/${id}?brief=1`));
     }
 
     close(): void {
@@ -350,18 +362,26 @@ export class Song extends Head implements SongState {
     }
 
     /** Asks a reading about what is chosen, in its turn. */
-    ask<T>(reading: string, params: () => Record<string, unknown>, then: (answer: T) => void): void {
+    ask<R extends ReadingId>(
+        reading: R,
+        params: () => ReadingParams[R],
+        then: (answer: ReadingAnswers[R]) => void,
+    ): void {
         this.queue.push({
             kind: 'ask',
             ask: () =>
-                this.read<T>(reading, params(), this.onGrid()).then((answer) =>
-                    this.queue.runInTurn(() => then(answer)),
-                ),
+                this.read(reading, params(), this.onGrid()).then((answer) => this.queue.runInTurn(() => then(answer))),
         });
     }
 
-    read<T>(reading: string, params: Record<string, unknown>, on: On[] = this.on()): Promise<T> {
-        return request<T>('POST', `songs/${this.id}/reading`, { reading, params, on, context: this.context() });
+    async read<R extends ReadingId>(
+        reading: R,
+        params: ReadingParams[R],
+        on: On[] = this.on(),
+    ): Promise<ReadingAnswers[R]> {
+        const asked = { reading, params: { ...params }, on, context: this.context() };
+        // What each reading answers is not said by its address.
+        return (await request('POST', `songs/${this.id}/reading`, asked)) as unknown as ReadingAnswers[R];
     }
 
     /** Takes over other tempos and meters, and the lines that follow them. */

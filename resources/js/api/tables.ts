@@ -1,76 +1,57 @@
-import { spread, type Ids } from './ids';
+import {
+    NOTE_COLUMNS,
+    POINT_COLUMNS,
+    type ChangedNotes,
+    type ChangedPoints,
+    type NoteColumns,
+    type NoteRow,
+    type PointColumns,
+    type PointRow,
+} from './contract';
+import { spread } from './ids';
 
 /** How notes and points come from the server; a test compares these with the core's own tables. */
 
-/** `until` is the tick up to which it sounds, 0 where it does not. A new column is a word here. */
-export const NOTE_COLUMNS = [
-    'id',
-    'start',
-    'length',
-    'pitch',
-    'velocity',
-    'muted',
-    'group',
-    'channel',
-    'driftStart',
-    'driftLength',
-    'carryVelocity',
-    'articulation',
-    'own',
-    'until',
-] as const;
+export { NOTE_COLUMNS, POINT_COLUMNS };
 
-/** `heard` is 1 where it is heard. */
-export const POINT_COLUMNS = ['id', 'tick', 'status', 'data1', 'data2', 'heard'] as const;
+type Cells<T> = { [K in Exclude<keyof T, 'id'>]-?: Required<T>[K] extends (infer V)[] ? V : never } & { id: number };
 
-export type Row = number[];
 /** Numbers, but for the curves of its own, which are a text. */
-export type Note = Record<Exclude<(typeof NOTE_COLUMNS)[number], 'own'>, number> & { own: string };
-export type Point = Record<(typeof POINT_COLUMNS)[number], number>;
+export type Note = Cells<NoteColumns>;
+export type Point = Cells<PointColumns>;
+export type Row = NoteRow | PointRow;
 
-export function noteOf(row: Row): Note {
-    const note: Record<string, number> = {};
+export function noteOf(row: NoteRow): Note {
+    const note: Record<string, number | string> = {};
     for (let i = 0; i < NOTE_COLUMNS.length; i++) note[NOTE_COLUMNS[i]!] = row[i]!;
     return note as unknown as Note;
 }
 
-export function rowOf(note: Note): Row {
-    return NOTE_COLUMNS.map((name) => note[name] as number);
+export function rowOf(note: Note): NoteRow {
+    return NOTE_COLUMNS.map((name) => note[name]) as NoteRow;
 }
 
-export function pointOf(row: Row): Point {
+export function pointOf(row: PointRow): Point {
     const point = {} as Point;
     for (let i = 0; i < POINT_COLUMNS.length; i++) point[POINT_COLUMNS[i]!] = row[i]!;
     return point;
 }
 
-export function rowOfPoint(point: Point): Row {
-    return POINT_COLUMNS.map((name) => point[name]);
+export function rowOfPoint(point: Point): PointRow {
+    return POINT_COLUMNS.map((name) => point[name]) as PointRow;
 }
 
 /** A note, and a point, with nothing said of it. */
-const NOTE: Note = { ...noteOf(NOTE_COLUMNS.map(() => 0)), own: '' };
-const POINT: Point = pointOf(POINT_COLUMNS.map(() => 0));
+const NOTE: Note = { ...noteOf(NOTE_COLUMNS.map(() => 0) as unknown as NoteRow), own: '' };
+const POINT: Point = pointOf(POINT_COLUMNS.map(() => 0) as PointRow);
 
 /** A note that is not in the part, to be sounded or drawn. */
 export function provisional(note: Partial<Note>): Note {
     return { ...NOTE, ...note };
 }
 
-/** Lists by the names of columns, the ids among them. */
-export interface Columns {
-    id: Ids;
-    [column: string]: (number | string)[] | Ids;
-}
-
-/** Those that are otherwise of some that stay; a number is what each has more in a column. */
-export interface Changed {
-    id: Ids;
-    [column: string]: (number | string)[] | Ids | number;
-}
-
 /** Notes out of rows, or out of columns: one that is left out is nought throughout, and each note then sounds to its end. */
-export function notesOf(data: Row[] | Columns): Note[] {
+export function notesOf(data: NoteRow[] | NoteColumns): Note[] {
     if (Array.isArray(data)) return data.map(noteOf);
     const notes = ofColumns(NOTE_COLUMNS, NOTE, data);
     if (!data.until) for (const note of notes) note.until = note.start + note.length;
@@ -78,7 +59,7 @@ export function notesOf(data: Row[] | Columns): Note[] {
 }
 
 /** Points likewise; where it is not said, each is heard. */
-export function pointsOf(data: Row[] | Columns): Point[] {
+export function pointsOf(data: PointRow[] | PointColumns): Point[] {
     if (Array.isArray(data)) return data.map(pointOf);
     const points = ofColumns(POINT_COLUMNS, POINT, data);
     if (!data.heard) for (const point of points) point.heard = 1;
@@ -86,8 +67,11 @@ export function pointsOf(data: Row[] | Columns): Point[] {
 }
 
 /** Copies of one thing in which only the columns that were said are set: there may be tens of thousands. */
-function ofColumns<T extends object>(names: readonly string[], plain: T, data: Columns): T[] {
-    const columns: Record<string, (number | string)[]> = { ...(data as Record<string, number[]>), id: spread(data.id) };
+function ofColumns<T extends object>(names: readonly string[], plain: T, data: NoteColumns | PointColumns): T[] {
+    const columns: Record<string, (number | string)[]> = {
+        ...(data as unknown as Record<string, number[]>),
+        id: spread(data.id),
+    };
     const said = names.filter((name) => columns[name]);
     const lists = said.map((name) => columns[name]!);
     return columns.id!.map((_, i) => {
@@ -101,12 +85,16 @@ function ofColumns<T extends object>(names: readonly string[], plain: T, data: C
 const SOUNDS = ['start', 'length', 'muted'];
 
 /** What is otherwise in many things, by columns: each gives way to another, so that whoever holds one has it as it was. */
-export function otherwise<T extends object>(things: Map<number, T>, { id, ...columns }: Changed): void {
+export function otherwise<T extends object>(
+    things: Map<number, T>,
+    { id, ...columns }: ChangedNotes | ChangedPoints,
+): void {
     const ids = spread(id);
     const lists = Object.entries(columns);
     // Where it is not said, each sounds to its end, and each point is heard.
-    const ends = !columns.until && SOUNDS.some((name) => columns[name]);
-    const heard = !columns.heard && columns.tick !== undefined;
+    const named = columns as Record<string, unknown>;
+    const ends = !named.until && SOUNDS.some((name) => named[name]);
+    const heard = !named.heard && named.tick !== undefined;
     for (let i = 0; i < ids.length; i++) {
         const was = things.get(ids[i]!);
         if (!was) continue;

@@ -5,12 +5,6 @@ import type { On } from '../api/types';
 /** From, to, name and pitch classes of a chord. */
 export type Named = [from: number, to: number, name: string, classes: number[]];
 
-export interface ChordsRead {
-    chords: Named[];
-    text: string;
-    said: string;
-}
-
 interface Kept {
     every: 'none' | 'change' | 'beat' | 'bar';
     over: 'part' | 'song';
@@ -89,7 +83,7 @@ class ChordLine {
         if (!this.shown) this.chords = [];
         else
             this.timer = window.setTimeout(() => {
-                song.read<ChordsRead>('chords', this.params(), this.on(song, part))
+                song.read('chords', this.params(), this.on(song, part))
                     .then(({ chords }) => mine === this.asked && (this.chords = chords))
                     .catch(() => {});
             }, AFTER);

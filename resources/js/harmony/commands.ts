@@ -2,7 +2,7 @@ import type { Part } from '../api/part.svelte';
 import type { Song } from '../api/song.svelte';
 import type { Handler } from '../keys/keys.svelte';
 import { router } from '../router.svelte';
-import { chordLine, type ChordsRead, type Named } from './chord-line.svelte';
+import { chordLine, type Named } from './chord-line.svelte';
 
 /** What is done with the chord line, in the roll and on the song page. */
 export function harmony(song: Song, part: Part | null): Record<string, Handler> {
@@ -14,7 +14,7 @@ export function harmony(song: Song, part: Part | null): Record<string, Handler> 
         },
         'chord-notes': (p) =>
             song.afterAll(() => {
-                song.ask<ChordsRead>(
+                song.ask(
                     'chords',
                     () => chordLine.params(),
                     ({ chords }) => {
@@ -26,7 +26,7 @@ export function harmony(song: Song, part: Part | null): Record<string, Handler> 
             }),
         'copy-chords': () =>
             void song
-                .read<ChordsRead>('chords', chordLine.params(), chordLine.on(song, part))
+                .read('chords', chordLine.params(), chordLine.on(song, part))
                 .then(async ({ text, said }) => {
                     if (text === '') return song.tell(said);
                     try {

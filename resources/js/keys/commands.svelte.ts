@@ -1,6 +1,6 @@
-import type { ArticulationSet } from '../api/tracks';
+import type { ArticulationSet } from '../api/contract';
 import type { Binding, Setup, Spec } from '../api/types';
-import type { RecipeData } from '../api/recipe-data';
+import type { RecipeData } from '../api/contract';
 import { entriesOf, same, type Entry } from './entries';
 
 export { keyOf, same, type Entry } from './entries';

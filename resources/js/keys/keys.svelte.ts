@@ -1,9 +1,9 @@
 import { untrack } from 'svelte';
-import { request } from '../api/client';
+import { request, type BodyOf, type Method } from '../api/client';
 import type { Binding, KeyState } from '../api/types';
 import { bindingsOf, keyOf } from './commands.svelte';
 import { codeOf, layoutLabels, seen } from './layout';
-import { goesOnWith, pickBy } from './native';
+import { goesOnWith } from './native';
 import { pace, type How } from './pace.svelte';
 import { isMac, Resolver, strokeOf, type Modifiers } from './strokes';
 import { belongsTo, isInPanel, isOutside, isPressed } from './targets';
@@ -44,9 +44,6 @@ const MOST_TIMES = 999;
 const MOST_ROUNDS = 50;
 const NO_MODIFIERS: Modifiers = { mod: false, alt: false, shift: false };
 const STRIP_ROWS = [2, 1, 0];
-/** Whether a key writes something that can be seen. */
-const writes = (e: KeyboardEvent): boolean =>
-    e.key.length === 1 && e.key !== ' ' && !e.ctrlKey && !e.altKey && !e.metaKey;
 
 /**
  * From a key press to a command. Views name their context and give handlers for commands; the keymap, handed out by
@@ -130,8 +127,8 @@ class Keys {
     }
 
     /** Asks the server to change the shortcuts, and takes over what it answers. */
-    async ask(method: string, path: string, body?: unknown): Promise<void> {
-        this.load(await request<KeyState>(method, path, body));
+    async ask<M extends Method, P extends string>(method: M, path: P, body?: BodyOf<M, P>): Promise<void> {
+        this.load((await request(method, path, body)) as KeyState);
     }
 
     /** Gives handlers for commands for as long as a view is there; later ones go first, those of `below` last. */
@@ -303,10 +300,7 @@ class Keys {
         }
         // Enter is the panel's, on every system: Space and Alt ↓ open a list.
         if (stroke === 'Enter' && e.target instanceof HTMLSelectElement) e.preventDefault();
-        if (writes(e) && e.target instanceof HTMLSelectElement && goesOnWith(e.target, e.timeStamp)) {
-            e.preventDefault();
-            pickBy(e.target, e.key, e.timeStamp);
-        }
+        if (goesOnWith(e)) e.preventDefault();
         if (belongsTo(e.target, stroke)) return;
         // A focused button keeps the keys that press it.
         if (isPressed(e.target, stroke)) return;

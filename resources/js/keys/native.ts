@@ -67,9 +67,16 @@ function commit(field: HTMLInputElement): void {
 const WORD_MS = 1000;
 let typed = { word: '', into: null as HTMLSelectElement | null, at: 0 };
 
-/** Whether a letter goes on with a word that came late to a list: the browser does not know of it. */
-export function goesOnWith(list: HTMLSelectElement, time: number): boolean {
-    return typed.into === list && time - typed.at < WORD_MS;
+/** Whether a letter typed into a list goes on with the word typed before it. */
+const goesOn = (list: HTMLSelectElement, time: number): boolean => typed.into === list && time - typed.at < WORD_MS;
+
+/** Goes on with a word whose beginning came late to a list, of which the browser does not know; says whether there is one. */
+export function goesOnWith(e: KeyboardEvent): boolean {
+    const list = e.target;
+    const writes = e.key.length === 1 && e.key !== ' ' && !e.ctrlKey && !e.altKey && !e.metaKey;
+    if (!writes || !(list instanceof HTMLSelectElement) || !goesOn(list, e.timeStamp)) return false;
+    pickBy(list, e.key, e.timeStamp);
+    return true;
 }
 
 /**
@@ -82,8 +89,7 @@ export function pickBy(list: HTMLSelectElement, key: string, time: number): void
     const places: Record<string, number> = { ArrowUp: now - 1, ArrowLeft: now - 1, ArrowDown: now + 1, ArrowRight: now + 1, PageUp: Math.max(0, now - 3), PageDown: Math.min(last, now + 3), Home: 0, End: last }; // prettier-ignore
     let to = places[key] ?? -1;
     if (key.length === 1 && key !== ' ') {
-        const goesOn = goesOnWith(list, time);
-        typed = { word: (goesOn ? typed.word : '') + key.toLowerCase(), into: list, at: time };
+        typed = { word: (goesOn(list, time) ? typed.word : '') + key.toLowerCase(), into: list, at: time };
         // The same letter again and again goes through all that begin with it.
         const isOne = [...typed.word].every((c) => c === key.toLowerCase());
         const word = isOne ? key.toLowerCase() : typed.word;

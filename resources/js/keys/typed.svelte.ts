@@ -2,11 +2,6 @@ import { request } from '../api/client';
 import type { Entry } from './entries';
 import { commands } from './commands.svelte';
 
-interface Read {
-    found: { command: string; params: Record<string, unknown> }[];
-    stopped: string;
-}
-
 /** What a line that is typed may mean: words of a command, and values behind them. The rules are the server's. */
 export class TypedLine {
     /** What it may mean, the likeliest first. */
@@ -40,7 +35,7 @@ export class TypedLine {
     }
 
     private async read(line: string, context: string, song: number | null, mine: number): Promise<void> {
-        const read = await request<Read>('POST', 'typed', { line, context, song }).catch(() => null);
+        const read = await request('POST', 'typed', { line, context, song }).catch(() => null);
         if (mine !== this.asked || !read) return;
         this.stopped = read.stopped;
         this.found = read.found

@@ -99,9 +99,7 @@ export function redrawEffects(model: RollModel): void {
         void part.version;
         const timer = setTimeout(() => {
             if (song.preview.comparing) return;
-            song.read<{ stretches: Record<string, [number, number, number][]> }>('overlap-reading', {}, [
-                { part: part.id, notes: [] },
-            ])
+            song.read('overlap-reading', {}, [{ part: part.id, notes: [] }])
                 .then(({ stretches }) => (part.overlaps = stretches[part.id] ?? []))
                 .catch(() => {});
         }, OVERLAPS_AFTER);

@@ -277,7 +277,7 @@
     /** Copies everything, and says where to. */
     async function backUp(): Promise<void> {
         await song?.settled();
-        const words = await request<{ made: string; where: string }>('POST', 'backups').then(
+        const words = await request('POST', 'backups').then(
             ({ made, where }) => `Everything is copied to ${made}, in ${where}.`,
             (e: unknown) => (e instanceof Error ? e.message : String(e)),
         );

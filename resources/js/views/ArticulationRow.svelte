@@ -1,5 +1,5 @@
 <script lang="ts">
-    import type { Articulation } from '../api/tracks';
+    import type { Articulation } from '../api/contract';
     import { commands } from '../keys/commands.svelte';
 
     interface Props {

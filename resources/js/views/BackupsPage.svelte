@@ -2,28 +2,13 @@
     import { onMount } from 'svelte';
     import { Problem, request, upload } from '../api/client';
     import { saveAs } from '../api/saving';
-    import type { SongSummary } from '../api/types';
+    import type { BackupCopy, Backups, DeletedSong } from '../api/types';
     import { keys } from '../keys/keys.svelte';
     import { router } from '../router.svelte';
     import BottomLine from './BottomLine.svelte';
 
-    interface Copy {
-        name: string;
-        made: string;
-        bytes: number;
-        songs: number | null;
-        daily: boolean;
-    }
-    interface State {
-        where: string;
-        copies: Copy[];
-        made?: string;
-        aside?: string;
-    }
-    type Deleted = SongSummary & { deleted: string };
-
-    let state_ = $state.raw<State | null>(null);
-    let deleted = $state.raw<Deleted[]>([]);
+    let state_ = $state.raw<Backups | null>(null);
+    let deleted = $state.raw<DeletedSong[]>([]);
     /** What a second press does: it cannot be taken back, or takes the place of everything. */
     let sure = $state('');
     let said = $state('');
@@ -62,19 +47,19 @@
 
     async function load(): Promise<void> {
         await work('', async () => {
-            state_ = await request<State>('GET', 'backups');
-            deleted = (await request<{ songs: Deleted[] }>('GET', 'deleted-songs')).songs;
+            state_ = await request('GET', 'backups');
+            deleted = (await request('GET', 'deleted-songs')).songs;
         });
     }
 
     async function make(): Promise<void> {
-        const made = await work('Copying everything…', () => request<State>('POST', 'backups'));
+        const made = await work('Copying everything…', () => request('POST', 'backups'));
         if (!made) return;
         state_ = made;
         said = `Everything is copied to ${made.made}; the copy was read through and is whole.`;
     }
 
-    async function restored(doing: () => Promise<State>): Promise<void> {
+    async function restored(doing: () => Promise<Backups>): Promise<void> {
         const now = await work('Restoring…', doing);
         if (!now) return;
         state_ = now;
@@ -82,29 +67,29 @@
         await load();
     }
 
-    function restore(copy: Copy): void {
+    function restore(copy: BackupCopy): void {
         if (sure !== copy.name) return void (sure = copy.name);
-        void restored(() => request<State>('POST', `backups/${encodeURIComponent(copy.name)}/restore`));
+        void restored(() => request('POST', `backups/${encodeURIComponent(copy.name)}/restore`));
     }
 
     function bring(files: FileList | null): void {
         const file = files?.[0];
         if (file)
             void restored(() =>
-                upload<State>('backups/restore', file, () => {}).catch((e: unknown) => {
+                upload<Backups>('backups/restore', file, () => {}).catch((e: unknown) => {
                     throw e instanceof Problem ? e : new Error('The file could not be sent. Nothing was changed.');
                 }),
             );
         if (picker) picker.value = '';
     }
 
-    async function bringBack(song: Deleted): Promise<void> {
+    async function bringBack(song: DeletedSong): Promise<void> {
         if ((await work('', () => request('POST', `songs/${song.id}/restore`).then(() => true))) === null) return;
         await load();
         said = `${song.name} is among the songs again.`;
     }
 
-    async function remove(song: Deleted): Promise<void> {
+    async function remove(song: DeletedSong): Promise<void> {
         const name = `song ${song.id}`;
         if (sure !== name) return void (sure = name);
         const done = await work('Removing…', () => request('DELETE', `deleted-songs/${song.id}`).then(() => true));

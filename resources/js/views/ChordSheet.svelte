@@ -1,20 +1,21 @@
 <script lang="ts">
     import type { Song } from '../api/song.svelte';
-    import { chordLine, type ChordsRead } from '../harmony/chord-line.svelte';
+    import type { ReadingAnswers } from '../api/types';
+    import { chordLine } from '../harmony/chord-line.svelte';
     import { keys } from '../keys/keys.svelte';
     import { router } from '../router.svelte';
 
     let { song }: { song: Song } = $props();
 
     const ROW = 4;
-    let read = $state.raw<ChordsRead | null>(null);
+    let read = $state.raw<ReadingAnswers['chords'] | null>(null);
     let trouble = $state('');
 
     $effect(() => {
         void song.revisionShown;
         const every =
             chordLine.kept.every === 'change' || chordLine.kept.every === 'beat' ? chordLine.kept.every : 'bar';
-        song.read<ChordsRead>('chords', { ...chordLine.params(), every }, [{ parts: [...song.parts.keys()] }])
+        song.read('chords', { ...chordLine.params(), every }, [{ parts: [...song.parts.keys()] }])
             .then((answer) => ([read, trouble] = [answer, '']))
             .catch((e: unknown) => (trouble = e instanceof Error ? e.message : String(e)));
     });

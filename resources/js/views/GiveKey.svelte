@@ -72,7 +72,7 @@
         const asked = strokes;
         if (asked.length === 0) return;
         try {
-            const answer = await request<{ lost: Binding[]; hidden: Binding[] }>('POST', 'keys/check', {
+            const answer = await request('POST', 'keys/check', {
                 context,
                 keys: asked.join(' '),
             });

@@ -73,7 +73,7 @@
     async function keep(body: Record<string, unknown>, said: string): Promise<void> {
         const made = await attempt(() =>
             taken.bring((as) =>
-                request<KeptGroove & { replaced?: Groove }>('POST', `songs/${song.id}/grooves`, {
+                request('POST', `songs/${song.id}/grooves`, {
                     ...body,
                     ...(as ? { as } : {}),
                 }),
@@ -91,7 +91,7 @@
     async function putBack(): Promise<void> {
         if (!replaced) return;
         const { id, groove } = replaced;
-        if (!(await attempt(() => request('PATCH', `grooves/${id}`, { groove })))) return;
+        if (!(await attempt(() => request('PATCH', `grooves/${id}`, { groove: { ...groove } })))) return;
         replaced = null;
         await load();
         song.tell(`The groove “${groove.name}” is as it was.`);

@@ -1,4 +1,5 @@
 <script lang="ts">
+    import type { ReadingAnswers } from '../api/types';
     import { tick, untrack } from 'svelte';
     import type { Part } from '../api/part.svelte';
     import type { Song } from '../api/song.svelte';
@@ -9,17 +10,11 @@
 
     /** id, place in the bar from 0 to 1, ms off the line, velocity */
     type Dot = [id: number, place: number, off: number, velocity: number];
-    interface Read {
-        notes: Dot[];
-        beats: number;
-        said: string;
-    }
-
     const WIDTH = 352;
     const HEIGHT = 260;
     const EDGE = 14;
 
-    let reading = $state.raw<Read | null>(null);
+    let reading = $state.raw<ReadingAnswers['playing'] | null>(null);
     let trouble = $state('');
     /** Which of the edits has its landing shown, from 1; 0 for none. */
     let after = $state(0);
@@ -64,7 +59,7 @@
         const now = ++asked;
         try {
             const notes = of.filter((id) => part.notes.has(id));
-            const ask = (): Promise<Read> => song.read<Read>('playing', {}, [{ part: part.id, notes }]);
+            const ask = (): Promise<ReadingAnswers['playing']> => song.read('playing', {}, [{ part: part.id, notes }]);
             const answer = await (reading ? ask() : song.queue.during(ask));
             if (now === asked) [reading, trouble] = [answer, ''];
         } catch (e) {

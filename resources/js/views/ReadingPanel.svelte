@@ -26,7 +26,7 @@
         const mine = ++asked;
         try {
             const ask = (): Promise<GridReading> =>
-                song.read<GridReading>('grid-reading', {}, [{ part: part.id, notes: [...song.selected] }]);
+                song.read('grid-reading', {}, [{ part: part.id, notes: [...song.selected] }]);
             // Keys typed behind the panel's are for what it reads.
             const answer = await (reading ? ask() : song.queue.during(ask));
             if (mine === asked) [reading, trouble] = [answer, ''];

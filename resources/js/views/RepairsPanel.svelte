@@ -1,4 +1,5 @@
 <script lang="ts">
+    import type { ReadingAnswers } from '../api/types';
     import { tick, untrack } from 'svelte';
     import type { Part } from '../api/part.svelte';
     import type { Song } from '../api/song.svelte';
@@ -7,13 +8,7 @@
 
     let { song, part }: { song: Song; part: Part } = $props();
 
-    interface Read {
-        found: Fault[];
-        kinds: Record<string, string>;
-        said: string;
-    }
-
-    let reading = $state.raw<Read | null>(null);
+    let reading = $state.raw<ReadingAnswers['repairs'] | null>(null);
     let trouble = $state('');
     let whole = $state(false);
     let gone = $state.raw(untrack(() => dismissed(song.id)));
@@ -36,7 +31,7 @@
         const mine = ++asked;
         try {
             const on = whole ? { parts: [...song.parts.keys()] } : { part: part.id, notes: [] };
-            const ask = (): Promise<Read> => song.read<Read>('repairs', {}, [on]);
+            const ask = (): Promise<ReadingAnswers['repairs']> => song.read('repairs', {}, [on]);
             const answer = await (reading ? ask() : song.queue.during(ask));
             if (mine !== asked) return;
             [reading, trouble] = [answer, ''];

@@ -1,4 +1,5 @@
 <script lang="ts">
+    import type { ReadingAnswers } from '../api/types';
     import { untrack } from 'svelte';
     import type { Part } from '../api/part.svelte';
     import type { Song } from '../api/song.svelte';
@@ -9,14 +10,9 @@
 
     let { song, part }: { song: Song; part: Part } = $props();
 
-    interface KeyRead {
-        scales: { scale: string; share: number }[];
-        said: string;
-    }
-
     const param = commands.find(songScale(null).edit!)?.params[0];
     const [roots, kinds] = [param?.roots ?? [], param?.kinds ?? []];
-    let reading = $state.raw<KeyRead | null>(null);
+    let reading = $state.raw<ReadingAnswers['key'] | null>(null);
     let whole = $state(false);
     let trouble = $state('');
     let asked = 0;
@@ -31,7 +27,7 @@
         const mine = ++asked;
         try {
             const on = whole ? { parts: [...song.parts.keys()] } : { part: part.id, notes: [...song.selected] };
-            const ask = (): Promise<KeyRead> => song.read<KeyRead>('key', {}, [on]);
+            const ask = (): Promise<ReadingAnswers['key']> => song.read('key', {}, [on]);
             const answer = await (reading ? ask() : song.queue.during(ask));
             if (mine === asked) [reading, trouble] = [answer, ''];
         } catch (e) {

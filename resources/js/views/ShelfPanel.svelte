@@ -1,4 +1,5 @@
 <script lang="ts">
+    import type { Phrase } from '../api/types';
     import { onMount, untrack } from 'svelte';
     import { request, upload } from '../api/client';
     import type { Song } from '../api/song.svelte';
@@ -9,14 +10,6 @@
 
     let { song, keep }: { song: Song; keep: boolean } = $props();
 
-    interface Phrase {
-        id: number;
-        name: string;
-        notes: number;
-        bars: number;
-        tempo: number;
-        sounds: string[];
-    }
     let phrases = $state.raw<Phrase[]>([]);
     let wanted = $state('');
     let name = $state(untrack(() => song.parts.get(song.chosenParts[0] ?? -1)?.name ?? song.open?.name ?? ''));
@@ -36,7 +29,7 @@
     onMount(() => void song.queue.during(load));
 
     async function load(): Promise<void> {
-        phrases = (await request<{ phrases: Phrase[] }>('GET', 'shelf')).phrases;
+        phrases = (await request('GET', 'shelf')).phrases;
     }
 
     async function tried(what: () => Promise<void>): Promise<void> {
@@ -49,7 +42,7 @@
 
     const store = (): Promise<void> =>
         tried(async () => {
-            const kept = await request<Phrase>('POST', `songs/${song.id}/shelf`, { on: song.on(), name });
+            const kept = await request('POST', `songs/${song.id}/shelf`, { on: song.on(), name });
             await load();
             keeping = false;
             song.tell(`“${kept.name}” is on the shelf: ${kept.notes} notes.`);

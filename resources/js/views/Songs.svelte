@@ -47,7 +47,7 @@
 
     async function load(): Promise<void> {
         await attempt(async () => {
-            songs = (await request<{ songs: SongSummary[] }>('GET', 'songs')).songs;
+            songs = (await request('GET', 'songs')).songs;
             chosen = Math.max(0, Math.min(chosen, songs.length - 1));
         });
     }
@@ -107,14 +107,14 @@
             const names = new Set((songs ?? []).map((s) => s.name));
             let name = 'New song';
             for (let i = 2; names.has(name); i++) name = `New song ${i}`;
-            const { song, part } = await request<{ song: SongSummary; part: number }>('POST', 'songs', { name });
+            const { song, part } = await request('POST', 'songs', { name });
             router.go({ at: 'roll', song: song.id, part });
         });
     }
 
     function duplicate(song: SongSummary): Promise<void> {
         return attempt(async () => {
-            const answer = await request<{ song: SongSummary }>('POST', `songs/${song.id}/duplicate`);
+            const answer = await request('POST', `songs/${song.id}/duplicate`);
             await load();
             chosen = Math.max(
                 0,

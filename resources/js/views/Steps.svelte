@@ -18,10 +18,9 @@
     /** The last steps, or those before them besides. */
     async function load(earlier = false): Promise<void> {
         const before = earlier && steps[0] ? `&before=${steps[0].id}` : '';
-        const data = await request<{ head: number | null; steps: HistoryStep[]; more: boolean; all: number }>(
-            'GET',
-            `songs/${song.id}/steps?search=${encodeURIComponent(search)}${before}`,
-        ).catch(() => null);
+        const data = await request('GET', `songs/${song.id}/steps?search=${encodeURIComponent(search)}${before}`).catch(
+            () => null,
+        );
         if (!data) return;
         [head, more, all] = [data.head, data.more, data.all];
         steps = earlier ? [...data.steps, ...steps] : data.steps;

@@ -1,3 +1,4 @@
+import type { Drill } from '../api/types';
 import { request } from '../api/client';
 import type { Part } from '../api/part.svelte';
 import type { Song } from '../api/song.svelte';
@@ -6,16 +7,7 @@ import { labels } from '../keys/strokes';
 import { router } from '../router.svelte';
 
 /** A fault of the demo: what is wrong, what is to be reached, and the fewest keys that it takes. */
-export interface Drill {
-    id: string;
-    title: string;
-    part: string;
-    wrong: string;
-    goal: string;
-    /** It is done when no note of the part meets this any more. */
-    pick: Record<string, unknown>;
-    keys: string[];
-}
+export type { Drill };
 
 const KEPT = 'jactonic.drills';
 
@@ -27,7 +19,7 @@ class Drills {
     running = $state.raw<{ drill: Drill; from: number; part: number } | null>(null);
 
     async load(): Promise<void> {
-        if (this.all.length === 0) this.all = await request<Drill[]>('GET', 'drills').catch(() => []);
+        if (this.all.length === 0) this.all = await request('GET', 'drills').catch(() => []);
     }
 
     /** The part of a song that a drill is about; undefined where it has none. */
@@ -66,7 +58,7 @@ class Drills {
 
     private async left(song: Song, part: Part, drill: Drill): Promise<number> {
         const on = [{ part: part.id, pick: { all: true } }];
-        const { notes } = await song.read<{ notes: number[] }>('picked', { pick: drill.pick }, on);
+        const { notes } = await song.read('picked', { pick: drill.pick }, on);
         return notes.length;
     }
 }

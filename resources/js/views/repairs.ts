@@ -1,16 +1,7 @@
-import type { Command } from '../api/types';
+import type { Found } from '../api/types';
 
 /** Something that may want mending, as the server found it. */
-export interface Fault {
-    kind: string;
-    part: number;
-    tick: number;
-    place: string;
-    notes: number[];
-    said: string;
-    mend: string;
-    do: Command[];
-}
+export type Fault = Found;
 
 /** What it is known by, however often it is found: its kind and its notes; without notes its place. */
 export function keyOf(fault: Fault): string {

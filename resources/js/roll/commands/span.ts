@@ -10,12 +10,6 @@ export interface InTime {
     readonly lines: Lines;
 }
 
-interface Found {
-    from: number;
-    to: number;
-    said: string;
-}
-
 /** Makes the span; whether it is looped stays as it was, unless that is said. */
 export function setSpan(model: InTime, from: number, to: number, on?: boolean, said?: string): void {
     const { song, lines } = model;
@@ -29,7 +23,7 @@ export function setSpan(model: InTime, from: number, to: number, on?: boolean, s
 
 /** Asks which span is meant: what that is, is the server's to say. */
 export function askSpan(model: InTime, params: Record<string, unknown>, on?: boolean): void {
-    model.song.ask<Found>(
+    model.song.ask(
         'span',
         () => params,
         ({ from, to, said }) => setSpan(model, from, to, on, said),

@@ -1,5 +1,4 @@
 import type { Song } from '../../api/song.svelte';
-import type { PlayedEvent } from '../../api/types';
 import { latency } from '../latency.svelte';
 import { transport } from '../transport.svelte';
 import { inputs } from './inputs.svelte';
@@ -40,8 +39,9 @@ class Player {
 
     /** What it will play from a tick on. */
     async learn(song: Song, from: number): Promise<string> {
-        const { name, events } = await song.read<{ name: string; events: PlayedEvent[] }>('passage-reading', {
+        const { name, events } = await song.read('passage-reading', {
             ...this.settings,
+            tempo: this.settings.tempo ?? undefined,
             from: Math.round(from),
         });
         this.moments = events

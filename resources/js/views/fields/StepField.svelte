@@ -11,7 +11,7 @@
     }
     let { value, label, onchange, first = false }: Props = $props();
 
-    function unit(to: string): void {
+    function unit(to: Step['unit']): void {
         const amount = typeof value.amount === 'number' ? value.amount : 1;
         onchange(
             to === 'value'
@@ -44,7 +44,7 @@
         class="select select-sm flex-1"
         aria-label="{label}: unit"
         value={value.unit}
-        onchange={(e) => unit(e.currentTarget.value)}
+        onchange={(e) => unit(e.currentTarget.value as Step['unit'])}
     >
         {#each Object.entries(UNITS) as [id, words] (id)}<option value={id}>{words}</option>{/each}
     </select>

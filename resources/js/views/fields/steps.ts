@@ -1,7 +1,7 @@
 import type { Settings, Step } from '../../api/types';
 
 /** Units of a step, with the words for them. */
-export const UNITS: Record<string, string> = {
+export const UNITS: Record<Step['unit'], string> = {
     grid: 'grid cells',
     value: 'a note value',
     bar: 'bars',
@@ -10,7 +10,7 @@ export const UNITS: Record<string, string> = {
     ticks: 'ticks',
 };
 
-const ONE: Record<string, string> = { grid: 'grid cell', bar: 'bar', samples: 'sample', ticks: 'tick' };
+const ONE: Partial<Record<Step['unit'], string>> = { grid: 'grid cell', bar: 'bar', samples: 'sample', ticks: 'tick' };
 
 /** A step in words: "10 ms", "1/16", "1 bar". */
 export function stepWords(step: Step): string {

@@ -2,7 +2,7 @@
     import { onMount, tick, untrack } from 'svelte';
     import type { Part } from '../../api/part.svelte';
     import type { Song } from '../../api/song.svelte';
-    import type { RecipeData } from '../../api/recipe-data';
+    import type { RecipeData } from '../../api/contract';
     import { commands } from '../../keys/commands.svelte';
     import { keys } from '../../keys/keys.svelte';
     import LandingWords from '../LandingWords.svelte';
@@ -65,7 +65,7 @@
             return;
         }
         const found = await song
-            .read<{ notes: number[] }>('picked', { pick }, [{ part: part.id, notes: [...song.selected] }])
+            .read('picked', { pick }, [{ part: part.id, notes: [...song.selected] }])
             .catch(() => null);
         if (mine !== asked) return;
         matching = found?.notes.length ?? null;

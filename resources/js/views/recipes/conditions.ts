@@ -1,4 +1,4 @@
-import type { ConditionSpec, PickData } from '../../api/recipe-data';
+import type { ConditionSpec, NoteFilter } from '../../api/contract';
 
 /** One line of a condition, as the builder edits it. */
 export interface Line {
@@ -21,32 +21,32 @@ const canShow = (ask: ConditionSpec, value: unknown): boolean =>
     ask.field === 'yes' ? typeof value === 'boolean' : ask.field !== 'number' || typeof value === 'number';
 
 /** The lines of a pick that the builder can show; null for one that is nested deeper. */
-export function conditionOf(asks: Asks, pick: PickData | null): Condition | null {
+export function conditionOf(asks: Asks, pick: NoteFilter | null): Condition | null {
     if (!pick) return { joined: 'and', lines: [] };
-    const flat = (p: PickData): Line | null => {
+    const flat = (p: NoteFilter): Line | null => {
         const entries = Object.entries(p);
         if (entries.length !== 1) return null;
         const [what, value] = entries[0]!;
         if (what === 'not') {
-            const inner = flat(value as PickData);
+            const inner = flat(value as NoteFilter);
             return inner && !inner.not ? { ...inner, not: true } : null;
         }
         return asks[what] && canShow(asks[what], value) ? { not: false, what, value } : null;
     };
-    const list = Array.isArray(pick.or) && Object.keys(pick).length === 1 ? (pick.or as PickData[]) : null;
+    const list = Array.isArray(pick.or) && Object.keys(pick).length === 1 ? (pick.or as NoteFilter[]) : null;
     const parts =
         list ??
         (Array.isArray(pick.and) && Object.keys(pick).length === 1
-            ? (pick.and as PickData[])
+            ? (pick.and as NoteFilter[])
             : Object.entries(pick).map(([k, v]) => ({ [k]: v })));
     const lines = parts.map(flat);
     return lines.every((l) => l !== null) ? { joined: list ? 'or' : 'and', lines: lines as Line[] } : null;
 }
 
 /** The pick of a condition. `every` counts what the other conditions leave, so it stands beside them. */
-export function pickOf({ joined, lines }: Condition): PickData | null {
+export function pickOf({ joined, lines }: Condition): NoteFilter | null {
     if (lines.length === 0) return null;
-    const picks = lines.map((l): PickData => (l.not ? { not: { [l.what]: l.value } } : { [l.what]: l.value }));
+    const picks = lines.map((l): NoteFilter => (l.not ? { not: { [l.what]: l.value } } : { [l.what]: l.value }));
     if (joined === 'or') return { or: picks };
     const names = lines.map((l) => (l.not ? 'not' : l.what));
     return new Set(names).size === names.length ? Object.assign({}, ...picks) : { and: picks };

@@ -1,5 +1,5 @@
 import { request } from '../../api/client';
-import type { RecipeData } from '../../api/recipe-data';
+import type { RecipeData } from '../../api/contract';
 import { commands } from '../../keys/commands.svelte';
 import { keys } from '../../keys/keys.svelte';
 import { taken } from '../import-conflict.svelte';
@@ -11,24 +11,22 @@ function took(recipes: RecipeData[]): void {
 
 /** Keeps a recipe, as a new one or in the place of the one with its key. */
 export async function keepRecipe(recipe: RecipeData): Promise<RecipeData> {
-    const kept = await request<{ recipe: RecipeData; recipes: RecipeData[] }>(
-        recipe.key ? 'PUT' : 'POST',
-        recipe.key ? `recipes/${recipe.key}` : 'recipes',
-        { recipe },
-    );
+    const kept = await (recipe.key
+        ? request('PUT', `recipes/${recipe.key}`, { recipe })
+        : request('POST', 'recipes', { recipe }));
     took(kept.recipes);
     return kept.recipe;
 }
 
 /** Deletes a recipe, and with it the keys that stand for it. */
 export async function removeRecipe(recipe: RecipeData): Promise<void> {
-    took((await request<{ recipes: RecipeData[] }>('DELETE', `recipes/${recipe.key}`)).recipes);
+    took((await request('DELETE', `recipes/${recipe.key}`)).recipes);
     await keys.ask('GET', 'key-sets');
 }
 
 /** Brings back a recipe that was deleted, and the keys that stood for it. */
 export async function restoreRecipe(recipe: RecipeData): Promise<void> {
-    took((await request<{ recipes: RecipeData[] }>('POST', `recipes/${recipe.key}/restore`)).recipes);
+    took((await request('POST', `recipes/${recipe.key}/restore`)).recipes);
     await keys.ask('GET', 'key-sets');
 }
 
@@ -45,7 +43,7 @@ export async function bringRecipes(file: File): Promise<{ said: string; replaced
         throw new Error(`${file.name} is no recipe: it is not JSON. Nothing was changed.`);
     }
     const brought = await taken.bring((as) =>
-        request<{ said: string; recipes: RecipeData[]; replaced: RecipeData[] }>('POST', 'recipes/import', {
+        request('POST', 'recipes/import', {
             file: data,
             ...(as ? { as } : {}),
         }),
