@@ -1,4 +1,3 @@
-import { spread } from './ids';
 import { Part } from './part.svelte';
 import type { SongState } from './song-state';
 import type { Note, PartAnswer, SelectionItem } from './types';
@@ -31,20 +30,10 @@ export function takeParts(song: SongState, parts: Record<string, PartAnswer>, he
     if (moved) song.setTracks(song.tracks);
 }
 
-/** Chooses what an answer left chosen; says whether that was notes of the open part. */
+/** Selects what an answer left selected; says whether that was notes of the open part. */
 export function choose(song: SongState, selection: readonly SelectionItem[]): boolean {
+    if (song.stage === 'roll') return song.open !== null && song.selection.take(song.open.id, selection);
     const parts = selection.flatMap((s) => ('parts' in s ? s.parts : []));
-    if (song.stage === 'song') {
-        if (parts.length > 0 || selection.length === 0) song.chosenParts = parts;
-        return false;
-    }
-    if (song.open && song.inLane.take(song.open.id, selection)) return false;
-    const mine = selection.find((s) => 'notes' in s && s.part === song.open?.id);
-    if (!mine || !('notes' in mine)) return false;
-    song.selected = new Set(spread(mine.notes));
-    const of = (id: number): number[] =>
-        selection.flatMap((s) => ('notes' in s && s.part === id ? spread(s.notes) : []));
-    if (song.beside.size > 0) song.beside = new Map([...song.beside.keys()].map((id) => [id, new Set(of(id))]));
-    song.selectionVersion++;
-    return true;
+    if (parts.length > 0 || selection.length === 0) song.selection.parts = parts;
+    return false;
 }

@@ -46,7 +46,7 @@ export class Clipboard {
 
     private async now(then: Carried): Promise<void> {
         const { song } = this;
-        const inSpan = song.selected.size === 0;
+        const inSpan = song.selection.notes.size === 0;
         if (inSpan && !song.span) return song.tell('Nothing is chosen, and there is no span: nothing was copied.');
         const clip = await song.read('clip', inSpan ? { from: 'span-start', to: 'span-end' } : {});
         if (clip.notes.length === 0) return song.tell('Nothing sounds in the span: nothing was copied.');

@@ -146,7 +146,7 @@ export class CrossWindow {
         if (news.time) song.retime(news.time);
         song.setTracks(news.tracks ?? song.tracks);
         song.prune();
-        song.selectionVersion++;
+        song.selection.version++;
         song.onChange();
     }
 

@@ -1,4 +1,4 @@
-import type { Answer, Clip, Command, Context, On } from './types';
+import type { Answer, Clip, Command, Where, On } from './types';
 
 /** Told whether a command that went alone is kept, and its answer where that was not lost. */
 export type Done = (kept: boolean, answer: Answer | null) => void;
@@ -25,7 +25,7 @@ export type Waiting = Item & {
     /** What it works on; left out where that is what the command before it leaves. */
     on?: On[];
     /** Where it was asked for; without a caret where that is where the command before it leaves it. */
-    where?: Context;
+    where?: Where;
 };
 
 /** A batch with the key by which the server knows it, and what it is sent as. */
@@ -42,7 +42,7 @@ export type SealedPath = 'edits' | 'undo' | 'redo' | 'steps';
 export interface SealedBody {
     do?: Command[];
     on?: On[];
-    context?: Context;
+    context?: Where;
     as?: 'one';
     times?: number;
     step?: number | null;

@@ -1,7 +1,7 @@
 import { runs, spread } from './ids';
 import { keepsCaret, keepsSelection, type Sealed, type SealedBody, type SealedPath, type Waiting } from './items';
 import type { SongState } from './song-state';
-import type { Answer, Command, Context, On } from './types';
+import type { Answer, Command, Where, On } from './types';
 
 /**
  * What a command works on, and where it was asked for, is settled when it is asked for, as far as that is known then. What
@@ -18,7 +18,7 @@ export class Pins {
 
     /** How often the hand has made a selection, and put the caret somewhere. */
     marks(): { selects: number; carets: number } {
-        return { selects: this.song.handSelects, carets: this.song.handCarets };
+        return { selects: this.song.selection.byHand, carets: this.song.handCarets };
     }
 
     /** Settles what is known. */
@@ -108,7 +108,7 @@ export class Pins {
     }
 
     /** What the first of a batch works on, and where. */
-    private begin(first: Waiting): { on: On[]; context: Context } {
+    private begin(first: Waiting): { on: On[]; context: Where } {
         first.where ??= { ...this.song.context(), caret: this.caret };
         return { on: first.on ?? this.on, context: { caret: this.caret, ...first.where } };
     }

@@ -24,7 +24,8 @@ export class Preview {
         const { song } = this;
         const part = song.open;
         if (!part) return;
-        const on: On | On[] = orAll && song.selected.size === 0 ? { part: part.id, pick: { all: true } } : song.on();
+        const on: On | On[] =
+            orAll && song.selection.notes.size === 0 ? { part: part.id, pick: { all: true } } : song.on();
         try {
             const answer = await request(
                 'POST',
@@ -71,7 +72,7 @@ export class Preview {
     private show(parts: Record<string, PartAnswer>): void {
         for (const [id, change] of Object.entries(parts))
             if ('put' in change) this.song.parts.get(Number(id))?.showOtherwise(change);
-        this.song.selectionVersion++;
+        this.song.selection.version++;
         this.song.onChange();
     }
 
@@ -80,7 +81,7 @@ export class Preview {
         if (!this.comparing) return;
         this.comparing = '';
         for (const part of this.song.parts.values()) part.showAsItIs();
-        this.song.selectionVersion++;
+        this.song.selection.version++;
         this.song.onChange();
     }
 }

@@ -1,13 +1,12 @@
 import type { HeadData } from './head.svelte';
-import type { InLane } from './in-lane.svelte';
 import type { Item } from './items';
 import type { Part } from './part.svelte';
+import type { Selection } from './selection.svelte';
 import type { Time } from './time';
 import type {
     Answer,
     CatchUp,
     Command,
-    Context,
     On,
     ReadingAnswers,
     ReadingId,
@@ -15,6 +14,7 @@ import type {
     ScaleData,
     TimeData,
     TrackData,
+    Where,
 } from './types';
 
 /** A track with its parts. */
@@ -47,12 +47,7 @@ export interface SongState {
     /** What is selected, and where: see `Song`. */
     readonly stage: 'roll' | 'song';
     open: Part | null;
-    selected: Set<number>;
-    beside: ReadonlyMap<number, ReadonlySet<number>>;
-    chosenParts: readonly number[];
-    readonly inLane: InLane;
-    selectionVersion: number;
-    readonly handSelects: number;
+    readonly selection: Selection;
     readonly handCarets: number;
     readonly caret: { tick: number; pitch: number };
     readonly span: { from: number; to: number } | null;
@@ -67,7 +62,7 @@ export interface SongState {
 
     on(): On[];
     onGrid(): On[];
-    context(): Context;
+    context(): Where;
     do(command: Command): void;
     tell(said: string, warnings?: string[], trouble?: string, input?: number): void;
     read<R extends ReadingId>(reading: R, params: ReadingParams[R], on?: On[]): Promise<ReadingAnswers[R]>;

@@ -3,14 +3,13 @@ import { caretIn } from './caret';
 import { Clipboard } from './clipboard';
 import { CrossWindow } from './cross-window.svelte';
 import { Head } from './head.svelte';
-import { runs } from './ids';
-import { InLane } from './in-lane.svelte';
 import { Lines } from './lines';
 import { Preview } from './preview.svelte';
 import { CommandLog } from './command-log.svelte';
 import { byPlace, firstOf, Part } from './part.svelte';
 import { opened } from './opened';
 import { Queue } from './queue.svelte';
+import { Selection } from './selection.svelte';
 import type { Done, Waiting } from './items';
 import { choose, takeParts } from './apply-answer';
 import type { SongState, Track } from './song-state';
@@ -18,7 +17,7 @@ import { Time } from './time';
 import type {
     Answer,
     Command,
-    Context,
+    Where,
     Note,
     On,
     ReadingAnswers,
@@ -49,16 +48,10 @@ export class Song extends Head implements SongState {
     readonly commandLog = new CommandLog(this);
     readonly clipboard = new Clipboard(this);
     readonly crossWindow: CrossWindow = new CrossWindow(this);
-    readonly inLane = new InLane();
+    readonly selection = new Selection();
 
-    /** The part that is open, and the notes chosen in it. */
+    /** The part that is open. */
     open = $state.raw<Part | null>(null);
-    selected = new Set<number>();
-    /** Notes chosen in other parts, by part, where those are worked on in place with the open one. */
-    beside = $state.raw<ReadonlyMap<number, ReadonlySet<number>>>(new Map());
-    inPlace = $state(false);
-    /** Parts chosen as wholes, on the song page. */
-    chosenParts = $state.raw<readonly number[]>([]);
     /** Where what is done is meant for: notes of the open part, or parts and tracks on the song page. */
     stage = $state<'roll' | 'song'>('roll');
     /** The track that the caret stands on there. */
@@ -69,11 +62,7 @@ export class Song extends Head implements SongState {
     seen: { left: number; scale: number; row: number } | null = null;
     /** The stretch of time that was last seen of the song page. */
     seenSong: { left: number; scale: number } | null = null;
-    selectionVersion = $state(0);
-    /** How often the hand has made a selection, and put the caret somewhere: older answers do not undo it. */
-    handSelects = 0;
-    /** How often a selection was made, by hand or by a command. */
-    selections = 0;
+    /** How often the hand has put the caret somewhere: older answers do not put it back. */
     handCarets = 0;
 
     /** A place in time and pitch of the open part, to work at. */
@@ -140,9 +129,9 @@ export class Song extends Head implements SongState {
         return this.tracks.find((t) => t.id === part.trackId)!;
     }
 
-    get selection(): Note[] {
+    get selectedNotes(): Note[] {
         const notes: Note[] = [];
-        for (const id of this.selected) {
+        for (const id of this.selection.notes) {
             const note = this.open?.notes.get(id);
             if (note) notes.push(note);
         }
@@ -153,23 +142,20 @@ export class Song extends Head implements SongState {
     byHand(run: () => void): void {
         if (this.queue.holdsInput) return this.queue.push({ kind: 'later', run: () => this.byHand(run) });
         run();
-        this.selections++;
-        this.handSelects++;
-        this.selectionVersion++;
+        this.selection.changedByHand();
     }
 
     /** Chooses notes in the open part, as the mouse does; the caret goes to what is new among them. */
     select(ids: Iterable<number>, beside: ReadonlyMap<number, ReadonlySet<number>> = new Map()): void {
         const wanted = new Set(ids);
         this.byHand(() => {
-            const before = this.selected;
-            this.selected = wanted;
-            this.beside = new Map([...this.beside.keys()].map((id) => [id, beside.get(id) ?? new Set()]));
+            const before = this.selection.notes;
+            this.selection.takeNotes(wanted, beside);
             const first =
                 this.open &&
                 firstOf(
                     this.open,
-                    [...this.selected].filter((id) => !before.has(id)),
+                    [...this.selection.notes].filter((id) => !before.has(id)),
                 );
             if (first) this.followTo(first.start, first.pitch);
         });
@@ -185,24 +171,9 @@ export class Song extends Head implements SongState {
         if (part) this.caret = caretIn(part, this.caret, this.home === null, this.early);
         this.pointer = null;
         this.home = part ?? this.home;
-        this.selected = new Set();
-        this.inLane.focus(null);
-        this.workOn([]);
-        this.handSelects++;
+        this.selection.clear();
         this.handCarets++;
-        this.selectionVersion++;
         if (part) this.tell(opened(part));
-    }
-
-    /** Whether anything is chosen, here or in the parts worked on with this one. */
-    get anyChosen(): boolean {
-        return this.selected.size > 0 || [...this.beside.values()].some((ids) => ids.size > 0);
-    }
-
-    /** Parts to be worked on in place with the open one; none ends it. */
-    workOn(parts: readonly number[]): void {
-        this.beside = new Map(parts.map((id) => [id, this.beside.get(id) ?? new Set()]));
-        this.inPlace = parts.length > 0;
     }
 
     /** The part that was open last, to come back to. */
@@ -212,26 +183,20 @@ export class Song extends Head implements SongState {
 
     /** What is chosen, as a command names it. */
     on(): On[] {
-        if (this.stage === 'song') return this.chosenParts.length > 0 ? [{ parts: [...this.chosenParts] }] : [];
+        if (this.stage === 'song') return this.selection.onParts();
         const part = this.open ?? this.home;
-        if (!part) return [];
-        const points = this.inLane.on(part.id, this.selection);
-        if (points) return points;
-        return [
-            { part: part.id, notes: runs(this.selected) },
-            ...[...this.beside].map(([id, notes]) => ({ part: id, notes: runs(notes) })),
-        ];
+        return part ? this.selection.on(part) : [];
     }
 
     /** What says the grid that counts: what is chosen, else a part on the track of the caret, else any. */
     onGrid(): On[] {
-        if (this.stage === 'roll' || this.chosenParts.length > 0) return this.on();
+        if (this.stage === 'roll' || this.selection.parts.length > 0) return this.on();
         const part = this.tracks.find((t) => t.id === this.caretTrack)?.parts[0] ?? this.parts.values().next().value;
         return part ? [{ parts: [part.id] }] : [];
     }
 
     /** Where commands are asked for. */
-    context(): Context {
+    context(): Where {
         return {
             caret: this.caret,
             ...(this.pointer ? { pointer: this.pointer.tick } : {}),
@@ -315,12 +280,13 @@ export class Song extends Head implements SongState {
         if (answer.tracks || this.tracks.some((t) => t.parts.some((p) => !this.parts.has(p.id))))
             this.setTracks(answer.tracks ?? this.tracks);
         const changed = heard.length > 0;
-        if (how.keepsSelection) this.selections++;
+        if (how.keepsSelection) this.selection.made++;
         if (answer.selection && how.keepsSelection && choose(this, answer.selection)) {
-            if (!changed && how.hear && this.selected.size <= MOST_CHOSEN_HEARD) heard.push(...this.selection);
+            if (!changed && how.hear && this.selection.notes.size <= MOST_CHOSEN_HEARD)
+                heard.push(...this.selectedNotes);
         }
         // Of many that stay chosen it is not said again: what follows the choice looks anew all the same.
-        if (answer.selection === null && how.keepsSelection) this.selectionVersion++;
+        if (answer.selection === null && how.keepsSelection) this.selection.version++;
         if (answer.at && how.keepsCaret) this.carry(...answer.at);
         this.goesOn = answer.caret ?? null;
         if (answer.time) this.retime(answer.time);
@@ -401,13 +367,9 @@ export class Song extends Head implements SongState {
         return this.queue.speaking;
     }
 
-    /** Lets go of chosen notes that are no more. */
+    /** Deselects what is no more. */
     prune(): void {
-        if (!this.open) return;
-        this.inLane.prune(this.open);
-        for (const id of this.selected) if (!this.open.notes.has(id)) this.selected.delete(id);
-        if ([...this.beside.keys()].some((id) => !this.parts.has(id)))
-            this.workOn([...this.beside.keys()].filter((id) => this.parts.has(id)));
+        if (this.open) this.selection.prune(this.open, this.parts);
     }
 
     /** Whether a track is heard, with all mutes and solos. */

@@ -43,7 +43,7 @@
         () => canvases.notes.parentElement!,
         () => canvases.ruler.parentElement!,
     );
-    const chosen = $derived(new Set(song.chosenParts));
+    const chosen = $derived(new Set(song.selection.parts));
     model.holding = () => hands.staves.held !== null || hands.ruler.held !== null;
     model.place = place;
 
@@ -144,15 +144,15 @@
     $effect(() => {
         void song.revisionShown;
         void song.tracks;
-        void song.chosenParts;
+        void song.selection.parts;
         void song.end;
         model.view.end = song.end;
         if (model.view.width > 0) model.touchAll();
     });
     // What a command left chosen is walked on from, and the caret goes there.
     $effect(() => {
-        const last = song.chosenParts.at(-1);
-        if (last === undefined || song.chosenParts.includes(model.at ?? -1)) return;
+        const last = song.selection.parts.at(-1);
+        if (last === undefined || song.selection.parts.includes(model.at ?? -1)) return;
         untrack(() => {
             model.at = last;
             const part = song.parts.get(last);
@@ -177,7 +177,7 @@
     });
     // The part walked to has the focus, for those who hear where they are.
     $effect(() => {
-        if (song.stage === 'song' && !panels.open && song.chosenParts.includes(model.at ?? -1))
+        if (song.stage === 'song' && !panels.open && song.selection.parts.includes(model.at ?? -1))
             body.querySelector<HTMLElement>(`[data-part="${model.at}"]`)?.focus({ preventScroll: true });
     });
 
@@ -193,7 +193,7 @@
     class="grid min-h-0 flex-1 outline-none"
     style:grid-template-columns="{HEADS}px 1fr"
     style:grid-template-rows="{RULER}px 1fr"
-    aria-label="Tracks and parts of {song.name}, {song.chosenParts.length} chosen"
+    aria-label="Tracks and parts of {song.name}, {song.selection.parts.length} chosen"
     role="application"
     tabindex="-1"
     data-testid="staves"

@@ -75,7 +75,7 @@ export class ArrangeModel {
     /** The part whose grid counts: the first chosen, else one on the caret's track, else any. */
     get part(): Part | undefined {
         const { song } = this;
-        const first = song.parts.get(song.chosenParts[0] ?? -1);
+        const first = song.parts.get(song.selection.parts[0] ?? -1);
         return first ?? this.track?.parts[0] ?? song.parts.values().next().value;
     }
 
@@ -100,7 +100,7 @@ export class ArrangeModel {
     }
 
     get chosen(): Part[] {
-        return this.song.chosenParts.map((id) => this.song.parts.get(id)).filter((p) => p !== undefined);
+        return this.song.selection.parts.map((id) => this.song.parts.get(id)).filter((p) => p !== undefined);
     }
 
     /** Top edge of a track's row. */
@@ -138,7 +138,7 @@ export class ArrangeModel {
     choose(parts: readonly Part[], at: Part | undefined = parts.at(-1)): void {
         const { song } = this;
         song.byHand(() => {
-            song.chosenParts = parts.map((p) => p.id);
+            song.selection.parts = parts.map((p) => p.id);
             this.at = at?.id ?? this.at;
             if (!at) return;
             song.caretTrack = at.trackId;

@@ -18,7 +18,7 @@
     let cursor = $state('crosshair');
     const name = untrack(() => lane);
     const { song, part } = untrack(() => model);
-    const focused = $derived(song.inLane.lane === name);
+    const focused = $derived(song.selection.lane === name);
     const count = $derived((void part.version, void song.revisionShown, model.lanes.pointsOf(name).length));
     const height = (): number => canvas.clientHeight;
     const hands = new Hands(
@@ -46,7 +46,7 @@
     });
     $effect(() => {
         void song.revisionShown;
-        void song.inLane.points;
+        void song.selection.points;
         void focused;
         model.touch(`lane:${name}`);
     });

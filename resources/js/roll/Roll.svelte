@@ -64,7 +64,7 @@
 
     function press(e: PointerEvent): void {
         body.focus({ preventScroll: true });
-        hadChoice = [hadChoice[1], song.selected.size > 0 && !justWritten(model)];
+        hadChoice = [hadChoice[1], song.selection.notes.size > 0 && !justWritten(model)];
         hands.notes.down(e);
     }
 
@@ -97,8 +97,8 @@
     style:grid-template-rows="{RULER}px {chordLine.shown ? CHORDS : 0}px 1fr {model.laneOpen
         ? model.lanes.height(VELOCITIES)
         : 0}px {model.lanes.shown.map((l) => `${model.lanes.height(l)}px`).join(' ')}"
-    aria-label="Piano roll of {part.name}, {part.version >= 0 ? part.notes.size : 0} notes, {song.selectionVersion >= 0
-        ? song.selected.size
+    aria-label="Piano roll of {part.name}, {part.version >= 0 ? part.notes.size : 0} notes, {song.selection.version >= 0
+        ? song.selection.notes.size
         : 0} chosen"
     role="application"
     tabindex="0"

@@ -16,7 +16,7 @@ export class CaretSelection {
     /** Whether the next step passes notes, and moves none. */
     get goesOn(): boolean {
         const { song } = this.model;
-        return song.selected.size === 0 || song.selections === this.mine;
+        return song.selection.notes.size === 0 || song.selection.made === this.mine;
     }
 
     inTime(steps: number, by: unknown): void {
@@ -40,7 +40,7 @@ export class CaretSelection {
 
     private begin(): void {
         const { song } = this.model;
-        if (song.selections !== this.mine) this.from = { ...song.caret };
+        if (song.selection.made !== this.mine) this.from = { ...song.caret };
     }
 
     /** All between the two times; where only the row is another, what sounds at that time between the two rows. */
@@ -59,7 +59,7 @@ export class CaretSelection {
         });
         song.select(ids);
         song.putCaret(to.tick, to.pitch);
-        this.mine = song.selections;
+        this.mine = song.selection.made;
         model.caretWent();
         const notes = ids.length === 1 ? '1 note' : `${ids.length} notes`;
         song.tell(`${notes} passed up to ${song.time.position(to.tick, part.lines)}, ${model.rowName(to.pitch)}.`);

@@ -88,13 +88,13 @@ export class Lanes {
         const { song } = this.model;
         if (lane === 'none') {
             this.keep([]);
-            song.inLane.focus(null);
+            song.selection.focus(null);
             return song.tell('Only the velocities are shown.');
         }
         if (!this.shown.includes(lane)) {
             this.keep([...this.shown, lane]);
             this.focus(lane);
-        } else if (song.inLane.lane !== lane) this.focus(lane);
+        } else if (song.selection.lane !== lane) this.focus(lane);
         else this.away(lane);
     }
 
@@ -104,7 +104,7 @@ export class Lanes {
         if (!set) return;
         const { song } = this.model;
         this.keep(set.lanes);
-        if (!set.lanes.includes(song.inLane.lane ?? '')) song.inLane.focus(null);
+        if (!set.lanes.includes(song.selection.lane ?? '')) song.selection.focus(null);
         song.tell(
             `Lanes of “${set.name}”: ${set.lanes.length === 0 ? 'only velocities' : set.lanes.map(titleOf).join(', ')}.`,
         );
@@ -129,13 +129,13 @@ export class Lanes {
     away(lane: string): void {
         const { song } = this.model;
         this.keep(this.shown.filter((l) => l !== lane));
-        if (song.inLane.lane === lane) song.inLane.focus(null);
+        if (song.selection.lane === lane) song.selection.focus(null);
         song.tell(`${titleOf(lane)} is put away.`);
     }
 
     focus(lane: string | null): void {
         const { song, part } = this.model;
-        song.inLane.focus(lane);
+        song.selection.focus(lane);
         const count = lane ? this.pointsOf(lane).length : 0;
         song.tell(
             lane
@@ -148,7 +148,7 @@ export class Lanes {
     /** The lane after the one that is worked in; after the last, the notes. */
     next(): boolean {
         if (this.shown.length === 0) return false;
-        const at = this.shown.indexOf(this.model.song.inLane.lane ?? '');
+        const at = this.shown.indexOf(this.model.song.selection.lane ?? '');
         this.focus(this.shown[at + 1] ?? null);
         return true;
     }

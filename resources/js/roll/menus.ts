@@ -20,8 +20,8 @@ export function menusOf(model: RollModel, at: (e: MouseEvent) => { x: number; y:
             quiet(e);
             if (tool.name !== 'hand' || model.own.open) return;
             const { x, y } = at(e);
-            const hit = noteAt(model.view, part, song.selected, x, y);
-            if (hit && !song.selected.has(hit.note.id)) song.select([hit.note.id]);
+            const hit = noteAt(model.view, part, song.selection.notes, x, y);
+            if (hit && !song.selection.notes.has(hit.note.id)) song.select([hit.note.id]);
             model.onMenu({ x: e.clientX, y: e.clientY, on: hit ? 'note' : 'empty' });
         },
 
@@ -41,7 +41,7 @@ export function menusOf(model: RollModel, at: (e: MouseEvent) => { x: number; y:
             model.onMenu({
                 x: box.left + model.view.x(tick),
                 y: box.top + model.view.y(pitch),
-                on: song.inLane.lane ? 'lane' : song.selected.size > 0 ? 'note' : 'empty',
+                on: song.selection.lane ? 'lane' : song.selection.notes.size > 0 ? 'note' : 'empty',
             });
         },
     };

@@ -32,7 +32,7 @@ export class OwnCurves {
 
     turn(): void {
         const { song, part } = this.model;
-        const [first] = song.selection;
+        const [first] = song.selectedNotes;
         if (this.open) return this.away();
         if (!first) return song.tell('Choose a note to draw on.');
         if (this.model.isDrums) return song.tell('Drums share one channel, so that none can have curves of its own.');

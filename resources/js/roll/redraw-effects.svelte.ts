@@ -21,7 +21,7 @@ export function redrawEffects(model: RollModel): void {
         void part.scale;
         void song.tones;
         void song.end;
-        void song.selectionVersion;
+        void song.selection.version;
         view.end = song.end;
         if (there()) model.touchAll();
     });
@@ -32,7 +32,7 @@ export function redrawEffects(model: RollModel): void {
     $effect(() => {
         const under = model.underlay.parts;
         for (const p of under) void p.version;
-        void song.beside;
+        void song.selection.beside;
         void part.version;
         void song.tracks;
         void model.usedRows.on;
@@ -83,7 +83,7 @@ export function redrawEffects(model: RollModel): void {
     });
     // What is looked at follows the notes, the choice and the settings.
     $effect(() => {
-        void song.selectionVersion;
+        void song.selection.version;
         void part.version;
         void part.settings;
         const { looked } = model;
@@ -91,8 +91,8 @@ export function redrawEffects(model: RollModel): void {
     });
     // An edit by key may carry the notes out of sight: keep them there.
     $effect(() => {
-        void song.selectionVersion;
-        if (there() && !model.holding() && song.selected.size > 0) untrack(() => model.revealSelection());
+        void song.selection.version;
+        if (there() && !model.holding() && song.selection.notes.size > 0) untrack(() => model.revealSelection());
     });
     // Where notes overlap is the server's to say, when the hand rests.
     $effect(() => {

@@ -146,7 +146,7 @@ export class RollModel implements RollState {
             this.touch('overlay');
     }
 
-    bounds(notes: Iterable<Note> = this.song.selection): Bounds | null {
+    bounds(notes: Iterable<Note> = this.song.selectedNotes): Bounds | null {
         let [from, to, low, high] = [Infinity, 0, 127, 0];
         for (const n of notes) {
             from = Math.min(from, n.start);
@@ -173,7 +173,9 @@ export class RollModel implements RollState {
             const [, , low, high] = this.bounds(part.ordered) ?? [0, 0, 55, 79];
             return view.fit(span.from, span.to, low, high);
         }
-        const found = this.bounds(what === 'selection' && song.selected.size > 0 ? song.selection : part.ordered);
+        const found = this.bounds(
+            what === 'selection' && song.selection.notes.size > 0 ? song.selectedNotes : part.ordered,
+        );
         const bar = this.barLength(found?.[0] ?? part.head.from);
         if (found && what === 'all') view.fit(Math.max(0, found[0] - bar / 4), found[1] + bar / 4, found[2], found[3]);
         else if (found) view.fit(...found);
@@ -212,7 +214,7 @@ export class RollModel implements RollState {
     }
 
     revealSelection(): void {
-        if (this.song.selected.size > 2000) return;
+        if (this.song.selection.notes.size > 2000) return;
         const found = this.bounds();
         // Only what fits is followed: a whole part is looked at as the person has it.
         if (found && (found[1] - found[0]) * this.view.scale <= this.view.width - this.view.covered)
@@ -250,8 +252,8 @@ export class RollModel implements RollState {
     /** What was just chosen by hand. */
     sayChosen(): void {
         const { song, part } = this;
-        const [only, more] = song.selection;
-        const { size } = song.selected;
+        const [only, more] = song.selectedNotes;
+        const { size } = song.selection.notes;
         song.tell(
             only && !more
                 ? `${this.rowName(only.pitch)} at ${song.time.position(only.start, part.lines)} is chosen: ${toldOf(only, part, song.time)}.`

@@ -43,14 +43,15 @@ export class Underlay {
     }
 
     get inPlace(): boolean {
-        return this.song.inPlace;
+        return this.song.selection.inPlace;
     }
 
     set(which: Which, picked: readonly number[] = this.picked): void {
         this.which = which;
         this.picked = picked;
         localStorage.setItem(this.name, JSON.stringify({ which, picked }));
-        if (this.song.inPlace) this.song.workOn(which === 'none' ? [] : this.parts.map((p) => p.id));
+        if (this.song.selection.inPlace)
+            this.song.selection.workOn(which === 'none' ? [] : this.parts.map((p) => p.id));
     }
 
     /** None, those of the tracks beside, all, those picked, and none again. */
@@ -92,7 +93,7 @@ export class Underlay {
     /** The part that the pen writes into: in place, the one whose row it is, if it is not the open part’s as well. */
     writesInto(pitch: number): number {
         const has = (p: Part): boolean => p.ordered.some((n) => n.pitch === pitch && p.holds(n.start));
-        if (!this.song.inPlace || has(this.part)) return this.part.id;
+        if (!this.song.selection.inPlace || has(this.part)) return this.part.id;
         return (this.parts.find(has) ?? this.part).id;
     }
 

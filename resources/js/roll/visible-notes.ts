@@ -9,7 +9,7 @@ export function visibleNotes(model: RollModel, box: DOMRect): Reachable[] {
         const [x, y] = [Math.max(0, view.x(n.start)), view.y(n.pitch) + view.row / 2];
         if (!part.holds(n.start) || y < 0 || y > box.height || x > box.width) return;
         const go = (add: boolean): void => {
-            song.select(add ? [...song.selected, n.id] : [n.id]);
+            song.select(add ? [...song.selection.notes, n.id] : [n.id]);
             song.tell(`${model.rowName(n.pitch)} at ${song.time.position(n.start, part.lines)} is chosen.`);
         };
         seen.push({ at: n.start, pitch: n.pitch, note: { x: box.left + x, y: box.top + y, go } });

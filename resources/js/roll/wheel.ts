@@ -26,7 +26,7 @@ export function wheelOf(model: RollModel): (e: WheelEvent, at: { x: number; y: n
         const by = (e.deltaY || e.deltaX) * unit;
         const { song } = model;
         const { pointer } = song;
-        if (pointer?.note && !song.selected.has(pointer.note.id)) song.select([pointer.note.id]);
+        if (pointer?.note && !song.selection.notes.has(pointer.note.id)) song.select([pointer.note.id]);
         if (Math.sign(by) !== Math.sign(turned.pixels)) turned.pixels = 0;
         turned.pixels += by;
         if (Math.abs(turned.pixels) < NOTCH) return;

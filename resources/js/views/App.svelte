@@ -315,7 +315,7 @@
     function meant(here: Song, command: Command): Command {
         const under = here.pointer?.note;
         const at = Object.values(command.params ?? {}).includes('pointer');
-        return at && under && here.open && !here.selected.has(under.id)
+        return at && under && here.open && !here.selection.notes.has(under.id)
             ? { ...command, on: { part: here.open.id, notes: [under.id] } }
             : command;
     }

@@ -14,7 +14,8 @@
     const part = $derived(song.stage === 'roll' ? song.open : null);
     const track = $derived(
         song.tracks.find(
-            (t) => t.id === (part?.trackId ?? song.parts.get(song.chosenParts[0] ?? -1)?.trackId ?? song.caretTrack),
+            (t) =>
+                t.id === (part?.trackId ?? song.parts.get(song.selection.parts[0] ?? -1)?.trackId ?? song.caretTrack),
         ),
     );
     const copy = (set: ArticulationSet): ArticulationSet => JSON.parse(JSON.stringify(set)) as ArticulationSet;

@@ -9,7 +9,7 @@
 
     let name = $state('');
     const kept = $derived(Object.entries(part.settings.choices as Record<string, number[]>));
-    const chosen = $derived(song.selectionVersion >= 0 ? song.selected.size : 0);
+    const chosen = $derived(song.selection.version >= 0 ? song.selection.notes.size : 0);
 
     function there(ids: number[]): number[] {
         return ids.filter((id) => part.version >= 0 && part.notes.has(id));
@@ -19,8 +19,11 @@
         const called = name.trim() || `Choice ${kept.length + 1}`;
         // What was typed before may still change what is chosen.
         song.afterAll(() => {
-            if (song.selected.size === 0) return song.tell('Nothing is chosen: there is nothing to keep.');
-            song.do({ set: { choices: { ...Object.fromEntries(kept), [called]: [...song.selected] } }, part: part.id });
+            if (song.selection.notes.size === 0) return song.tell('Nothing is chosen: there is nothing to keep.');
+            song.do({
+                set: { choices: { ...Object.fromEntries(kept), [called]: [...song.selection.notes] } },
+                part: part.id,
+            });
             panels.close();
         });
     }
@@ -32,10 +35,10 @@
         panels.close();
         // What was typed before may still change what is chosen.
         song.afterAll(() => {
-            if (shiftKey && altKey) song.select([...song.selected].filter((id) => !taken.has(id)));
-            else if (altKey) song.select([...song.selected].filter((id) => taken.has(id)));
-            else song.select(shiftKey ? [...song.selected, ...those] : those);
-            song.tell(`${song.selected.size === 1 ? '1 note' : `${song.selected.size} notes`} chosen.`);
+            if (shiftKey && altKey) song.select([...song.selection.notes].filter((id) => !taken.has(id)));
+            else if (altKey) song.select([...song.selection.notes].filter((id) => taken.has(id)));
+            else song.select(shiftKey ? [...song.selection.notes, ...those] : those);
+            song.tell(`${song.selection.notes.size === 1 ? '1 note' : `${song.selection.notes.size} notes`} chosen.`);
         });
     }
 

@@ -127,8 +127,8 @@
             return e.contexts.includes('any')
                 ? ''
                 : `not here: ${e.contexts.map((c) => ({ roll: 'in a part', song: 'on a song’s page', songs: 'in the list of songs', keys: 'among the shortcuts' })[c] ?? c).join(', ')}`;
-        if (e.needs === 'notes' && keys.context === 'roll' && !song?.anyChosen) return 'needs notes chosen';
-        if (e.needs === 'parts' && song?.chosenParts.length === 0) return 'needs a part chosen';
+        if (e.needs === 'notes' && keys.context === 'roll' && !song?.selection.isAny) return 'needs notes chosen';
+        if (e.needs === 'parts' && song?.selection.parts.length === 0) return 'needs a part chosen';
         return '';
     }
 

@@ -22,7 +22,7 @@
 
     // Where the notes would land, live: with the choice, the notes, the settings and what is set here.
     $effect(() => {
-        void song.selectionVersion;
+        void song.selection.version;
         void part.version;
         void part.settings;
         const command = { edit: spec.id, params };

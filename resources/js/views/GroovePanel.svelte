@@ -40,7 +40,7 @@
     onMount(() => void load().then(() => list?.querySelector<HTMLElement>('input:checked, input')?.focus()));
 
     $effect(() => {
-        void song.selectionVersion;
+        void song.selection.version;
         void part.version;
         const now = groove;
         const set = params;
@@ -99,7 +99,7 @@
 
     function take(): Promise<void> {
         return keep(
-            { name: name.trim() || part.name, on: { part: part.id, notes: [...song.selected] }, grid, shelf },
+            { name: name.trim() || part.name, on: { part: part.id, notes: [...song.selection.notes] }, grid, shelf },
             'The groove is kept',
         );
     }
@@ -259,7 +259,7 @@
     {/if}
     <section class="mt-2 flex flex-col gap-2 border-t border-base-300 px-4 py-3" aria-label="Take a groove">
         <h3 class="text-sm font-semibold">
-            Take the groove of {song.selectionVersion >= 0 && song.selected.size > 0
+            Take the groove of {song.selection.version >= 0 && song.selection.notes.size > 0
                 ? 'the notes chosen'
                 : 'the whole part'}
         </h3>

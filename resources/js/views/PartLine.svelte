@@ -14,15 +14,15 @@
     const settings = $derived(part.settings);
     // Those in parts that are worked on with this one count too.
     const all = $derived(
-        [part, ...[...song.beside.keys()].map((id) => song.parts.get(id))].reduce(
+        [part, ...[...song.selection.beside.keys()].map((id) => song.parts.get(id))].reduce(
             (sum, p) => sum + (p && p.version >= 0 ? p.notes.size : 0),
             0,
         ),
     );
     const chosen = $derived(
-        [...song.beside.values()].reduce(
+        [...song.selection.beside.values()].reduce(
             (sum, ids) => sum + ids.size,
-            song.selectionVersion >= 0 ? song.selected.size : 0,
+            song.selection.version >= 0 ? song.selection.notes.size : 0,
         ),
     );
     const parts = $derived(gridParts(settings.grid));
@@ -242,8 +242,8 @@
         </select></label
     >
     <span class="ml-auto" data-testid="chosen" title="Notes chosen"
-        >{#if song.inLane.lane}{song.inLane.points.size} points{:else}{chosen} of {all}<span class="max-[1330px]:hidden"
-                >&nbsp;chosen</span
+        >{#if song.selection.lane}{song.selection.points.size} points{:else}{chosen} of {all}<span
+                class="max-[1330px]:hidden">&nbsp;chosen</span
             >{/if}</span
     >
 </div>

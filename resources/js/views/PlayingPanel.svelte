@@ -19,21 +19,21 @@
     /** Which of the edits has its landing shown, from 1; 0 for none. */
     let after = $state(0);
     /** The notes that are looked at, while single ones of them are chosen here. */
-    let of = untrack(() => [...song.selected]);
+    let of = untrack(() => [...song.selection.notes]);
     let at = $state(-1);
     let asked = 0;
     /** The choice that this panel made itself. */
     let mine = -1;
 
     $effect(() => {
-        if (song.selectionVersion !== untrack(() => mine)) of = untrack(() => [...song.selected]);
+        if (song.selection.version !== untrack(() => mine)) of = untrack(() => [...song.selection.notes]);
         void part.version;
         void part.settings;
         void untrack(read);
     });
     // Where an edit would put them, here and in the roll.
     $effect(() => {
-        void song.selectionVersion;
+        void song.selection.version;
         void part.version;
         const by = BY_PLAYING[after - 1];
         const notes = of.length > 0 ? of : [...part.notes.keys()];
@@ -79,9 +79,9 @@
         const dot = dots[Math.max(0, Math.min(dots.length - 1, to))];
         if (!dot) return;
         at = dots.indexOf(dot);
-        song.select(add ? [...song.selected, dot[0]] : [dot[0]]);
-        mine = song.selectionVersion;
-        song.onNotes(song.selection, false);
+        song.select(add ? [...song.selection.notes, dot[0]] : [dot[0]]);
+        mine = song.selection.version;
+        song.onNotes(song.selectedNotes, false);
         const ms = Math.round(Math.abs(dot[2]));
         song.tell(`${ms} ms ${dot[2] < 0 ? 'early' : 'late'}, velocity ${dot[3]}.`);
         void tick();
@@ -117,7 +117,7 @@
             <text x="3" y="12" class="fill-base-content text-xs">early, {Math.round(most)} ms</text>
             <text x={WIDTH - 4} y={HEIGHT - 4} text-anchor="end" class="fill-base-content text-xs">late</text>
             {#each dots as [id, place, off, velocity], i (id)}
-                {@const chosen = song.selectionVersion >= 0 && song.selected.has(id) && at >= 0}
+                {@const chosen = song.selection.version >= 0 && song.selection.notes.has(id) && at >= 0}
                 <!-- svelte-ignore a11y_click_events_have_key_events, a11y_no_static_element_interactions -->
                 <circle
                     cx={x(place)}

@@ -17,7 +17,7 @@
     let asked = 0;
 
     $effect(() => {
-        void song.selectionVersion;
+        void song.selection.version;
         void part.version;
         void untrack(read);
     });
@@ -26,7 +26,7 @@
         const mine = ++asked;
         try {
             const ask = (): Promise<GridReading> =>
-                song.read('grid-reading', {}, [{ part: part.id, notes: [...song.selected] }]);
+                song.read('grid-reading', {}, [{ part: part.id, notes: [...song.selection.notes] }]);
             // Keys typed behind the panel's are for what it reads.
             const answer = await (reading ? ask() : song.queue.during(ask));
             if (mine === asked) [reading, trouble] = [answer, ''];
@@ -82,7 +82,7 @@
     {:else}
         <p class="px-4 pt-3" data-testid="reading">{reading.said}</p>
         <p class="px-4 pt-1 text-sm text-base-content/85">
-            {song.selected.size > 0 ? 'Read from the notes chosen,' : 'Read from the whole part,'} as they were played.
+            {song.selection.notes.size > 0 ? 'Read from the notes chosen,' : 'Read from the whole part,'} as they were played.
             {best && best.swing > 50 ? `Swing found: ${best.swing} %.` : 'It does not swing.'}
         </p>
         <figure class="px-4 pt-4">

@@ -57,7 +57,7 @@
         if (there.length === 0) song.putCaret(fault.tick);
         song.onCaret();
         song.tell(fault.said);
-        song.onNotes(song.selection, false);
+        song.onNotes(song.selectedNotes, false);
     }
 
     function mend(faults: Fault[]): void {

@@ -54,9 +54,9 @@
     let model = $state.raw<RollModel | null>(null);
     // With nothing under the pointer, the one chosen note says its numbers.
     const numbers = $derived.by(() => {
-        void song.selectionVersion;
+        void song.selection.version;
         void part.version;
-        const [only, more] = song.selection;
+        const [only, more] = song.selectedNotes;
         const against = only && !more ? model?.underlay.against(only) : '';
         return hovered || (only && !more ? [numbersOf(only, part, song.time), against].filter(Boolean).join('  ') : '');
     });
@@ -92,8 +92,8 @@
     );
 
     $effect(() => {
-        void song.selectionVersion;
-        keys.chosen = song.inLane.lane ? song.inLane.points.size : song.selected.size;
+        void song.selection.version;
+        keys.chosen = song.selection.lane ? song.selection.points.size : song.selection.notes.size;
         return () => (keys.chosen = -1);
     });
     $effect(() => {

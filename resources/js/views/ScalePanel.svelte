@@ -26,7 +26,7 @@
     async function read(): Promise<void> {
         const mine = ++asked;
         try {
-            const on = whole ? { parts: [...song.parts.keys()] } : { part: part.id, notes: [...song.selected] };
+            const on = whole ? { parts: [...song.parts.keys()] } : { part: part.id, notes: [...song.selection.notes] };
             const ask = (): Promise<ReadingAnswers['key']> => song.read('key', {}, [on]);
             const answer = await (reading ? ask() : song.queue.during(ask));
             if (mine === asked) [reading, trouble] = [answer, ''];

@@ -12,7 +12,7 @@
 
     let phrases = $state.raw<Phrase[]>([]);
     let wanted = $state('');
-    let name = $state(untrack(() => song.parts.get(song.chosenParts[0] ?? -1)?.name ?? song.open?.name ?? ''));
+    let name = $state(untrack(() => song.parts.get(song.selection.parts[0] ?? -1)?.name ?? song.open?.name ?? ''));
     let at = $state(0);
     let keeping = $state(untrack(() => keep));
     let gone = $state.raw<Phrase | null>(null);

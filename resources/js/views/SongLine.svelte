@@ -51,7 +51,7 @@
         >{song.span ? `Span ${at(song.span.from)}–${at(song.span.to)}` : 'No span'}</span
     >
     <span data-testid="chosen" title="Parts chosen"
-        ><b>{song.chosenParts.length}</b> of {song.parts.size} parts chosen</span
+        ><b>{song.selection.parts.length}</b> of {song.parts.size} parts chosen</span
     >
     <button
         class="btn btn-xs px-1.5 {tool.name === 'pen' ? 'btn-neutral' : 'btn-ghost'}"

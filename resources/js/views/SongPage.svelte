@@ -46,7 +46,7 @@
     });
     const part = $derived.by(() => {
         void song.revisionShown;
-        void song.chosenParts;
+        void song.selection.parts;
         void song.caretTrack;
         return model?.part ?? null;
     });
@@ -94,7 +94,7 @@
         if (!low || song.stage !== 'roll') return;
         return keys.handle({
             escape: () => {
-                if (song.anyChosen || panels.open) return false;
+                if (song.selection.isAny || panels.open) return false;
                 song.stage = 'song';
                 song.tell('Back on the tracks.');
             },

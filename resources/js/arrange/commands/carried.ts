@@ -22,7 +22,7 @@ export function carried(model: ArrangeModel): Record<string, Handler> {
         song.queue.push({
             kind: 'ask',
             ask: async () => {
-                const ids = [...song.chosenParts];
+                const ids = [...song.selection.parts];
                 if (ids.length === 0) return song.tell('No parts are chosen: nothing was copied.');
                 const parts = song.tracks.flatMap((t) => t.parts).filter((p) => ids.includes(p.id));
                 const at = Math.min(...parts.map((p) => p.head.from));

@@ -65,7 +65,7 @@ function moving(model: ArrangeModel): Record<string, Handler> {
         (edit: string, other: (p: Record<string, unknown>, times: number) => boolean | void): Handler =>
         (params, _, press) =>
             song.withSelection(() => {
-                if (song.chosenParts.length > 0 || other(params, press.times) === false)
+                if (song.selection.parts.length > 0 || other(params, press.times) === false)
                     song.do({ edit, params, ...pressed(press) });
             });
     const step = (p: Record<string, unknown>, times: number, by: unknown): boolean | void => {
@@ -161,7 +161,7 @@ function choosing(model: ArrangeModel, cancel: () => boolean, open: (part: Part)
             if (cancel()) return;
             if (panels.open) return panels.close();
             song.withSelection(() => {
-                if (song.chosenParts.length === 0) return router.go({ at: 'songs' });
+                if (song.selection.parts.length === 0) return router.go({ at: 'songs' });
                 model.choose([]);
                 song.tell('Nothing is chosen; arrows move the caret.');
             });

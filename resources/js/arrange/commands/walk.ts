@@ -4,10 +4,10 @@ import type { ArrangeModel } from '../arrange-model.svelte';
 /** Goes to the next part in time on a track, or to the nearest in time on the track above or below; `take` takes it in. */
 export function beside(model: ArrangeModel, x: number, y: number, take: boolean): void {
     const { song } = model;
-    const last = song.chosenParts.includes(model.at ?? -1) ? model.at : song.chosenParts.at(-1);
+    const last = song.selection.parts.includes(model.at ?? -1) ? model.at : song.selection.parts.at(-1);
     const here = song.parts.get(last ?? -1);
     // At the end of the way, of several chosen the outermost stays: the later piece of a part that was split.
-    const alone = song.chosenParts.length > 1 && !take ? here : undefined;
+    const alone = song.selection.parts.length > 1 && !take ? here : undefined;
     const found = here ? (next(model, here, x, y) ?? alone) : atCaret(model, x, y);
     if (!found) return song.tell('There is no part that way.');
     const others = take ? model.chosen.filter((p) => p !== found) : [];
@@ -48,7 +48,7 @@ function nearest(parts: readonly Part[], tick: number): Part | undefined {
 export function chooseMany(model: ArrangeModel, which: string): void {
     const { song } = model;
     const all = song.tracks.flatMap((t) => t.parts);
-    const chosen = new Set(song.chosenParts);
+    const chosen = new Set(song.selection.parts);
     if (which === 'span' && !song.span) return song.tell('There is no span.');
     const found = all.filter((p) =>
         which === 'track'

@@ -54,7 +54,7 @@ export function grab(model: ArrangeModel): Gesture {
             const hit = partAt(model, x, y);
             if (!hit || button === 1) return false;
             const { part, grip } = hit;
-            const wasChosen = song.chosenParts.includes(part.id);
+            const wasChosen = song.selection.parts.includes(part.id);
             if (!wasChosen) model.choose([...(shift ? model.chosen : []), part], part);
             model.at = part.id;
             if (button === 2) return false;

@@ -16,7 +16,7 @@ export function partAt(model: ArrangeModel, x: number, y: number): { part: Part;
         const top = box.y - model.top;
         return tick >= box.from && tick < box.to && y >= top && y < top + box.h;
     });
-    const part = hits.find((p) => song.chosenParts.includes(p.id)) ?? hits.at(-1);
+    const part = hits.find((p) => song.selection.parts.includes(p.id)) ?? hits.at(-1);
     if (!part) return null;
     const { from, to } = model.boxOf(part);
     const [left, right] = [view.x(from), view.x(to)];

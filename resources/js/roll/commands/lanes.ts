@@ -7,11 +7,11 @@ import { CARET_MOVERS, louderBy } from './make';
 
 /** What is chosen in the lane that is worked in; of one point its value and place. */
 export function sayPoints({ song, lanes, part }: RollModel): void {
-    const name = song.inLane.lane;
+    const name = song.selection.lane;
     if (!name) return;
     const all = lanes.pointsOf(name);
-    const { size } = song.inLane.points;
-    const only = size === 1 ? all.find((p) => song.inLane.points.has(p.id)) : undefined;
+    const { size } = song.selection.points;
+    const only = size === 1 ? all.find((p) => song.selection.points.has(p.id)) : undefined;
     song.tell(
         only
             ? `${valueWords(name, new Lane(name).value(only))} at ${song.time.position(only.tick, part.lines)}: point ${all.indexOf(only) + 1} of ${all.length}.`
@@ -24,11 +24,11 @@ export function sayPoints({ song, lanes, part }: RollModel): void {
 /** What keys do while a lane is worked in: to its points what they do to notes, and what is no business of a lane to notes. */
 export function inLanes(model: RollModel): Record<string, Handler> {
     const { song, lanes } = model;
-    const lane = (): string | null => song.inLane.lane;
+    const lane = (): string | null => song.selection.lane;
     const [inTime, byLine, inPitch] = CARET_MOVERS as [string, string, string];
 
     function choose(ids: readonly number[], at = ids.length === 1 ? ids[0] : undefined): void {
-        song.byHand(() => (song.inLane.points = new Set(ids)));
+        song.byHand(() => (song.selection.points = new Set(ids)));
         model.touch(`lane:${lane()!}`);
         const all = lanes.pointsOf(lane()!);
         // The caret goes with the walk.
@@ -42,7 +42,7 @@ export function inLanes(model: RollModel): Record<string, Handler> {
 
     function walk(way: 1 | -1, grows: boolean): void {
         const all = lanes.pointsOf(lane()!);
-        const chosen = all.filter((p) => song.inLane.points.has(p.id));
+        const chosen = all.filter((p) => song.selection.points.has(p.id));
         const edge = way > 0 ? chosen.at(-1) : chosen[0];
         const at = edge
             ? all.indexOf(edge) + way
@@ -65,7 +65,7 @@ export function inLanes(model: RollModel): Record<string, Handler> {
             choose(
                 lanes
                     .pointsOf(lane()!)
-                    .filter((p) => !song.inLane.points.has(p.id))
+                    .filter((p) => !song.selection.points.has(p.id))
                     .map((p) => p.id),
             ),
         span: () => {
@@ -82,7 +82,7 @@ export function inLanes(model: RollModel): Record<string, Handler> {
     const inTimeOf =
         (edit: string): Handler =>
         (p, _, press) => {
-            if (!lane() || song.inLane.points.size === 0) return false;
+            if (!lane() || song.selection.points.size === 0) return false;
             song.do(asked(edit, p, press));
         };
     return {
@@ -110,7 +110,7 @@ export function inLanes(model: RollModel): Record<string, Handler> {
             if (model.own.open) return model.own.away();
             if (!lane()) return false;
             song.inTurn(() => {
-                if (song.inLane.points.size > 0) choose([]);
+                if (song.selection.points.size > 0) choose([]);
                 else lanes.focus(null);
             });
         },

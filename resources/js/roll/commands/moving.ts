@@ -36,7 +36,7 @@ export function moving(model: RollModel): Record<string, Handler> {
                         if (model.caretSelection.goesOn) passing(params, press.times);
                         else song.do(asked(edit, params, press));
                     });
-                else if (!song.anyChosen) other(params, press.times);
+                else if (!song.selection.isAny) other(params, press.times);
                 else {
                     const step = make.inRows(edit, params, model.view.rows);
                     song.do(asked(step?.edit ?? edit, step?.params ?? params, press));
@@ -96,7 +96,7 @@ export function moving(model: RollModel): Record<string, Handler> {
         },
         'loop-selection': () =>
             song.inTurn(() => {
-                if (song.selected.size > 0) askSpan(model, { what: 'bars' }, true);
+                if (song.selection.notes.size > 0) askSpan(model, { what: 'bars' }, true);
                 else if (!recorder.on) transport.setLoop(null);
             }),
     };

@@ -9,7 +9,7 @@ export function seeing(model: RollModel, cancel: () => boolean): Record<string, 
     const { song, part, view } = model;
 
     function zoom(axis: string, by: number): void {
-        const { lane } = song.inLane;
+        const { lane } = song.selection;
         // In a lane the rows are its height.
         if (axis === 'pitch' && lane) {
             model.lanes.setHeight(lane, model.lanes.height(lane) * (by > 0 ? 1.25 : 0.8));
@@ -56,7 +56,7 @@ export function seeing(model: RollModel, cancel: () => boolean): Record<string, 
             if (song.queue.going) return void (song.queue.going = false);
             if (cancel()) return;
             song.withSelection(() => {
-                if (song.anyChosen) {
+                if (song.selection.isAny) {
                     song.select([]);
                     return song.tell('Nothing is chosen.');
                 }

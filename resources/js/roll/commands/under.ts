@@ -18,14 +18,14 @@ export function under(model: RollModel): Record<string, Handler> {
         'underlay-walk': (p) => song.tell(underlay.walk(Number(p.by ?? 1))),
         'edit-under': () =>
             song.inTurn(() => {
-                if (song.inPlace) {
-                    song.workOn([]);
-                    song.selectionVersion++;
+                if (song.selection.inPlace) {
+                    song.selection.workOn([]);
+                    song.selection.version++;
                     return song.tell('Only this part is worked on.');
                 }
                 withSome(() => {
-                    song.workOn(underlay.parts.map((p) => p.id));
-                    song.selectionVersion++;
+                    song.selection.workOn(underlay.parts.map((p) => p.id));
+                    song.selection.version++;
                     const count = underlay.parts.length;
                     song.tell(
                         `${count === 1 ? 'The part' : `The ${count} parts`} underneath and this one are worked on together.`,

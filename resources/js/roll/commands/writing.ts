@@ -20,8 +20,10 @@ export function writing(model: RollModel): Record<string, Handler> {
 
     /** Takes notes in, or lets them go where all of them are chosen. */
     function turn(ids: number[]): void {
-        const all = ids.every((id) => song.selected.has(id));
-        song.select(all ? [...song.selected].filter((id) => !ids.includes(id)) : [...song.selected, ...ids]);
+        const all = ids.every((id) => song.selection.notes.has(id));
+        song.select(
+            all ? [...song.selection.notes].filter((id) => !ids.includes(id)) : [...song.selection.notes, ...ids],
+        );
         model.sayChosen();
     }
 
@@ -76,7 +78,7 @@ export function writing(model: RollModel): Record<string, Handler> {
         'place-and-next': () =>
             song.afterAll(() => {
                 const { tick } = song.caret;
-                const moved = new Set(song.selected);
+                const moved = new Set(song.selection.notes);
                 song.do(make.moveTo('caret'));
                 if (moved.size > 0)
                     song.afterAll(() => {

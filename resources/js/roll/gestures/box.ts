@@ -28,7 +28,7 @@ export function box(model: RollModel): Gesture {
     /** What the box touches in the parts that are worked on with this one. */
     function beside(first: number, last: number, above: number, below: number): Map<number, Set<number>> {
         const found = new Map<number, Set<number>>();
-        for (const id of song.beside.keys()) {
+        for (const id of song.selection.beside.keys()) {
             const other = song.parts.get(id)!;
             const ids = new Set(keepBeside.get(id) ?? []);
             other.between(first, last, (n) => {
@@ -58,8 +58,8 @@ export function box(model: RollModel): Gesture {
             if (button !== 0) return false;
             from = { tick: view.tick(x), y };
             take = mod;
-            keep = mod || shift ? new Set(song.selected) : new Set();
-            keepBeside = mod || shift ? song.beside : new Map();
+            keep = mod || shift ? new Set(song.selection.notes) : new Set();
+            keepBeside = mod || shift ? song.selection.beside : new Map();
             return true;
         },
         move({ x, y }) {
@@ -73,7 +73,7 @@ export function box(model: RollModel): Gesture {
         drop(touch) {
             if (!overlay.box) {
                 if (keep.size === 0) song.select([]);
-                if (song.selected.size === 0 && touch) {
+                if (song.selection.notes.size === 0 && touch) {
                     song.putCaret(model.snapped(view.tick(touch.x), touch.alt), view.pitch(touch.y));
                     transport.locate(song.caret.tick);
                     model.sayCaret();

@@ -14,8 +14,9 @@ export function erase(model: RollModel): Gesture {
 
     function rub(x: number, y: number): void {
         const { view } = model;
-        const hit = noteAt(view, part, song.selected, x, y);
-        const under = !hit && song.inPlace && model.underlay.noteAt(view.tick(x), view.pitch(y), 2 / view.scale);
+        const hit = noteAt(view, part, song.selection.notes, x, y);
+        const under =
+            !hit && song.selection.inPlace && model.underlay.noteAt(view.tick(x), view.pitch(y), 2 / view.scale);
         if (under) beside.set(under.part.id, new Set([...(beside.get(under.part.id) ?? []), under.note.id]));
         if (!hit || overlay.erased.has(hit.note.id)) return;
         overlay.erased = new Set([...overlay.erased, hit.note.id]);

@@ -27,29 +27,36 @@ export function grab(model: RollModel): Gesture {
             song.do({ touched: note.id, part: part.id });
         const those = alone ? [note.id] : part.grouped([note.id]);
         if (mod) song.select(keep.has(note.id) ? [...keep].filter((id) => !those.includes(id)) : [...keep, ...those]);
-        else if (!shift && song.selected.size > 1) song.select(those);
+        else if (!shift && song.selection.notes.size > 1) song.select(those);
         if (keep.has(note.id) && !mod) transport.try(part, [note]);
         model.sayChosen();
     }
 
     return {
         begin({ x, y, button, mod, shift, alt }) {
-            const hit = button === 0 ? noteAt(model.view, part, song.selected, x, y) : null;
+            const hit = button === 0 ? noteAt(model.view, part, song.selection.notes, x, y) : null;
             if (!hit) return false;
-            keep = new Set(song.selected);
+            keep = new Set(song.selection.notes);
             ({ note } = hit);
-            const chosen = song.selected.has(note.id);
+            const chosen = song.selection.notes.has(note.id);
             // With Mod on a note not chosen it is open yet whether this adds the note or drags it alone.
             const those = alt ? [note.id] : part.grouped([note.id]);
-            if (!chosen && !mod) song.select(shift ? [...song.selected, ...those] : those);
-            drag = new NoteDrag(part, chosen || !mod ? song.selection : [note], note, mod ? 'feel' : hit.grip, x, y);
+            if (!chosen && !mod) song.select(shift ? [...song.selection.notes, ...those] : those);
+            drag = new NoteDrag(
+                part,
+                chosen || !mod ? song.selectedNotes : [note],
+                note,
+                mod ? 'feel' : hit.grip,
+                x,
+                y,
+            );
             if (!chosen) transport.try(part, [note]);
             return true;
         },
         move({ x, y, shift, alt }) {
             const { pitch } = drag.shift;
             drag.move(model.view, x, y, { shift, alt });
-            if (!drag.idle && !song.selected.has(drag.grabbed.id)) song.select([drag.grabbed.id]);
+            if (!drag.idle && !song.selection.notes.has(drag.grabbed.id)) song.select([drag.grabbed.id]);
             overlay.outlines = drag.idle ? null : { notes: drag.notes, shift: drag.shift };
             model.raised = drag.velocity;
             if (pitch !== drag.shift.pitch)

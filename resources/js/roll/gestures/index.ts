@@ -23,7 +23,7 @@ export function handsOf(model: RollModel, element: (surface: Surface) => HTMLEle
     const { song, part, view } = model;
 
     function overNotes(touch: Touch): void {
-        const hit = noteAt(view, part, song.selected, touch.x, touch.y);
+        const hit = noteAt(view, part, song.selection.notes, touch.x, touch.y);
         model.cursor =
             tool.name === 'eraser'
                 ? 'cell'
@@ -75,7 +75,7 @@ export function handsOf(model: RollModel, element: (surface: Surface) => HTMLEle
 /** A double click on empty paper puts a note in, unless a press wrote already or ended a choice. */
 export function insertAt(model: RollModel, touch: Touch, endedChoice: boolean): void {
     const { song, part, view } = model;
-    if (tool.name !== 'hand' || endedChoice || noteAt(view, part, song.selected, touch.x, touch.y)) return;
+    if (tool.name !== 'hand' || endedChoice || noteAt(view, part, song.selection.notes, touch.x, touch.y)) return;
     // A double click on a note underneath goes over to its part.
     const under = model.underlay.noteAt(view.tick(touch.x), view.pitch(touch.y), 2 / view.scale);
     if (under) {
@@ -91,6 +91,6 @@ export function insertAt(model: RollModel, touch: Touch, endedChoice: boolean): 
 
 /** Whether all that is chosen is the note that the double click before wrote: that is no choice to be ended first. */
 export function justWritten({ song, written }: RollModel): boolean {
-    const [only, more] = song.selection;
+    const [only, more] = song.selectedNotes;
     return only !== undefined && !more && only.start === written?.start && only.pitch === written.pitch;
 }

@@ -56,9 +56,9 @@ function hold(model: RollModel, name: string, height: () => number): Gesture {
             // With the pen in hand a stroke draws wherever it begins.
             point = button === 0 && tool.name !== 'pen' ? pointAt(model, name, x, y, height()) : null;
             if (!point) return false;
-            if (song.inLane.lane !== name) song.inLane.focus(name);
-            const chosen = song.inLane.points;
-            if (!chosen.has(point.id)) song.inLane.points = new Set(shift ? [...chosen, point.id] : [point.id]);
+            if (song.selection.lane !== name) song.selection.focus(name);
+            const chosen = song.selection.points;
+            if (!chosen.has(point.id)) song.selection.points = new Set(shift ? [...chosen, point.id] : [point.id]);
             start = { x, y };
             model.touch(`lane:${name}`);
             return true;
@@ -137,7 +137,7 @@ function draw(model: RollModel, name: string, height: () => number): Gesture {
         begin({ x, y, button }) {
             if (button === 1) return false;
             clears = button === 2;
-            if (song.inLane.lane !== name) song.inLane.focus(name);
+            if (song.selection.lane !== name) song.selection.focus(name);
             drawn = new Map([[Math.max(0, Math.round(view.tick(x))), valueAt(lane, y, height())]]);
             from = last = { x, y };
             bow = 0;

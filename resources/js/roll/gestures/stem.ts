@@ -14,7 +14,7 @@ export function stemAt(model: RollModel, x: number): Note | null {
     let best = REACH;
     const { view, song } = model;
     model.part.between(Math.floor(view.tick(x - REACH - 1)), Math.ceil(view.tick(x + REACH + 1)), (n) => {
-        const away = Math.abs(view.x(n.start) - x) - (song.selected.has(n.id) ? 2 : 0);
+        const away = Math.abs(view.x(n.start) - x) - (song.selection.notes.has(n.id) ? 2 : 0);
         if (away < best) [hit, best] = [n, away];
     });
     return hit;
@@ -34,14 +34,16 @@ export function raise(model: RollModel, height: () => number): Gesture {
         begin({ x, y, button }) {
             const hit = button === 0 ? stemAt(model, x) : null;
             if (!hit) return false;
-            if (!song.selected.has(hit.id)) song.select([hit.id]);
+            if (!song.selection.notes.has(hit.id)) song.select([hit.id]);
             from = y;
             model.onHover(numbersOf(hit, part, song.time));
             return true;
         },
         move({ y }) {
             const raised = Math.round(((from - y) / (stemTop(0, height()) - stemTop(127, height()))) * 127);
-            const clipped = song.selection.filter((n) => n.velocity + raised > 127 || n.velocity + raised < 1).length;
+            const clipped = song.selectedNotes.filter(
+                (n) => n.velocity + raised > 127 || n.velocity + raised < 1,
+            ).length;
             model.raised = raised;
             model.onHover(`velocity ${raised > 0 ? '+' : ''}${raised}${clipped ? `, ${clipped} at the limit` : ''}`);
             model.touch('lane');

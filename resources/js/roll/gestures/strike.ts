@@ -15,7 +15,7 @@ export function strike(model: RollModel): Gesture {
             inputs.on('screen', pitch, part.settings.penVelocity, stamp);
             if (recorder.on || model.steps.on) return true;
             const row = part.ordered.filter((n) => n.pitch === pitch && part.holds(n.start)).map((n) => n.id);
-            song.select(shift || mod ? [...song.selected, ...row] : row);
+            song.select(shift || mod ? [...song.selection.notes, ...row] : row);
             song.tell(`${row.length === 1 ? '1 note' : `${row.length} notes`} on ${model.rowName(pitch)} chosen.`);
             keys.flashFor('select', { move: 'row' });
             return true;

@@ -30,9 +30,9 @@ export function write(model: RollModel): Gesture {
 
     return {
         begin({ x, y, button, mod, alt }) {
-            if (button !== 0 || tool.name !== 'pen' || mod || noteAt(model.view, part, song.selected, x, y))
+            if (button !== 0 || tool.name !== 'pen' || mod || noteAt(model.view, part, song.selection.notes, x, y))
                 return false;
-            if (song.selected.size > 0) {
+            if (song.selection.notes.size > 0) {
                 // A press that ends a choice draws nothing.
                 song.select([]);
                 return true;

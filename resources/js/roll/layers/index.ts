@@ -20,7 +20,7 @@ export function layersOf(model: RollModel): Record<LayerName, LayerSpec> {
     return {
         grid: { paint: (ctx) => paintGrid(ctx, view, part, song.time, model.colours), covers: true },
         underlay: {
-            paint: (ctx) => paintUnderlay(ctx, view, model.under(), song.beside, model.colours),
+            paint: (ctx) => paintUnderlay(ctx, view, model.under(), song.selection.beside, model.colours),
             covers: true,
         },
         notes: {
@@ -29,8 +29,8 @@ export function layersOf(model: RollModel): Record<LayerName, LayerSpec> {
                     ctx,
                     view,
                     part,
-                    song.selected,
-                    `${part.version} ${song.selectionVersion} ${song.selected.size}`,
+                    song.selection.notes,
+                    `${part.version} ${song.selection.version} ${song.selection.notes.size}`,
                     model.playedPlaces,
                     model.pedalTails,
                     model.colours,
@@ -70,7 +70,7 @@ export function layersOf(model: RollModel): Record<LayerName, LayerSpec> {
         },
         lane: {
             paint: (ctx, _, height) => {
-                paintVelocity(ctx, view, part, song.selected, model.raised, height, model.colours);
+                paintVelocity(ctx, view, part, song.selection.notes, model.raised, height, model.colours);
                 paintStroke(ctx, view, model.lanes.stroke, height, model.colours);
             },
             covers: true,

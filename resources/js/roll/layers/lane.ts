@@ -18,7 +18,7 @@ export const valueAt = (lane: Lane, y: number, height: number): number =>
 export function paintLane(model: RollModel, name: string, ctx: CanvasRenderingContext2D, height: number): void {
     const { view, colours: c, song, lanes } = model;
     const lane = new Lane(name);
-    ctx.fillStyle = song.inLane.lane === name ? c.paper : c.margin;
+    ctx.fillStyle = song.selection.lane === name ? c.paper : c.margin;
     ctx.fillRect(0, 0, view.width, height);
     ctx.fillStyle = c.beat;
     for (const share of [0.25, 0.5, 0.75])
@@ -27,7 +27,7 @@ export function paintLane(model: RollModel, name: string, ctx: CanvasRenderingCo
     ctx.fillRect(0, 0, view.width, 1);
     const points = lanes.all(name);
     const base = yOf(lane, lane.least < 0 ? 0 : lane.least, height);
-    const isChosen = (p: Point): boolean => song.inLane.lane === name && song.inLane.points.has(p.id);
+    const isChosen = (p: Point): boolean => song.selection.lane === name && song.selection.points.has(p.id);
     let taken = -Infinity;
     let before: number | null = null;
     for (let i = Math.max(0, firstFrom(points, view.left) - 1); i < points.length; i++) {
@@ -110,7 +110,7 @@ function paintHand(model: RollModel, lane: Lane, ctx: CanvasRenderingContext2D, 
     ctx.strokeStyle = model.colours.selected;
     ctx.lineWidth = 1.5;
     for (const point of model.lanes.pointsOf(lane.name)) {
-        if (!model.song.inLane.points.has(point.id)) continue;
+        if (!model.song.selection.points.has(point.id)) continue;
         const value = lane.at(lane.share(lane.value(point)) + held.by / 127);
         ctx.strokeRect(model.view.x(point.tick + held.ticks) - 3, yOf(lane, value, height) - 3, 6, 6);
     }

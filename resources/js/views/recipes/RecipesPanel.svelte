@@ -44,7 +44,7 @@
 
     // Where the notes would land, and how many meet the condition now.
     $effect(() => {
-        void song.selectionVersion;
+        void song.selection.version;
         void part.version;
         const now = draft ? draft.recipe : all[at];
         void untrack(() => look(now ?? null));
@@ -65,7 +65,7 @@
             return;
         }
         const found = await song
-            .read('picked', { pick }, [{ part: part.id, notes: [...song.selected] }])
+            .read('picked', { pick }, [{ part: part.id, notes: [...song.selection.notes] }])
             .catch(() => null);
         if (mine !== asked) return;
         matching = found?.notes.length ?? null;
