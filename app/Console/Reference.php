@@ -10,7 +10,9 @@ use Jactonic\Core\Edit\Catalogue;
 use Jactonic\Core\Edit\Spec;
 use Jactonic\Core\Keymap\Defaults;
 use Jactonic\Core\Param\Param;
+use Jactonic\Core\Reading\Readings;
 use Jactonic\Core\Refusal;
+use Jactonic\Core\Score\Settings;
 use Jactonic\Core\Selection\Conditions;
 use Jactonic\Core\Selection\SelectionCommands;
 
@@ -53,7 +55,8 @@ final class Reference extends Command
         foreach (Conditions::allowed() as $name => $takes) {
             $lines[] = "| `$name` | $takes |";
         }
-        array_push($lines, '', '## Keys', '', '`Mod` is Ctrl, or Cmd on a Mac. Two strokes are pressed one after the other.', '');
+        array_push($lines, '', ...self::settings(), ...self::readings());
+        array_push($lines, '## Keys', '', '`Mod` is Ctrl, or Cmd on a Mac. Two strokes are pressed one after the other.', '');
         foreach (['roll' => 'In the roll', 'song' => 'On the song page', 'songs' => 'In the list of songs', 'any' => 'Everywhere'] as $context => $title) {
             array_push($lines, "### $title", '', '| keys | does | command |', '|---|---|---|');
             foreach (Defaults::keymap()->toArray() as $binding) {
@@ -70,10 +73,39 @@ final class Reference extends Command
     }
 
     /** @return list<string> */
+    private static function settings(): array
+    {
+        $lines = ['## Settings of a part', '', '`{"set": {…}}` sets them.', '', '| setting | takes | at first |', '|---|---|---|'];
+        foreach (Settings::all() as $setting) {
+            $lines[] = sprintf('| `%s` | %s%s | `%s` |', $setting->name, str_replace('|', '\|', $setting->allowed), $setting->nullable ? ', or null' : '', json_encode($setting->default, JSON_THROW_ON_ERROR | JSON_UNESCAPED_SLASHES));
+        }
+
+        return [...$lines, ''];
+    }
+
+    /** @return list<string> */
+    private static function readings(): array
+    {
+        $lines = ['## Readings', '', 'They look, and change nothing. What each answers stands in [openapi.json](openapi.json), under `ReadingAnswers`.', ''];
+        foreach (Readings::classes() as $class) {
+            array_push($lines, ...self::described($class::spec()));
+        }
+
+        return $lines;
+    }
+
+    /** @return list<string> */
     private static function edit(Spec $spec): array
     {
         $example = json_encode(['edit' => $spec->id] + (($spec->examples[0] ?? []) === [] ? [] : ['params' => $spec->examples[0]]), JSON_THROW_ON_ERROR | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE);
-        $lines = ["#### `$spec->id`", '', "$spec->title. $spec->about", '', "For example `$example`.", ''];
+
+        return self::described($spec, "For example `$example`.");
+    }
+
+    /** @return list<string> */
+    private static function described(Spec $spec, string $example = ''): array
+    {
+        $lines = ["#### `$spec->id`", '', "$spec->title. $spec->about", '', ...($example === '' ? [] : [$example, ''])];
         if ($spec->params === []) {
             return $lines;
         }
