@@ -47,7 +47,7 @@ final class RowsBuilder
         Progress::step();
         $this->alone($part);
         $old = ($this->of)($part)->get($thing->id);
-        $changedColumns = $old?->changedColumns($thing) ?? 0;
+        $changedColumns = $old === null ? 0 : $this->table->changedColumns($old, $thing);
         if ($old !== null && $changedColumns === 0) {
             // It may have been dropped, or put otherwise, before.
             unset($this->before[$part->id][$thing->id], $this->after[$part->id][$thing->id]);

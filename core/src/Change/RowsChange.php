@@ -27,7 +27,7 @@ final class RowsChange
      * @param  Table<T>  $table
      * @param  array<int, T>|null  $before  null while it is only columns
      * @param  array<int, T>|null  $after
-     * @param  int  $changedColumns  the columns in which those that stay may be otherwise, a bit each, as `Note::changedColumns` sets them
+     * @param  int  $changedColumns  the columns in which those that stay may be otherwise, a bit each, as `Table::changedColumns` sets them
      * @param  Rows<T>|null  $rows  what the columns are of, on whichever side
      * @param  list<int>  $ids  of those that the columns are of, ascending
      * @param  array<string, list<mixed>>  $was  columns before, by name

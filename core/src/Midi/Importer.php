@@ -144,39 +144,9 @@ final class Importer
      */
     private function tracks(array $events, int $index): array
     {
-        $kept = $embedded = [];
         $read = new TrackNotes($this->scale);
-        /** @var array<int, list<Point>> $points */
-        $points = [];
         $end = $events[count($events) - 1]->tick * $this->scale;
-        foreach ($events as $event) {
-            $order = ++$this->order;
-            $tick = $event->tick * $this->scale;
-            if ($event->status >= 0xF0) {
-                if ($event->status === Message::META) {
-                    if ($event->data1 === Message::META_END || $this->isTime($event, $tick, $index, $order)) {
-                        continue;
-                    }
-                }
-                $data = $event->status === Message::META && $event->data1 === EmbeddedData::META ? EmbeddedData::read($event->bytes) : null;
-                if ($data !== null) {
-                    $embedded[] = $data;
-                } else {
-                    $kept[] = new PassthroughEvent($tick, $order, $event->status, $event->data1, $event->bytes);
-                }
-
-                continue;
-            }
-            $channel = $event->status & 0x0F;
-            $kind = $event->status & 0xF0;
-            if ($kind === Message::NOTE_ON && $event->data2 > 0) {
-                $read->on($order, $tick, $channel, $event->data1, $event->data2);
-            } elseif ($kind === Message::NOTE_ON || $kind === Message::NOTE_OFF) {
-                $read->off($order, $tick, $channel, $event->data1, $kind === Message::NOTE_OFF ? $event->data2 : Note::RELEASE_BY_NOTE_ON);
-            } else {
-                $points[$channel][] = new Point($order, $tick, $event->status, $event->data1, $event->data2);
-            }
-        }
+        [$points, $kept, $embedded] = $this->sorted($events, $index, $read);
         foreach ($read->close($end) as $channel => $more) {
             $all = array_merge($points[$channel] ?? [], $more);
             usort($all, static fn (Point $a, Point $b): int => $a->id <=> $b->id);
@@ -210,6 +180,45 @@ final class Importer
         }
 
         return $tracks;
+    }
+
+    /**
+     * Sorts events: notes go to their reader.
+     *
+     * @param  list<Event>  $events
+     * @return array{array<int, list<Point>>, list<PassthroughEvent>, list<Embedded>} points by channel, what is kept, and what the file says of notes
+     */
+    private function sorted(array $events, int $index, TrackNotes $read): array
+    {
+        $points = $kept = $embedded = [];
+        foreach ($events as $event) {
+            $order = ++$this->order;
+            $tick = $event->tick * $this->scale;
+            if ($event->status >= 0xF0) {
+                if ($event->status === Message::META && ($event->data1 === Message::META_END || $this->isTime($event, $tick, $index, $order))) {
+                    continue;
+                }
+                $data = $event->status === Message::META && $event->data1 === EmbeddedData::META ? EmbeddedData::read($event->bytes) : null;
+                if ($data !== null) {
+                    $embedded[] = $data;
+                } else {
+                    $kept[] = new PassthroughEvent($tick, $order, $event->status, $event->data1, $event->bytes);
+                }
+
+                continue;
+            }
+            $channel = $event->status & 0x0F;
+            $kind = $event->status & 0xF0;
+            if ($kind === Message::NOTE_ON && $event->data2 > 0) {
+                $read->on($order, $tick, $channel, $event->data1, $event->data2);
+            } elseif ($kind === Message::NOTE_ON || $kind === Message::NOTE_OFF) {
+                $read->off($order, $tick, $channel, $event->data1, $kind === Message::NOTE_OFF ? $event->data2 : Note::RELEASE_BY_NOTE_ON);
+            } else {
+                $points[$channel][] = new Point($order, $tick, $event->status, $event->data1, $event->data2);
+            }
+        }
+
+        return [$points, $kept, $embedded];
     }
 
     /**

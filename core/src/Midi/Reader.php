@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Jactonic\Core\Midi;
 
 use Jactonic\Core\Standard\Message;
-use Jactonic\Core\Time\Timeline;
 
 /**
  * Takes a Standard MIDI File apart: formats 0, 1 and 2, running status, any division, unknown chunks. A file that is
@@ -15,8 +14,6 @@ final class Reader
 {
     /** More than any song holds; a file past it would only exhaust the machine. */
     public const MOST_EVENTS = 1_000_000;
-
-    private int $at = 0;
 
     private int $events = 0;
 
@@ -52,40 +49,7 @@ final class Reader
         if (($division & 0x7FFF) === 0 || ($division >= 0x8000 && (($division & 0xFF) === 0 || ! in_array(256 - ($division >> 8), [24, 25, 29, 30], true)))) {
             throw MidiError::at($begin + 12, sprintf('its division is 0x%04X, which says no length of a tick', $division));
         }
-        $this->at = $begin + 8 + $length;
-        $tracks = $chunks = [];
-        while ($this->at < $size) {
-            if ($tracks !== [] && strspn($this->bytes, "\x00", $this->at, $size - $this->at) === $size - $this->at) {
-                $this->warnings[] = sprintf('%s behind the last track %s left out.', $size - $this->at === 1 ? '1 zero byte' : number_format($size - $this->at).' zero bytes', $size - $this->at === 1 ? 'is' : 'are');
-                break;
-            }
-            if ($this->at + 8 > $size) {
-                $this->warnings[] = sprintf('The file is cut off at byte %d, inside the head of a chunk; what came before is kept.', $size);
-                break;
-            }
-            $id = substr($this->bytes, $this->at, 4);
-            $length = $this->number($this->at + 4);
-            $start = $this->at + 8;
-            if ($id === 'MThd') {
-                $this->warnings[] = sprintf('Another file is joined on at byte %d; only the first is read.', $this->at);
-                break;
-            }
-            if (preg_match('/^[\x20-\x7E]{4}$/', $id) !== 1) {
-                throw MidiError::at($this->at, 'a chunk should begin here, but these bytes name none');
-            }
-            $end = min($size, $start + $length);
-            $cut = $start + $length > $size;
-            $this->at = $start;
-            if ($id === 'MTrk') {
-                $tracks[] = $this->track($end, $cut, count($tracks) + 1);
-            } else {
-                $chunks[] = [count($tracks), $id, substr($this->bytes, $start, $end - $start)];
-            }
-            if ($cut) {
-                $this->warnings[] = sprintf('The file is cut off at byte %d, %d bytes short; what came before is kept.', $size, $start + $length - $size);
-            }
-            $this->at = $end;
-        }
+        [$tracks, $chunks] = $this->chunks($begin + 8 + $length, $size);
         if ($tracks === []) {
             throw MidiError::at($size, 'it holds no track');
         }
@@ -98,6 +62,48 @@ final class Reader
         }
 
         return new MidiFile($format, $division, $tracks, $chunks, array_values($this->warnings));
+    }
+
+    /**
+     * @param  int  $at  byte after the header
+     * @return array{list<list<Event>>, list<array{int, string, string}>} tracks, and the other chunks: how many tracks stand before one, its name and bytes
+     */
+    private function chunks(int $at, int $size): array
+    {
+        $tracks = $chunks = [];
+        while ($at < $size) {
+            if ($tracks !== [] && strspn($this->bytes, "\x00", $at, $size - $at) === $size - $at) {
+                $this->warnings[] = sprintf('%s behind the last track %s left out.', $size - $at === 1 ? '1 zero byte' : number_format($size - $at).' zero bytes', $size - $at === 1 ? 'is' : 'are');
+                break;
+            }
+            if ($at + 8 > $size) {
+                $this->warnings[] = sprintf('The file is cut off at byte %d, inside the head of a chunk; what came before is kept.', $size);
+                break;
+            }
+            $id = substr($this->bytes, $at, 4);
+            $length = $this->number($at + 4);
+            $start = $at + 8;
+            if ($id === 'MThd') {
+                $this->warnings[] = sprintf('Another file is joined on at byte %d; only the first is read.', $at);
+                break;
+            }
+            if (preg_match('/^[\x20-\x7E]{4}$/', $id) !== 1) {
+                throw MidiError::at($at, 'a chunk should begin here, but these bytes name none');
+            }
+            $end = min($size, $start + $length);
+            $cut = $start + $length > $size;
+            if ($id === 'MTrk') {
+                $tracks[] = $this->track($start, $end, $cut, count($tracks) + 1);
+            } else {
+                $chunks[] = [count($tracks), $id, substr($this->bytes, $start, $end - $start)];
+            }
+            if ($cut) {
+                $this->warnings[] = sprintf('The file is cut off at byte %d, %d bytes short; what came before is kept.', $size, $start + $length - $size);
+            }
+            $at = $end;
+        }
+
+        return [$tracks, $chunks];
     }
 
     /**
@@ -148,117 +154,31 @@ final class Reader
     }
 
     /**
+     * @param  int  $at  its first byte
      * @param  int  $end  byte after the chunk, or after what is left of it
      * @return list<Event>
      */
-    private function track(int $end, bool $cut, int $number): array
+    private function track(int $at, int $end, bool $cut, int $number): array
     {
-        $events = [];
-        $bytes = $this->bytes;
-        $tick = $running = $ended = 0;
-        $at = $this->at;
+        $track = new TrackReader($this->bytes, $at, $end, $number);
         try {
-            while ($at < $end) {
-                $from = $at;
-                $delta = ord($bytes[$at]);
-                // Most are one byte.
-                if ($delta < 0x80) {
-                    $at++;
-                } else {
-                    $delta = $this->quantity($at, $end);
-                }
-                $tick += $delta;
-                if ($tick > Timeline::LAST) {
-                    throw MidiError::at($from, 'its time runs out of all bounds');
-                }
-                if ($at >= $end) {
-                    throw new Truncated($at);
-                }
-                if (++$this->events > self::MOST_EVENTS) {
-                    throw MidiError::at($at, sprintf('it holds more than %s events', number_format(self::MOST_EVENTS)));
-                }
-                $status = ord($bytes[$at]);
-                if ($status >= 0x80) {
-                    $at++;
-                } elseif ($running !== 0) {
-                    $status = $running;
-                } elseif ($ended !== 0) {
-                    // The standard forbids it; files have it, and mean what was running before.
-                    $status = $ended;
-                    $this->warnings["running $number"] ??= sprintf('Track %d goes on with a running status after an event that ends it (at byte %d); it is read as it was meant.', $number, $at);
-                } else {
-                    throw MidiError::at($at, sprintf('an event in track %d has data but no status', $number));
-                }
-                if ($status < 0xF0) {
-                    $running = $status;
-                    $needs = Message::DATA_BYTES[$status & 0xF0];
-                    if ($at + $needs > $end) {
-                        throw new Truncated($at);
-                    }
-                    $data1 = ord($bytes[$at]);
-                    $data2 = $needs === 2 ? ord($bytes[$at + 1]) : 0;
-                    if ($data1 > 127 || $data2 > 127) {
-                        throw MidiError::at($data1 > 127 ? $at : $at + 1, sprintf('a data byte in track %d is above 127', $number));
-                    }
-                    $at += $needs;
-                    $events[] = new Event($tick, $status, $data1, $data2);
-
-                    continue;
-                }
-                // Meta and system exclusive events end running status.
-                [$ended, $running] = [$running ?: $ended, 0];
-                $type = 0;
-                if ($status === Message::META) {
-                    if ($at >= $end) {
-                        throw new Truncated($at);
-                    }
-                    $type = ord($bytes[$at++]);
-                } elseif ($status !== Message::SYSTEM_EXCLUSIVE && $status !== Message::ESCAPE) {
-                    throw MidiError::at($at - 1, sprintf('status 0x%02X in track %d has no place in a file', $status, $number));
-                }
-                $length = $this->quantity($at, $end);
-                if ($at + $length > $end) {
-                    throw new Truncated($at);
-                }
-                $events[] = new Event($tick, $status, $type, 0, substr($bytes, $at, $length));
-                $at += $length;
-                if ($status === Message::META && $type === Message::META_END) {
-                    if ($at < $end) {
-                        $this->warnings[] = sprintf('Track %d goes on for %d bytes after its end; they are left out.', $number, $end - $at);
-                    }
-
-                    return $events;
-                }
-            }
+            $events = $track->events(self::MOST_EVENTS - $this->events);
         } catch (Truncated $e) {
             if (! $cut) {
                 throw MidiError::at($e->byte, sprintf('track %d ends inside an event; its length must be wrong', $number));
             }
+            $events = $track->soFar();
         }
-        if (! $cut) {
-            $this->warnings[] = sprintf('Track %d has no end-of-track event; its last event ends it.', $number);
+        array_push($this->warnings, ...$track->warnings());
+        if (! $track->isEnded()) {
+            if (! $cut) {
+                $this->warnings[] = sprintf('Track %d has no end-of-track event; its last event ends it.', $number);
+            }
+            $events[] = new Event($track->tick(), Message::META, Message::META_END);
         }
-        $events[] = new Event($tick, Message::META, Message::META_END);
+        $this->events += count($events);
 
         return $events;
-    }
-
-    private function quantity(int &$at, int $end): int
-    {
-        $from = $at;
-        $value = 0;
-        do {
-            if ($at >= $end) {
-                throw new Truncated($at);
-            }
-            if ($at - $from === 4) {
-                throw MidiError::at($from, 'a number of variable length is longer than four bytes');
-            }
-            $byte = ord($this->bytes[$at++]);
-            $value = $value << 7 | $byte & 0x7F;
-        } while ($byte >= 0x80);
-
-        return $value;
     }
 
     private function number(int $at): int

@@ -239,27 +239,6 @@ final class Note
         return $release < self::RELEASE_BY_NOTE_ON ? self::RELEASE : $release;
     }
 
-    /** What is otherwise in another note: a bit for each column of the table, in its order. */
-    public function changedColumns(self $other): int
-    {
-        return ($this->id === $other->id ? 0 : 1 << 0)
-            | ($this->start === $other->start ? 0 : 1 << 1)
-            | ($this->length === $other->length ? 0 : 1 << 2)
-            | ($this->pitch === $other->pitch ? 0 : 1 << 3)
-            | ($this->velocity === $other->velocity ? 0 : 1 << 4)
-            | ($this->release === $other->release ? 0 : 1 << 5)
-            | ($this->muted === $other->muted ? 0 : 1 << 6)
-            | ($this->group === $other->group ? 0 : 1 << 7)
-            | ($this->channel === $other->channel ? 0 : 1 << 8)
-            | ($this->driftStart === $other->driftStart ? 0 : 1 << 9)
-            | ($this->driftLength === $other->driftLength ? 0 : 1 << 10)
-            | ($this->carryStart === $other->carryStart ? 0 : 1 << 11)
-            | ($this->carryLength === $other->carryLength ? 0 : 1 << 12)
-            | ($this->carryVelocity === $other->carryVelocity ? 0 : 1 << 13)
-            | ($this->articulation === $other->articulation ? 0 : 1 << 14)
-            | ($this->own === $other->own ? 0 : 1 << 15);
-    }
-
     /**
      * Notes out of a list for each property, many times as fast as by the constructor; those that are left out are the
      * default throughout.
@@ -269,65 +248,18 @@ final class Note
      */
     public static function many(array $columns): array
     {
-        /** @var array{id: list<int>, start: list<int>, length: list<int>, pitch: list<int>, velocity: list<int>, release?: list<int>, muted?: list<bool>, group?: list<int>, channel?: list<int>, driftStart?: list<int>, driftLength?: list<int>, carryStart?: list<float>, carryLength?: list<float>, carryVelocity?: list<int>, articulation?: list<int>, own?: list<string>} $columns */
-        ['id' => $id, 'start' => $start, 'length' => $length, 'pitch' => $pitch, 'velocity' => $velocity] = $columns;
-        $release = $columns['release'] ?? null;
-        $muted = $columns['muted'] ?? null;
-        $group = $columns['group'] ?? null;
-        $channel = $columns['channel'] ?? null;
-        $driftStart = $columns['driftStart'] ?? null;
-        $driftLength = $columns['driftLength'] ?? null;
-        $carryStart = $columns['carryStart'] ?? null;
-        $carryLength = $columns['carryLength'] ?? null;
-        $carryVelocity = $columns['carryVelocity'] ?? null;
-        $articulation = $columns['articulation'] ?? null;
-        $own = $columns['own'] ?? null;
-        $note = new self(0, 0, 1, self::LOWEST, self::SOFTEST);
+        $first = new self(0, 0, 1, self::LOWEST, self::SOFTEST);
         $notes = [];
-        foreach ($id as $i => $one) {
-            $made = clone $note;
-            $made->id = $one;
-            $made->start = $start[$i];
-            $made->length = $length[$i];
-            $made->pitch = $pitch[$i];
-            $made->velocity = $velocity[$i];
-            if ($release !== null) {
-                $made->release = $release[$i];
+        foreach ($columns['id'] as $i => $_) {
+            $notes[$i] = clone $first;
+        }
+        foreach ($columns as $name => $values) {
+            foreach ($values as $i => $value) {
+                $notes[$i]->{$name} = $value;
             }
-            if ($muted !== null) {
-                $made->muted = $muted[$i];
-            }
-            if ($group !== null) {
-                $made->group = $group[$i];
-            }
-            if ($channel !== null) {
-                $made->channel = $channel[$i];
-            }
-            if ($driftStart !== null) {
-                $made->driftStart = $driftStart[$i];
-            }
-            if ($driftLength !== null) {
-                $made->driftLength = $driftLength[$i];
-            }
-            if ($carryStart !== null) {
-                $made->carryStart = $carryStart[$i];
-            }
-            if ($carryLength !== null) {
-                $made->carryLength = $carryLength[$i];
-            }
-            if ($carryVelocity !== null) {
-                $made->carryVelocity = $carryVelocity[$i];
-            }
-            if ($articulation !== null) {
-                $made->articulation = $articulation[$i];
-            }
-            if ($own !== null) {
-                $made->own = $own[$i];
-            }
-            $notes[] = $made;
         }
 
-        return $notes;
+        return array_values($notes);
     }
 
     /** The whole tick nearest to an exact place (a tie goes later) and the fraction left over. */

@@ -82,14 +82,4 @@ final readonly class Point
     {
         return $this->with($columns);
     }
-
-    /** What is otherwise in another point: a bit for each column of the table, in its order. */
-    public function changedColumns(self $other): int
-    {
-        return ($this->id === $other->id ? 0 : 1 << 0)
-            | ($this->tick === $other->tick ? 0 : 1 << 1)
-            | ($this->status === $other->status ? 0 : 1 << 2)
-            | ($this->data1 === $other->data1 ? 0 : 1 << 3)
-            | ($this->data2 === $other->data2 ? 0 : 1 << 4);
-    }
 }

@@ -17,6 +17,9 @@ final readonly class Table
     /** @var array<string, Column> by name, in the order of the constructor of what they make */
     public array $columns;
 
+    /** @var list<string> names of the columns, in their order */
+    private array $names;
+
     /** @var list<string> names of the columns in the rows that the interface gets */
     public array $shown;
 
@@ -29,6 +32,7 @@ final readonly class Table
     private function __construct(array $columns, public string $place, public \Closure $make, private \Closure $all)
     {
         $this->columns = array_combine(array_map(static fn (Column $c): string => $c->name, $columns), $columns);
+        $this->names = array_keys($this->columns);
         $this->shown = array_values(array_map(static fn (Column $c): string => $c->name, array_filter($columns, static fn (Column $c): bool => $c->shown)));
     }
 
@@ -89,7 +93,25 @@ final readonly class Table
     {
         $bits = 0;
         foreach ($names as $name) {
-            $bits |= 1 << (int) array_search($name, array_keys($this->columns), true);
+            $bits |= 1 << (int) array_search($name, $this->names, true);
+        }
+
+        return $bits;
+    }
+
+    /**
+     * The columns in which two are not the same, a bit each.
+     *
+     * @param  T  $one
+     * @param  T  $other
+     */
+    public function changedColumns(Note|Point $one, Note|Point $other): int
+    {
+        $bits = 0;
+        foreach ($this->names as $i => $name) {
+            if ($one->{$name} !== $other->{$name}) {
+                $bits |= 1 << $i;
+            }
         }
 
         return $bits;

@@ -7,8 +7,10 @@ import { typing } from '../../sound/inputs/typing.svelte';
 import { recorder } from '../../sound/recorder.svelte';
 import { transport } from '../../sound/transport.svelte';
 import type { RollModel } from '../roll-model.svelte';
+import { copying } from './copying';
 import { moving } from './moving';
 import { playing } from './playing';
+import { recording } from './recording';
 import { seeing } from './seeing';
 import { spans } from './span';
 import { under } from './under';
@@ -19,9 +21,11 @@ export function commandsOf(model: RollModel, cancel: () => boolean): Record<stri
     return {
         ...moving(model),
         ...writing(model),
+        ...copying(model),
         ...seeing(model, cancel),
         ...spans(model),
         ...playing(model),
+        ...recording(model),
         ...harmony(model.song, model.part),
         ...under(model),
     };

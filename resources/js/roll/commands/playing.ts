@@ -1,107 +1,12 @@
-import { keys, type Handler } from '../../keys/keys.svelte';
+import type { Handler } from '../../keys/keys.svelte';
 import { devices } from '../../sound/inputs/devices.svelte';
-import { player } from '../../sound/inputs/player.svelte';
 import { typing } from '../../sound/inputs/typing.svelte';
-import type { RecordSettings } from '../../sound/record-settings';
-import { recorder } from '../../sound/recorder.svelte';
 import { transport } from '../../sound/transport.svelte';
-import { startPlaying, stopPlaying } from '../../sound/announcement';
 import type { RollModel } from '../roll-model.svelte';
 
-/** Each way to record that is one of two: what turns it, and how both are said. */
-const TURNS: Record<string, { turn: (s: RecordSettings) => Partial<RecordSettings>; words: [string, string] }> = {
-    timing: {
-        turn: (s) => ({ timing: s.timing === 'raw' ? 'quantized' : 'raw' }),
-        words: [
-            'Takes are kept as they were played.',
-            'Takes are quantized as they come in, to the part’s grid; as played gives the playing back.',
-        ],
-    },
-    punch: {
-        turn: (s) => ({ punch: !s.punch }),
-        words: ['All that is played is taken.', 'Only what is played within the span is taken.'],
-    },
-    into: {
-        turn: (s) => ({ into: s.into === 'part' ? 'new' : 'part' }),
-        words: ['Takes go into the open part.', 'Each take goes into a new part on this track.'],
-    },
-    mode: {
-        turn: (s) => ({ mode: s.mode === 'overdub' ? 'replace' : 'overdub' }),
-        words: [
-            'Overdub: takes are put to what is there.',
-            'Replace: what is there gives way to what is played over it.',
-        ],
-    },
-};
-const FIRST: Partial<Record<string, unknown>> = { timing: 'raw', punch: false, into: 'part', mode: 'overdub' };
-
-/** Playing and recording from the roll: where a take begins, the player, step input, the computer's keys. */
+/** What notes are played in with: step input, the computer's keys, MIDI keyboards. */
 export function playing(model: RollModel): Record<string, Handler> {
     const { song, part, steps } = model;
-
-    /** Where a take begins: where it plays from, or at the span that it goes round in or is bound to. */
-    function takeFrom(): number {
-        const { loop } = transport;
-        if (loop?.on) return loop.from;
-        const { span } = song;
-        if (recorder.settings.punch && span && transport.tick >= span.to)
-            return part.lines.barNumber(part.lines.barAt(span.from).index - 1).start;
-        return transport.tick;
-    }
-
-    async function record(from = takeFrom()): Promise<number | null> {
-        if (recorder.on) {
-            recorder.stop();
-            return null;
-        }
-        if (recorder.settings.punch && !song.span) {
-            song.tell(
-                '',
-                [],
-                'Recording is bound to the span, and there is none: make one, or let it take everything.',
-            );
-            return null;
-        }
-        if (recorder.settings.into === 'new' && part.notes.size > 0) {
-            recorder.next = true;
-            keys.run('part-new');
-            return null;
-        }
-        return recorder.start(song, part, from);
-    }
-
-    /** Plays, and records where it is armed. */
-    async function begin(from: number): Promise<number | null> {
-        return recorder.armed && !recorder.on ? record(from) : startPlaying(song, part.lines, from);
-    }
-
-    async function simulate(): Promise<void> {
-        if (player.playing) return player.stop();
-        const running = transport.playing;
-        // While it plays, the player comes in at the next bar.
-        const from = running
-            ? part.lines.after(transport.position(transport.now))
-            : recorder.armed
-              ? takeFrom()
-              : song.caret.tick;
-        try {
-            const name = await player.learn(song, from);
-            const due = running
-                ? transport.now + song.time.seconds(from) - song.time.seconds(transport.position(transport.now))
-                : await begin(from);
-            if (due === null) return;
-            player.play(due);
-            if (!recorder.on) song.tell(`The simulated player plays “${name}”.`);
-        } catch (e) {
-            song.tell('', [], e instanceof Error ? e.message : String(e));
-        }
-    }
-
-    if (recorder.next) {
-        recorder.next = false;
-        void recorder.start(song, part, takeFrom());
-    }
-
     return {
         'step-input': () => {
             steps.turn();
@@ -126,33 +31,6 @@ export function playing(model: RollModel): Record<string, Handler> {
             if (typeof p.touch === 'number') return song.do({ set: { touch: p.touch }, part: part.id });
             typing.shift(Number(p.octave ?? 0));
             song.tell(`The computer keys begin at C${typing.octave}.`);
-        },
-        player: () => song.inTurn(() => void simulate()),
-        record: () => song.inTurn(() => void record()),
-        arm: () => {
-            recorder.armed = !recorder.armed;
-            if (recorder.armed) void transport.standBy(part);
-            song.tell(recorder.armed ? `${part.name} is armed: playing records.` : 'Nothing is armed.');
-        },
-        'take-back': () => recorder.takeBack(song),
-        'record-set': (p) => {
-            if (recorder.on) return song.tell('How it records stays as it is while a take is recorded.');
-            const what = String(p.what ?? 'mode');
-            const { turn, words } = TURNS[what] ?? TURNS.mode!;
-            recorder.set(turn(recorder.settings));
-            song.tell(words[recorder.settings[what as keyof RecordSettings] === FIRST[what] ? 0 : 1]);
-        },
-        play: () => {
-            if (transport.playing) return stopPlaying(song, part.lines);
-            // From where the caret comes to, where it is still on its way.
-            song.inTurn(() => void begin(transport.loop?.on && recorder.armed ? takeFrom() : transport.tick));
-        },
-        'play-from': () => song.afterAll(() => void begin(model.bounds()?.[0] ?? song.caret.tick)),
-        'play-span': () => {
-            const { span } = song;
-            if (!span) return song.tell('There is no span to play: make one first.');
-            transport.setLoop({ ...span, on: true });
-            void begin(span.from);
         },
         'ask-inputs': () => void devices.ask(),
     };

@@ -4,7 +4,7 @@ import { tool } from '../pen.svelte';
 import type { RollModel } from '../roll-model.svelte';
 import * as make from './make';
 
-/** Notes put in, chosen and taken away at the caret and at the pointer; copies. */
+/** Notes put in, selected and taken away at the caret and at the pointer. */
 export function writing(model: RollModel): Record<string, Handler> {
     const { song } = model;
     /** What waits its turn is for the part that is open then. */
@@ -25,18 +25,6 @@ export function writing(model: RollModel): Record<string, Handler> {
             all ? [...song.selection.notes].filter((id) => !ids.includes(id)) : [...song.selection.notes, ...ids],
         );
         model.sayChosen();
-    }
-
-    /** Keeps what is chosen, or what lies in the span; then does what follows, in its turn. */
-    function copy(then: (words: string, inSpan: boolean) => void): void {
-        song.clipboard.copy(({ notes: { length: n } }, inSpan) =>
-            then(`${n === 1 ? '1 note' : `${n} notes`}${inSpan ? ' of the span' : ''}`, inSpan),
-        );
-    }
-
-    /** What is pasted hangs on a line: where the caret stands on a note played off its line, that line is meant. */
-    function lineAtCaret(): number {
-        return song.onNote ? here().lines.nearest(song.caret.tick) : song.caret.tick;
     }
 
     return {
@@ -87,24 +75,6 @@ export function writing(model: RollModel): Record<string, Handler> {
                         song.putCaret(next.start, next.pitch);
                         model.showCaret();
                     });
-            }),
-        copy: () => copy((words) => song.tell(`${words} copied.`)),
-        cut: () =>
-            copy((words, inSpan) => {
-                song.do(inSpan ? make.cutSpan({ part: here().id, notes: [] }) : make.remove());
-                song.afterAll(() => song.tell(`${words} cut.`));
-            }),
-        paste: (p) =>
-            song.afterAll(() => {
-                const { clip } = song.clipboard;
-                if (!clip) return song.tell('Nothing was copied yet.');
-                const at = p.where === 'place' ? clip.anchor : lineAtCaret();
-                song.do(make.insert(here().id, clip.notes, { at, anchor: clip.anchor, points: clip.points ?? {} }));
-                // Pasted once more it follows on.
-                song.afterAll(() => {
-                    song.putCaret(at + clip.length);
-                    model.showCaret();
-                });
             }),
         select: (p, _, press) =>
             song.do({
