@@ -1,9 +1,9 @@
-// Makes resources/js/api/contract.ts out of docs/openapi.json. With --check it only says whether it is as it should be.
+// Makes resources/js/contract.ts out of docs/openapi.json. With --check it only says whether it is as it should be.
 import { readFileSync, writeFileSync } from 'node:fs';
 import { compile } from 'json-schema-to-typescript';
 import * as prettier from 'prettier';
 
-const AT = 'resources/js/api/contract.ts';
+const AT = 'resources/js/contract.ts';
 const BANNER = '/* What goes over the wire, made by `npm run contract` out of docs/openapi.json. Do not change it by hand. */';
 const api = JSON.parse(readFileSync('docs/openapi.json', 'utf8'));
 
@@ -47,8 +47,9 @@ const schema = { title: 'Contract', type: 'object', properties: named, additiona
 const made = await compile(schema, 'Contract', { bannerComment: BANNER, additionalProperties: false, format: false, ignoreMinAndMaxItems: false });
 const columns = Object.entries(api.components.schemas).filter(([, s]) => s['x-columns'])
     .map(([name, s]) => `/** The places of ${name}. */\nexport const ${name.replace('Row', '').toUpperCase()}_COLUMNS = ${JSON.stringify(s['x-columns'])} as const;\n`);
+const constants = Object.entries(api['x-constants']).map(([name, value]) => `export const ${name} = ${JSON.stringify(value)} as const;\n`);
 // Whoever looks for a shape takes it by its own name.
-const text = await prettier.format(made.replace(/export interface Contract \{[\s\S]*?\n\}\n/, '') + columns.join(''), { ...(await prettier.resolveConfig(AT)), filepath: AT });
+const text = await prettier.format(made.replace(/export interface Contract \{[\s\S]*?\n\}\n/, '') + columns.join('') + '/** Numbers and names of the core. */\n' + constants.join(''), { ...(await prettier.resolveConfig(AT)), filepath: AT });
 
 if (process.argv.includes('--check')) {
     if (readFileSync(AT, 'utf8') !== text) {

@@ -16,7 +16,7 @@ final class HouseTest extends TestCase
     private const LONGEST = 400;
 
     /** Made out of docs/openapi.json, which is made out of the catalogue. */
-    private const MADE = 'resources/js/api/contract.ts';
+    private const MADE = 'resources/js/contract.ts';
 
     public function test_no_file_is_longer_than_one_idea(): void
     {

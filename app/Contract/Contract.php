@@ -28,6 +28,7 @@ final class Contract
             'info' => ['title' => 'Jactonic', 'version' => '1', 'description' => 'What the interface and the server of Jactonic say to each other. Written by `php artisan jactonic:contract`.'],
             'paths' => $paths,
             'components' => ['schemas' => self::shapes()],
+            'x-constants' => Constants::all(),
         ];
     }
 

@@ -1,6 +1,6 @@
 import { execFileSync } from 'node:child_process';
 import { expect, test } from '@playwright/test';
-import type { NoteFilter } from '../../resources/js/api/contract';
+import type { NoteFilter } from '../../resources/js/contract';
 import { conditionOf, pickOf, type Asks } from '../../resources/js/views/recipes/conditions';
 
 /** The conditions as the core has them. */

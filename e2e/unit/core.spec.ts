@@ -1,7 +1,8 @@
 import { execFileSync } from 'node:child_process';
 import { expect, test } from '@playwright/test';
-import { Lines } from '../../resources/js/api/lines';
-import { Time } from '../../resources/js/api/time';
+import { Lane } from '../../resources/js/rules/lane';
+import { Lines } from '../../resources/js/rules/lines';
+import { Time } from '../../resources/js/rules/time';
 import { nearest, stepped, stepsTo } from '../../resources/js/rules/scale';
 import type { LinesData, SongData } from '../../resources/js/api/types';
 
@@ -73,5 +74,32 @@ test('the interface steps through scales as the core does', () => {
         expect([stepped(classes, pitch, steps), nearest(classes, pitch)], JSON.stringify([list, pitch, steps])).toEqual([to, near]); // prettier-ignore
         // As many steps lead there.
         expect(stepsTo(classes, pitch, to)).toBe(steps);
+    }
+});
+
+test('the interface reads points of lanes as the core does', () => {
+    const script = `
+        require 'vendor/autoload.php';
+        $told = [];
+        foreach (['bend', 'pressure', 'poly-pressure', 'program', 'cc:0', 'cc:1', 'cc:64', 'cc:119'] as $name) {
+            $lane = Jactonic\\Core\\Score\\Lane::parse($name);
+            foreach ([0xA2, 0xB0, 0xBF, 0xC3, 0xD0, 0xE0, 0xEF] as $status) foreach ([0, 1, 64, 119, 127] as $data1) foreach ([0, 64, 127] as $data2) {
+                $point = new Jactonic\\Core\\Score\\Point(1, 0, $status, $data1, $data2);
+                $told[] = [$name, $lane->range(), $status, $data1, $data2, $lane->holds($point), $lane->value($point)];
+            }
+        }
+        echo json_encode($told);`;
+    type Told = [string, [number, number], number, number, number, boolean, number];
+    const told = JSON.parse(execFileSync('php', ['-r', script], { encoding: 'utf8' })) as Told[];
+    expect(told.filter(([, , , , , holds]) => holds).length).toBeGreaterThan(100);
+    const read = told.map(([name, , status, data1, data2]): Told => {
+        const [lane, point] = [new Lane(name), { status, data1, data2 }];
+        return [name, [lane.least, lane.most], status, data1, data2, lane.holds(point), lane.value(point)];
+    });
+    expect(read).toEqual(told);
+    // A height in the lane is the value there, and the other way round.
+    for (const name of ['bend', 'cc:1']) {
+        const lane = new Lane(name);
+        for (let v = lane.least; v <= lane.most; v += 97) expect(lane.at(lane.share(v))).toBe(v);
     }
 });

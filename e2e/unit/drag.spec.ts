@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { Lines } from '../../resources/js/api/lines';
+import { Lines } from '../../resources/js/rules/lines';
 import type { Part } from '../../resources/js/api/part.svelte';
 import { provisional, type Note } from '../../resources/js/api/tables';
 import type { Command } from '../../resources/js/api/types';

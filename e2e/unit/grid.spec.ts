@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
-import { Time } from '../../resources/js/api/time';
-import { Lines } from '../../resources/js/api/lines';
+import { Time } from '../../resources/js/rules/time';
+import { Lines } from '../../resources/js/rules/lines';
 import { eachLine } from '../../resources/js/roll/layers/grid';
 import { View } from '../../resources/js/stage/view';
 

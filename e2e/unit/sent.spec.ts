@@ -1,7 +1,7 @@
 import { expect, test } from '@playwright/test';
 import type { Part } from '../../resources/js/api/part.svelte';
 import type { Song } from '../../resources/js/api/song.svelte';
-import { Time } from '../../resources/js/api/time';
+import { Time } from '../../resources/js/rules/time';
 import type { Routing } from '../../resources/js/sound/routing';
 import { PlayerSync } from '../../resources/js/sound/player-sync';
 

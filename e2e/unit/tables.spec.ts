@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
 import { runs, spread } from '../../resources/js/api/ids';
-import type { NoteRow } from '../../resources/js/api/contract';
+import type { NoteRow } from '../../resources/js/contract';
 import { NOTE_COLUMNS, notesOf, otherwise, pointsOf, type Note } from '../../resources/js/api/tables';
 
 const row = [7, 480, 240, 60, 80, 0, 0, 9, 3, 0, 0, 0, '', 720] satisfies NoteRow as NoteRow;

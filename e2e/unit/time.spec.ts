@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
-import { Lines } from '../../resources/js/api/lines';
-import { clock, Time } from '../../resources/js/api/time';
+import { Lines } from '../../resources/js/rules/lines';
+import { clock, Time } from '../../resources/js/rules/time';
 import type { LinesData } from '../../resources/js/api/types';
 
 /** Two bars of 4/4 in eighths swung to 60 %, one that is cut short, then 3/4. */

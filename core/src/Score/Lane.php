@@ -16,7 +16,8 @@ final readonly class Lane
 {
     public const ALLOWED = 'cc:0 to cc:119, bend, pressure, poly-pressure or program';
 
-    private const KINDS = ['bend' => 0xE0, 'pressure' => 0xD0, 'poly-pressure' => 0xA0, 'program' => Message::PROGRAM];
+    /** The status byte of each kind, without its channel; of controllers it is 0xB0. */
+    public const KINDS = ['bend' => 0xE0, 'pressure' => 0xD0, 'poly-pressure' => 0xA0, 'program' => Message::PROGRAM];
 
     /** @param  int|null  $number  of a controller; null for the others */
     private function __construct(public string $name, private int $status, private ?int $number = null)

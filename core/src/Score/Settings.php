@@ -35,6 +35,20 @@ final class Settings
         return $all;
     }
 
+    /** @return array<string, array{int|float, int|float}> least and most, of those that are numbers */
+    public static function ranges(): array
+    {
+        $ranges = [];
+        foreach (self::all() as $name => $setting) {
+            [$least, $most] = [$setting->shape()['minimum'] ?? null, $setting->shape()['maximum'] ?? null];
+            if (is_numeric($least) && is_numeric($most)) {
+                $ranges[$name] = [$least + 0, $most + 0];
+            }
+        }
+
+        return $ranges;
+    }
+
     /** @return list<Setting> */
     private static function list(): array
     {

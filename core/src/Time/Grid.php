@@ -14,6 +14,12 @@ final readonly class Grid
 {
     public const ALLOWED = 'a grid such as 1/16, 1/8T, 1/4D, 1/16:5, bar or 2bar, from 1/1 to 1/128';
 
+    /** Note values that a grid may have, the longest first. */
+    public const VALUES = ['1/1', '1/2', '1/4', '1/8', '1/16', '1/32', '1/64', '1/128'];
+
+    /** Grids of bars to choose from; 1 to 16 bars are read. */
+    public const BARS = ['bar', '2bar', '3bar', '4bar', '8bar', '16bar'];
+
     /** Longest tuplet accepted: 64 in the time of 32. */
     private const MOST_IN_TUPLET = 64;
 

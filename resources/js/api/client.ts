@@ -1,4 +1,4 @@
-import type { CatchUp, Endpoints, LostAnswer, Problem as ProblemData } from './contract';
+import type { CatchUp, Endpoints, LostAnswer, Problem as ProblemData } from '../contract';
 
 /** An error that the server explained, as RFC 9457 has it; its message is a sentence for the person. */
 export class Problem extends Error {

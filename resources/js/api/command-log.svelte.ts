@@ -2,7 +2,7 @@ import { request } from './client';
 import type { Item } from './items';
 import type { SongState } from './song-state';
 import type { Answer, Command } from './types';
-import type { RecipeStep } from './contract';
+import type { RecipeStep } from '../contract';
 
 /** How many of the last commands are kept at hand. */
 const RECENT = 3;

@@ -1,5 +1,5 @@
 import { Sentences } from './sentences.svelte';
-import type { ScaleData } from './contract';
+import type { ScaleData } from '../contract';
 
 /** What stands at the head of every answer; what did not change is left out. */
 export interface HeadData {

@@ -1,5 +1,5 @@
 import { provisional, pointOf, type Note, type Point } from './tables';
-import type { SoundsData } from './contract';
+import type { SoundsData } from '../contract';
 
 /** What the ids of a second round are apart from those of the first. */
 const ROUND = 2 ** 32;

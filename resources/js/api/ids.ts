@@ -1,4 +1,4 @@
-import type { Ids } from './contract';
+import type { Ids } from '../contract';
 
 export type { Ids };
 

@@ -1,12 +1,11 @@
+import { DRUM_CHANNEL } from '../contract';
 import { nearest, stepped } from '../rules/scale';
 import { notesOf, otherwise, pointsOf, rowOf, rowOfPoint, type Note, type Point } from './tables';
 import { Heard } from './heard';
-import { Lines } from './lines';
+import { Lines } from '../rules/lines';
 import type { LinesData, NoteRow, PartChange, PartData, PartHead, Pen, PointRow, ScaleData, Settings } from './types';
 
 const BLOCK = 256;
-/** Channel of drums, which have no scale. */
-const DRUMS = 9;
 
 /** A part as the interface holds it: its notes by id and in order of start, so that what is in view is found fast. */
 export class Part {
@@ -185,7 +184,7 @@ export class Part {
 
     /** The scale by whose steps plain steps go: its own or the song's, with scale lock on; null where they are semitones. */
     get lockedScale(): ReadonlySet<number> | null {
-        return this.settings.held && this.channel !== DRUMS ? this.scale : null;
+        return this.settings.held && this.channel !== DRUM_CHANNEL ? this.scale : null;
     }
 
     /** The row of the scale nearest to one, of two as near the lower; without scale lock the row itself. */
@@ -205,7 +204,7 @@ export class Part {
 
     /** Whether a pitch lies outside the part's scale. */
     isOutside(pitch: number): boolean {
-        return this.scale !== null && this.channel !== DRUMS && !this.scale.has(pitch % 12);
+        return this.scale !== null && this.channel !== DRUM_CHANNEL && !this.scale.has(pitch % 12);
     }
 
     /** The next row of the scale from a row; without scale lock the next of all. */

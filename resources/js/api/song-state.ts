@@ -2,7 +2,7 @@ import type { HeadData } from './head.svelte';
 import type { Item } from './items';
 import type { Part } from './part.svelte';
 import type { Selection } from './selection.svelte';
-import type { Time } from './time';
+import type { Time } from '../rules/time';
 import type {
     Answer,
     CatchUp,

@@ -3,7 +3,7 @@ import { caretIn } from './caret';
 import { Clipboard } from './clipboard';
 import { CrossWindow } from './cross-window.svelte';
 import { Head } from './head.svelte';
-import { Lines } from './lines';
+import { Lines } from '../rules/lines';
 import { Preview } from './preview.svelte';
 import { CommandLog } from './command-log.svelte';
 import { byPlace, firstOf, Part } from './part.svelte';
@@ -13,7 +13,7 @@ import { Selection } from './selection.svelte';
 import type { Done, Waiting } from './items';
 import { choose, takeParts } from './apply-answer';
 import type { SongState, Track } from './song-state';
-import { Time } from './time';
+import { Time } from '../rules/time';
 import type {
     Answer,
     Command,

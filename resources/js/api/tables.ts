@@ -7,7 +7,7 @@ import {
     type NoteRow,
     type PointColumns,
     type PointRow,
-} from './contract';
+} from '../contract';
 import { spread } from './ids';
 
 /** How notes and points come from the server; a test compares these with the core's own tables. */

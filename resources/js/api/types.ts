@@ -1,6 +1,6 @@
 /** What the server says and is asked, as the contract has it, and a few names for parts of that. */
-export type * from './contract';
-import type { Context, Plays, ReadingAnswers } from './contract';
+export type * from '../contract';
+import type { Context, Plays, ReadingAnswers } from '../contract';
 import type { Note } from './tables';
 
 export type { Note, Point, Row } from './tables';

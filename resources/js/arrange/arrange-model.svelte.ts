@@ -1,4 +1,4 @@
-import type { Lines } from '../api/lines';
+import type { Lines } from '../rules/lines';
 import type { Part } from '../api/part.svelte';
 import type { Song } from '../api/song.svelte';
 import type { Track } from '../api/song-state';

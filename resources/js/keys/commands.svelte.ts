@@ -1,6 +1,6 @@
-import type { ArticulationSet } from '../api/contract';
+import type { ArticulationSet } from '../contract';
 import type { Binding, Setup, Spec } from '../api/types';
-import type { RecipeData } from '../api/contract';
+import type { RecipeData } from '../contract';
 import { entriesOf, same, type Entry } from './entries';
 
 export { keyOf, same, type Entry } from './entries';

@@ -1,5 +1,5 @@
 import type { Param, Spec } from '../api/types';
-import type { RecipeData } from '../api/contract';
+import type { RecipeData } from '../contract';
 
 /** A command as a person looks for it: with some parameters given, and some to be asked for. */
 export interface Entry {

@@ -1,5 +1,5 @@
 import type { Part } from '../api/part.svelte';
-import type { ArticulationSet } from '../api/contract';
+import type { ArticulationSet } from '../contract';
 import type { Colours } from '../stage/colours';
 import type { View } from '../stage/view';
 

@@ -1,5 +1,5 @@
 import type { Part } from '../api/part.svelte';
-import type { Time } from '../api/time';
+import type { Time } from '../rules/time';
 import type { Note } from '../api/tables';
 import { articulated } from './articulated.svelte';
 import { noteName } from './names';

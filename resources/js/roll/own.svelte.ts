@@ -1,4 +1,4 @@
-import { Lane } from '../api/lane';
+import { Lane } from '../rules/lane';
 import type { Note } from '../api/tables';
 import { titleOf } from './lanes.svelte';
 import type { RollState } from './roll-state';

@@ -1,4 +1,4 @@
-import type { Lines } from '../api/lines';
+import type { Lines } from '../rules/lines';
 import type { Part } from '../api/part.svelte';
 import type { Command } from '../api/types';
 import { insert } from './commands/make';

@@ -1,4 +1,4 @@
-import type { Lines } from '../api/lines';
+import type { Lines } from '../rules/lines';
 import type { Song } from '../api/song.svelte';
 import { recorder } from './recorder.svelte';
 import { transport } from './transport.svelte';

@@ -2,7 +2,7 @@ import type { Part } from '../api/part.svelte';
 import { channelOf } from '../api/heard';
 import type { Song } from '../api/song.svelte';
 import type { Note } from '../api/tables';
-import type { Time } from '../api/time';
+import type { Time } from '../rules/time';
 import { dataOf } from './chase';
 import type { Message, PartPlan, Wanted } from './protocol';
 import type { Routing } from './routing';

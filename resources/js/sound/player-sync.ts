@@ -1,7 +1,7 @@
 import type { Part } from '../api/part.svelte';
 import type { Song } from '../api/song.svelte';
 import type { Note, Point } from '../api/tables';
-import type { Time } from '../api/time';
+import type { Time } from '../rules/time';
 import { mended } from './chase';
 import { planOf } from './plan';
 import type { Message, Plan } from './protocol';

@@ -1,4 +1,4 @@
-import type { Time } from '../api/time';
+import type { Time } from '../rules/time';
 import { Anchors } from './anchors';
 import { Clocks } from './clock';
 import { latency } from './latency.svelte';

@@ -1,8 +1,8 @@
+import { DRUM_CHANNEL } from '../contract';
 import type { Song } from '../api/song.svelte';
 import type { Track } from '../api/song-state';
 import type { Part } from '../api/part.svelte';
 
-const DRUMS = 9;
 const PROGRAM = 0xc0;
 
 /**
@@ -58,14 +58,14 @@ export class Routing {
     }
 
     isDrums(channel: number): boolean {
-        return channel === DRUMS || this.drums.has(channel);
+        return channel === DRUM_CHANNEL || this.drums.has(channel);
     }
 
     private give(track: Track, channel: number): void {
         const given = this.count++;
         this.own.set(`${track.id}:${channel}`, given);
         this.all.set(channel, [...(this.all.get(channel) ?? []), given]);
-        if (channel === DRUMS) this.drums.add(given);
+        if (channel === DRUM_CHANNEL) this.drums.add(given);
     }
 }
 

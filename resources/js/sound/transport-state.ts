@@ -1,5 +1,5 @@
 import type { Part } from '../api/part.svelte';
-import type { Time } from '../api/time';
+import type { Time } from '../rules/time';
 import type { Routing } from './routing';
 import type { Synth } from './synth';
 

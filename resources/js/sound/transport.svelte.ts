@@ -1,7 +1,7 @@
 import type { Part } from '../api/part.svelte';
 import type { Song } from '../api/song.svelte';
 import type { Note } from '../api/tables';
-import type { Time } from '../api/time';
+import type { Time } from '../rules/time';
 import { chased } from './chase';
 import { latency } from './latency.svelte';
 import { Live } from './live';

@@ -1,3 +1,4 @@
+import { DRUM_CHANNEL } from '../contract';
 import type { Part } from '../api/part.svelte';
 import type { Note } from '../api/tables';
 import type { TransportState } from './transport-state';
@@ -6,7 +7,6 @@ import type { TransportState } from './transport-state';
 const LONGEST = 0.6;
 const SHORTEST = 0.08;
 const MOST = 12;
-const DRUMS = 9;
 const LOUD = 90;
 /** How much is heard of a phrase before it is taken. */
 const MOST_SECONDS = 6;
@@ -55,7 +55,7 @@ export class Trial {
     async sound(program: number, drums: boolean): Promise<void> {
         const { transport } = this;
         const synth = await transport.wake();
-        const channel = drums ? DRUMS : transport.spare(synth);
+        const channel = drums ? DRUM_CHANNEL : transport.spare(synth);
         const pitches = drums ? [36, 42] : [60];
         await synth.have([{ program, drums, strikes: pitches.map((p) => (p << 7) | LOUD) }]);
         synth.send([channel, 0xb0, 121, 0], [channel, 0xc0, program]);
@@ -71,7 +71,7 @@ export class Trial {
         const first = transport.spare(synth);
         const second = (ticks: number): number => ((ticks / clip.ppq) * 60) / tempo;
         for (const part of clip.parts.slice(0, MOST_TRACKS)) {
-            const channel = part.drums ? DRUMS : first + part.track;
+            const channel = part.drums ? DRUM_CHANNEL : first + part.track;
             const { start = [], length = [], pitch = [], velocity = [] } = part.notes;
             await synth.have([
                 { program: part.program, drums: part.drums, strikes: pitch.map((p, i) => (p << 7) | velocity[i]!) },

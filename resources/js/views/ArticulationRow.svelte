@@ -1,5 +1,5 @@
 <script lang="ts">
-    import type { Articulation } from '../api/contract';
+    import type { Articulation } from '../contract';
     import { commands } from '../keys/commands.svelte';
 
     interface Props {

@@ -2,7 +2,7 @@
     import { untrack } from 'svelte';
     import type { Song } from '../api/song.svelte';
     import { saveAs } from '../api/saving';
-    import type { Articulation, ArticulationSet } from '../api/contract';
+    import type { Articulation, ArticulationSet } from '../contract';
     import { commands } from '../keys/commands.svelte';
     import { articulationsOf } from '../roll/commands/make';
     import ArticulationRow from './ArticulationRow.svelte';

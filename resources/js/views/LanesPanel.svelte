@@ -1,6 +1,6 @@
 <script lang="ts">
     import type { Part } from '../api/part.svelte';
-    import { Lane } from '../api/lane';
+    import { Lane } from '../rules/lane';
     import { commands } from '../keys/commands.svelte';
     import { titleOf } from '../roll/lanes.svelte';
     import type { RollModel } from '../roll/roll-model.svelte';

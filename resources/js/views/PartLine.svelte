@@ -1,4 +1,5 @@
 <script lang="ts">
+    import { SETTING_RANGES } from '../contract';
     import { Eraser, PenLine } from 'lucide';
     import type { Part } from '../api/part.svelte';
     import type { Song } from '../api/song.svelte';
@@ -43,7 +44,8 @@
         document.querySelector<HTMLElement>('[data-testid=roll]')?.focus({ preventScroll: true });
     }
 
-    function number(e: Event, name: 'swing' | 'strength' | 'penVelocity', min: number, max: number): void {
+    function number(e: Event, name: 'swing' | 'strength' | 'penVelocity'): void {
+        const [min, max] = SETTING_RANGES[name];
         const input = e.currentTarget as HTMLInputElement;
         const value = Number(input.value);
         if (input.value === '' || !Number.isFinite(value) || value < min || value > max) {
@@ -88,25 +90,18 @@
     const press = (on: boolean): string => (on ? 'btn-neutral' : 'btn-outline border-base-300');
 </script>
 
-{#snippet field(
-    title: string,
-    name: 'swing' | 'strength' | 'penVelocity',
-    min: number,
-    max: number,
-    unit: string,
-    shown: string,
-)}
+{#snippet field(title: string, name: 'swing' | 'strength' | 'penVelocity', unit: string, shown: string)}
     <label class="flex items-center gap-1">
         {shown}
         <input
             class="input input-xs w-13 px-1.5 text-right"
             type="number"
-            {min}
-            {max}
+            min={SETTING_RANGES[name][0]}
+            max={SETTING_RANGES[name][1]}
             aria-label={title}
             step={name === 'swing' ? 'any' : 1}
             value={settings[name]}
-            onchange={(e) => number(e, name, min, max)}
+            onchange={(e) => number(e, name)}
             onkeydown={leave}
         />
         {unit}
@@ -155,9 +150,9 @@
             title="Swing on or off"
             {@attach does('set', { swing: 'toggle' }, giveBack)}>swing</button
         >
-        {@render field('Swing', 'swing', 50, 75, '%', '')}
+        {@render field('Swing', 'swing', '%', '')}
     </span>
-    {@render field('Strength', 'strength', 0, 100, '%', 'Strength')}
+    {@render field('Strength', 'strength', '%', 'Strength')}
     <span class="flex items-center gap-1">
         Nudge
         {#if step.unit === 'value'}
@@ -209,7 +204,7 @@
             {@attach does('tool', { tool: 'eraser' }, giveBack)}><Icon of={Eraser} size={14} /></button
         >
     </span>
-    {@render field('Pen velocity', 'penVelocity', 1, 127, '', 'Pen')}
+    {@render field('Pen velocity', 'penVelocity', '', 'Pen')}
     {#if settings.velocityFrom === 'touched'}<span title="The pen’s velocity is that of the note last touched"
             >as touched</span
         >{/if}

@@ -1,4 +1,5 @@
 <script lang="ts">
+    import { VELOCITY } from '../contract';
     import type { Part } from '../api/part.svelte';
     import type { Song } from '../api/song.svelte';
     import { keys } from '../keys/keys.svelte';
@@ -16,8 +17,13 @@
 
     function velocity(text: string, put: (velocity: number) => void): void {
         const n = Math.round(Number(text));
-        if (text !== '' && n >= 1 && n <= 127) put(n);
-        else song.tell('', [], `A velocity is a whole number from 1 to 127: ${text || 'nothing'} was not taken.`);
+        if (text !== '' && n >= VELOCITY[0] && n <= VELOCITY[1]) put(n);
+        else
+            song.tell(
+                '',
+                [],
+                `A velocity is a whole number from ${VELOCITY[0]} to ${VELOCITY[1]}: ${text || 'nothing'} was not taken.`,
+            );
     }
 
     function touch(i: number, to: number): void {
@@ -40,8 +46,8 @@
         >Velocity <input
             class="input input-sm w-24 text-right"
             type="number"
-            min="1"
-            max="127"
+            min={VELOCITY[0]}
+            max={VELOCITY[1]}
             data-first
             value={settings.penVelocity}
             onfocus={(e) => e.currentTarget.select()}
@@ -90,8 +96,8 @@
                 <input
                     class="input input-sm w-20 text-right"
                     type="number"
-                    min="1"
-                    max="127"
+                    min={VELOCITY[0]}
+                    max={VELOCITY[1]}
                     aria-label="Touch {i + 1}"
                     {value}
                     onfocus={(e) => e.currentTarget.select()}

@@ -3,7 +3,7 @@
     import { onMount, tick, untrack } from 'svelte';
     import { request, upload } from '../api/client';
     import { saveAs } from '../api/saving';
-    import { clock } from '../api/time';
+    import { clock } from '../rules/time';
     import type { Setup, SongSummary } from '../api/types';
     import { does } from '../keys/does';
     import { keys } from '../keys/keys.svelte';

@@ -21,7 +21,7 @@
     } from 'lucide';
     import type { Part } from '../api/part.svelte';
     import type { Song } from '../api/song.svelte';
-    import { clock } from '../api/time';
+    import { clock } from '../rules/time';
     import { does } from '../keys/does';
     import { follow } from '../router.svelte';
     import { recorder } from '../sound/recorder.svelte';

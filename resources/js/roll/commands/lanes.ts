@@ -1,5 +1,5 @@
 import type { Handler } from '../../keys/keys.svelte';
-import { Lane } from '../../api/lane';
+import { Lane } from '../../rules/lane';
 import { valueWords } from '../lanes.svelte';
 import type { RollModel } from '../roll-model.svelte';
 import { asked } from './moving';

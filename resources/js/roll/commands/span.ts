@@ -1,7 +1,7 @@
 import type { Handler } from '../../keys/keys.svelte';
 import { recorder } from '../../sound/recorder.svelte';
 import { transport } from '../../sound/transport.svelte';
-import type { Lines } from '../../api/lines';
+import type { Lines } from '../../rules/lines';
 import type { Song } from '../../api/song.svelte';
 
 /** A page on which there is a span: the roll, or the song's. */

@@ -1,4 +1,4 @@
-import { Lane } from '../../api/lane';
+import { Lane } from '../../rules/lane';
 import type { Point } from '../../api/tables';
 import type { Gesture, Touch } from '../../stage/hands';
 import * as make from '../commands/make';

@@ -1,7 +1,7 @@
-import type { Bar, Lines } from '../../api/lines';
+import type { Bar, Lines } from '../../rules/lines';
 import type { Part } from '../../api/part.svelte';
 import type { PartHead } from '../../api/types';
-import type { Time } from '../../api/time';
+import type { Time } from '../../rules/time';
 import type { Colours } from '../../stage/colours';
 import { isDark } from '../names';
 import type { View } from '../../stage/view';

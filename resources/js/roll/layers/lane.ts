@@ -1,4 +1,4 @@
-import { Lane } from '../../api/lane';
+import { Lane } from '../../rules/lane';
 import type { Point } from '../../api/tables';
 import { commands } from '../../keys/commands.svelte';
 import type { RollModel } from '../roll-model.svelte';

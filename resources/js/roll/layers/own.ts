@@ -1,4 +1,4 @@
-import { Lane } from '../../api/lane';
+import { Lane } from '../../rules/lane';
 import type { Note } from '../../api/tables';
 import type { Colours } from '../../stage/colours';
 import type { View } from '../../stage/view';

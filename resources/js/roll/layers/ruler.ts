@@ -1,5 +1,5 @@
-import type { Lines } from '../../api/lines';
-import type { Time } from '../../api/time';
+import type { Lines } from '../../rules/lines';
+import type { Time } from '../../rules/time';
 import type { Colours } from '../../stage/colours';
 import type { View } from '../../stage/view';
 import { eachLine, nextBar } from './grid';

@@ -1,4 +1,4 @@
-import type { Time } from '../../api/time';
+import type { Time } from '../../rules/time';
 
 /** The beats of a song one after another: for the metronome. Meters begin bars, and bars go on past the song's end. */
 export class Beats {

@@ -1,4 +1,4 @@
-import { Time } from '../../api/time';
+import { Time } from '../../rules/time';
 import type { LoopPlan, Message, Plan, PartPlan } from '../protocol';
 import { Beats } from './beats';
 

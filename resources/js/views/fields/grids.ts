@@ -1,6 +1,8 @@
+import { GRID_BARS, GRID_VALUES } from '../../contract';
+
 /** Note values and bars that a grid can be chosen from. */
-export const VALUES = ['1/1', '1/2', '1/4', '1/8', '1/16', '1/32', '1/64', '1/128'];
-export const BARS = ['bar', '2bar', '3bar', '4bar', '8bar', '16bar'];
+export const VALUES: readonly string[] = GRID_VALUES;
+export const BARS: readonly string[] = GRID_BARS;
 
 /** What a note value can be turned into, with the words for it. */
 export const KINDS: [string, string][] = [

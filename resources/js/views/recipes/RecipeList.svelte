@@ -1,6 +1,6 @@
 <script lang="ts">
     import { tick } from 'svelte';
-    import type { RecipeData } from '../../api/contract';
+    import type { RecipeData } from '../../contract';
     import { keys } from '../../keys/keys.svelte';
     import { labels } from '../../keys/strokes';
     import GiveKey from '../GiveKey.svelte';

@@ -1,7 +1,7 @@
 <script lang="ts">
     import { onMount, tick } from 'svelte';
     import type { Part } from '../../api/part.svelte';
-    import type { RecipeStep } from '../../api/contract';
+    import type { RecipeStep } from '../../contract';
     import type { Draft } from './draft.svelte';
     import PickEditor from './PickEditor.svelte';
     import RecipeSteps from './RecipeSteps.svelte';

@@ -2,7 +2,7 @@
     import { tick } from 'svelte';
     import type { Part } from '../../api/part.svelte';
     import type { Param } from '../../api/types';
-    import type { RecipeStep } from '../../api/contract';
+    import type { RecipeStep } from '../../contract';
     import { commands } from '../../keys/commands.svelte';
     import Field from '../fields/Field.svelte';
     import type { Draft } from './draft.svelte';

@@ -2,7 +2,7 @@
     import { onMount, tick, untrack } from 'svelte';
     import type { Part } from '../../api/part.svelte';
     import type { Song } from '../../api/song.svelte';
-    import type { RecipeData } from '../../api/contract';
+    import type { RecipeData } from '../../contract';
     import { commands } from '../../keys/commands.svelte';
     import { keys } from '../../keys/keys.svelte';
     import LandingWords from '../LandingWords.svelte';

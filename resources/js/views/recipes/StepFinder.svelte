@@ -1,5 +1,5 @@
 <script lang="ts">
-    import type { RecipeStep } from '../../api/contract';
+    import type { RecipeStep } from '../../contract';
     import { commands, type Entry } from '../../keys/commands.svelte';
     import { Search } from '../../keys/search';
 

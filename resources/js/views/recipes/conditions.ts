@@ -1,4 +1,4 @@
-import type { ConditionSpec, NoteFilter } from '../../api/contract';
+import type { ConditionSpec, NoteFilter } from '../../contract';
 
 /** One line of a condition, as the builder edits it. */
 export interface Line {

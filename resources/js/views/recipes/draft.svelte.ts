@@ -1,4 +1,4 @@
-import type { RecipeData, RecipeStep } from '../../api/contract';
+import type { RecipeData, RecipeStep } from '../../contract';
 import { conditionOf, pickOf, type Asks, type Condition } from './conditions';
 
 /** A recipe being made or changed. */

@@ -1,5 +1,5 @@
 import { request } from '../../api/client';
-import type { RecipeData } from '../../api/contract';
+import type { RecipeData } from '../../contract';
 import { commands } from '../../keys/commands.svelte';
 import { keys } from '../../keys/keys.svelte';
 import { taken } from '../import-conflict.svelte';

@@ -1,4 +1,4 @@
-import type { RecipeStep } from '../../api/contract';
+import type { RecipeStep } from '../../contract';
 import { commands, paramWords, valueWords } from '../../keys/commands.svelte';
 
 /** A step as a sentence: "Transpose: semitones 7". */

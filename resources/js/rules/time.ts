@@ -1,5 +1,5 @@
 import type { Lines } from './lines';
-import type { SongData } from './types';
+import type { SongData } from '../contract';
 
 /** Reads in the tables that the server worked out: ticks and seconds, bars and lines. */
 export class Time {

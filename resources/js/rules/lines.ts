@@ -1,4 +1,4 @@
-import type { LinesData } from './types';
+import type { LinesData } from '../contract';
 
 /** A bar: where it begins and ends, and where the grid's lines stand in it. */
 export interface Bar {

@@ -3539,3 +3539,16 @@ export const NOTE_COLUMNS = [
 ] as const;
 /** The places of PointRow. */
 export const POINT_COLUMNS = ['id', 'tick', 'status', 'data1', 'data2', 'heard'] as const;
+/** Numbers and names of the core. */
+export const DRUM_CHANNEL = 9 as const;
+export const GRID_VALUES = ['1/1', '1/2', '1/4', '1/8', '1/16', '1/32', '1/64', '1/128'] as const;
+export const GRID_BARS = ['bar', '2bar', '3bar', '4bar', '8bar', '16bar'] as const;
+export const LANE_STATUS = { bend: 224, pressure: 208, 'poly-pressure': 160, program: 192, cc: 176 } as const;
+export const SETTING_RANGES = {
+    swing: [50, 75],
+    strength: [0, 100],
+    penVelocity: [1, 127],
+    swingKept: [50, 75],
+} as const;
+export const VELOCITY = [1, 127] as const;
+export const HIGHEST_PITCH = 127 as const;

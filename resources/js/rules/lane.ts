@@ -1,7 +1,13 @@
-import type { Point } from './tables';
+import { LANE_STATUS } from '../contract';
 
-const KINDS: Record<string, number> = { bend: 0xe0, pressure: 0xd0, 'poly-pressure': 0xa0, program: 0xc0 };
-const CONTROLLER = 0xb0;
+/** A point, as far as it says what lane it is of. */
+interface Bytes {
+    status: number;
+    data1: number;
+    data2: number;
+}
+
+const { cc: CONTROLLER, bend: BEND, 'poly-pressure': KEY_PRESSURE } = LANE_STATUS;
 
 /** The points of one kind, as the MIDI standard has them: which they are, and what they say. */
 export class Lane {
@@ -11,18 +17,18 @@ export class Lane {
     readonly most: number;
 
     constructor(readonly name: string) {
-        this.status = KINDS[name] ?? CONTROLLER;
+        this.status = (LANE_STATUS as Record<string, number>)[name] ?? CONTROLLER;
         this.number = name.startsWith('cc:') ? Number(name.slice(3)) : null;
-        [this.least, this.most] = this.status === 0xe0 ? [-8192, 8191] : [0, 127];
+        [this.least, this.most] = this.status === BEND ? [-8192, 8191] : [0, 127];
     }
 
-    holds({ status, data1 }: Point): boolean {
+    holds({ status, data1 }: Bytes): boolean {
         return (status & 0xf0) === this.status && (this.number === null || data1 === this.number);
     }
 
-    value({ data1, data2 }: Point): number {
-        if (this.status === 0xe0) return ((data2 << 7) | data1) - 8192;
-        return this.status === CONTROLLER || this.status === 0xa0 ? data2 : data1;
+    value({ data1, data2 }: Bytes): number {
+        if (this.status === BEND) return ((data2 << 7) | data1) - 8192;
+        return this.status === CONTROLLER || this.status === KEY_PRESSURE ? data2 : data1;
     }
 
     /** From the lowest, 0, to the highest, 1. */
