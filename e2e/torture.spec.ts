@@ -57,7 +57,10 @@ function typed(all: Binding[], mode: Mode, seed: number, count: number): string[
         const command = pick(panel.length > 0 ? panel : commands);
         // Esc twice in a row, with nothing selected, leaves the page.
         if (command === 'escape' && keys.at(-1)?.[0] === 'Escape') continue;
-        const strokes = pick(mine.filter((b) => b.command === command)).keys.split(' ').map(playwright); // prettier-ignore
+        const binding = pick(mine.filter((b) => b.command === command));
+        // A drill opens another song.
+        if (binding.params.name === 'drills') continue;
+        const strokes = binding.keys.split(' ').map(playwright);
         keys.push(strokes);
         if (command === 'panel') keys.push([pick(['3', '7', 'ArrowDown'])], [pick(['Enter', 'Escape', 'Enter'])]);
         if (command === 'count') keys.push([String(2 + roll(2))]);
@@ -116,7 +119,7 @@ async function rested(page: Page): Promise<void> {
                 let frames = 0;
                 const look = (): void => {
                     const saved = document.querySelector('[aria-label="Everything is saved"]') !== null;
-                    frames = saved || location.pathname === '/' ? frames + 1 : 0;
+                    frames = saved || !location.pathname.startsWith('/songs/') ? frames + 1 : 0;
                     if (frames > 3) resolve(true);
                     else requestAnimationFrame(look);
                 };
@@ -184,8 +187,8 @@ for (const [seed, mode, how] of ROUNDS) {
     });
 }
 
-/** Whether the list of songs is on the screen. */
-const hasLeft = (page: Page): boolean => new URL(page.url()).pathname === '/';
+/** Whether another page than that of a song is on the screen. */
+const hasLeft = (page: Page): boolean => !new URL(page.url()).pathname.startsWith('/songs/');
 
 /** Fields of a panel that is opened while the keys before it wait, and what is said then. */
 const FIELDS: [string, string, string?][] = [
