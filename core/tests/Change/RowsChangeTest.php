@@ -132,7 +132,7 @@ final class RowsChangeTest extends TestCase
         $single = new ChangeBuilder;
         foreach ($ids as $i => $id) {
             $other = array_map(static fn (array $list): mixed => $list[$i], $values);
-            if ($part->notes[$id]->exactly($other)->changedColumns($part->notes[$id]) !== 0) {
+            if ($part->notes[$id]->exactly($other) != $part->notes[$id]) {
                 $single->put($part, $part->notes[$id]->with($other));
             }
         }

@@ -34,7 +34,7 @@ final class ChangedColumnsTest extends TestCase
         $one = $table->one($values);
         $other = $table->one([$name => is_bool($values[$name]) ? false : (is_string($values[$name]) ? '' : $values[$name] + 1)] + $values);
         self::assertNotEquals($one, $other);
-        $bits = $one instanceof Note && $other instanceof Note ? $one->changedColumns($other) : ($one instanceof Point && $other instanceof Point ? $one->changedColumns($other) : 0);
+        $bits = $one instanceof Note && $other instanceof Note ? Table::notes()->changedColumns($one, $other) : ($one instanceof Point && $other instanceof Point ? Table::points()->changedColumns($one, $other) : 0);
         self::assertSame([$name], $table->named($bits));
         self::assertSame($table->bit($name), $bits);
     }
@@ -72,7 +72,7 @@ final class ChangedColumnsTest extends TestCase
                     2 => $note->withVelocity(mt_rand(1, 127)),
                     default => $note->withMuted(! $note->muted),
                 };
-                $changedColumns |= $note->changedColumns($after[$id]);
+                $changedColumns |= Table::notes()->changedColumns($note, $after[$id]);
             }
             $rows = $rows->with($before, $after, $changedColumns);
             if ($seed % 2 === 0) {
