@@ -138,7 +138,7 @@ await press('Escape');
 await part(0, 1);
 await press('Alt+h', 'l', 'Alt+h', 'l', 'Alt+h', 'l');
 
-// The pad's swell in its lane, some of its points chosen.
+// The pad's swell in its lane, some of its points selected.
 await part(4, 2);
 await press('e', 'Alt+v', 'e', 'Home', 'd', 'Shift+D', 'Shift+D', 'Shift+D', 'Shift+D', 'Shift+ArrowUp', 'e');
 await page.waitForTimeout(500);

@@ -74,7 +74,7 @@ test('at twice the size nothing is lost: all of the line above, names of songs a
     const banner = page.getByRole('banner');
     for (const name of ['Play', 'Loop', 'Record', 'Metronome', 'Recording settings', 'Inputs', 'Undo', 'Steps'])
         await expect(banner.getByRole('button', { name, exact: true })).toBeInViewport({ ratio: 1 });
-    await expect(banner.getByLabel('Tempo, quarters a minute')).toBeInViewport({ ratio: 1 });
+    await expect(banner.getByLabel('Tempo, BPM')).toBeInViewport({ ratio: 1 });
     await expect(banner.getByTestId('part-name')).toBeInViewport({ ratio: 1 });
     const cut = (testid: string): Promise<boolean> =>
         page.getByTestId(testid).evaluate((e) => e.scrollWidth > e.clientWidth + 1);
@@ -123,7 +123,7 @@ test('where the line is short what was done is cut before what is to be minded',
     const said = page.getByTestId('said').locator('> span');
     await expect(said).toContainText([
         /^16 notes to 1\/4: /,
-        '8 notes now lie on another (same pitch, same start); all are kept.',
+        '8 notes now double others (same pitch, same start); all are kept.',
     ]);
     const cut = (e: Element): boolean => e.scrollWidth > e.clientWidth;
     expect([await said.nth(0).evaluate(cut), await said.nth(1).evaluate(cut)]).toEqual([true, false]);

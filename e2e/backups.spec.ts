@@ -44,7 +44,7 @@ test('a deleted song is listed, brought back, and removed for good', async ({ pa
     await page.request.delete(`/api/songs/${song.id}`);
     await page.goto('/backups');
     await page.getByRole('button', { name: `Bring ${name} back` }).click();
-    await said(page, `${name} is among the songs again.`);
+    await said(page, `${name} is restored.`);
     expect((await songs(page)).some((s) => s.id === song.id)).toBe(true);
     await page.request.delete(`/api/songs/${song.id}`);
     await page.reload();
@@ -57,7 +57,7 @@ test('a deleted song is listed, brought back, and removed for good', async ({ pa
     expect((await page.request.post(`/api/songs/${song.id}/restore`)).status()).toBe(404);
 });
 
-test('a song is saved with its history and brought in again', async ({ page }) => {
+test('a song is saved with its history and imported again', async ({ page }) => {
     const song = await bring(page, midi(LOOSE, 'Carried'), 'carried.mid');
     await openRoll(page, song);
     await page.keyboard.press('Control+a');

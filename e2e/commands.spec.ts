@@ -60,7 +60,7 @@ test('any command is found by a word, a misspelt one and another word for it, an
     await expect(page.getByRole('button', { name: 'Undo' })).toBeEnabled();
 });
 
-test('what is held up by no key, since it was chosen by mouse, a click ends', async ({ page }) => {
+test('what is held up by no key, since it was selected by mouse, a click ends', async ({ page }) => {
     await fresh(page);
     await press(page, 'Control+a', 'q');
     await said(page, /^8 notes to 1\/16/);
@@ -78,11 +78,11 @@ test('a key is given in the list there and then', async ({ page }) => {
     await press(page, 'Control+a', 'Slash');
     await page.keyboard.type('level velo');
     await press(page, 'Alt+Enter');
-    await expect(page.getByTestId('give-key')).toContainText('Press the new key for “Level velocities”');
+    await expect(page.getByTestId('give-key')).toContainText('Press the new key for “Even out velocities”');
     await press(page, 'Alt+Shift+F7');
     await expect(page.getByTestId('give-key')).toContainText('Free.');
     await press(page, 'Enter');
-    await expect(page.getByRole('dialog')).toContainText('Alt Shift F7 stands for “Level velocities” now.');
+    await expect(page.getByRole('dialog')).toContainText('Alt Shift F7 now runs “Even out velocities”.');
     await press(page, 'Escape', 'Alt+Shift+F7');
     await said(page, '8 notes at velocity 74.');
     expect(new Set((await notesOf(page, song)).map((n) => n[4]))).toEqual(new Set([74]));
@@ -145,8 +145,8 @@ test('from an untouched demo: velocity +15 for notes under 60, made, bound, run 
     await type('Alt+5');
     await expect(page.getByTestId('give-key')).toContainText('Free.');
     await type('Enter', 'Escape');
-    await said(page, 'Alt 5 stands for “Soft +15” now.');
-    // With nothing chosen, the condition chooses in the whole part.
+    await said(page, 'Alt 5 now runs “Soft +15”.');
+    // With nothing selected, the condition selects in the whole part.
     await type('Alt+5');
     await said(page, `“Soft +15”: ${soft} notes louder by 15.`);
     await type('Control+z');
@@ -173,7 +173,7 @@ test('quantize is given a key that is taken, through the collision; taken back, 
     await press(page, 'Backspace', 'm');
     await expect(give).toContainText('Taken');
     await press(page, 'Enter');
-    await said(page, 'M stands for “quantize” now. No longer: “mute notes”.');
+    await said(page, 'M now runs “quantize”. No longer: “mute notes”.');
     await press(page, 'Escape');
     await expect(page.getByTestId('roll')).toBeVisible();
     await press(page, 'Control+a', 'm');
@@ -188,11 +188,11 @@ test('quantize is given a key that is taken, through the collision; taken back, 
     await expect(found).toHaveCount(2);
     await expect(found.filter({ hasText: 'mine' })).toContainText('quantize');
     await press(page, 'Control+z');
-    await said(page, 'The last change of shortcuts is taken back.');
+    await said(page, 'The last change of shortcuts is undone.');
     await expect(found.filter({ hasText: 'the roll' })).toContainText('mute notes');
 });
 
-test('a second key, two strokes, parameters of its own, none, and back as it came', async ({ page }) => {
+test('a second key, two strokes, parameters of its own, none, and back reset', async ({ page }) => {
     const song = await fresh(page);
     await press(page, 'F2');
     await page.keyboard.type('octave up');
@@ -201,7 +201,7 @@ test('a second key, two strokes, parameters of its own, none, and back as it cam
     const semitones = page.getByRole('spinbutton', { name: 'Semitones' });
     await semitones.fill('7');
     await press(page, 'Enter');
-    await said(page, 'Shift ↑ stands for “A fifth up” now.');
+    await said(page, 'Shift ↑ now runs “A fifth up”.');
     await press(page, 'a');
     await press(page, 'n', 'w');
     await expect(page.getByTestId('give-key')).toContainText('Free.');
@@ -217,7 +217,7 @@ test('a second key, two strokes, parameters of its own, none, and back as it cam
     await expect(page.getByRole('heading', { name: 'Shortcuts' })).toBeVisible();
     await page.keyboard.type('a fifth up');
     await press(page, 'Enter', 'r');
-    await said(page, 'Transpose: its shortcuts are as they came.');
+    await said(page, 'Transpose: its shortcuts are reset.');
     await page.goto('/keys');
     await expect(page.getByRole('heading', { name: 'Shortcuts' })).toBeVisible();
     await page.keyboard.type('octave up');
@@ -245,12 +245,12 @@ test('a set goes out as a file, is reset, comes back the same; bad files get a s
     await page.getByRole('link', { name: 'Save as a file' }).click();
     const file = (await (await download).path())!;
     await page.getByRole('button', { name: 'Reset all' }).click();
-    await said(page, 'All shortcuts of this set are as they came; undo takes that back.');
+    await said(page, 'All shortcuts of this set are reset; undo restores them.');
     // A set of its name is there: it takes its place.
     await page.getByLabel('A file of shortcuts').setInputFiles(file);
     await expect(page.getByRole('alertdialog')).toContainText('“On the road” is there already.');
     await page.keyboard.press('r');
-    await said(page, '“On the road” was brought in, and is in use');
+    await said(page, '“On the road” was imported, and is in use');
     expect((await page.request.get('/api/key-sets').then((r) => r.json())).keymap).toEqual(before);
 
     const key = { context: 'roll', keys: 'Q', command: 'quantize', params: {}, label: 'q' };
@@ -421,7 +421,7 @@ test('a recipe is built: conditions joined, steps put in order, switched off, on
     const status = page.getByRole('dialog').getByRole('status').first();
     await expect(status).toContainText('“All ends up” is deleted, and its keys are free.');
     await press(page, 'u');
-    await expect(status).toContainText('“All ends up” is back.');
+    await expect(status).toContainText('“All ends up” is restored.');
     await press(page, 'Delete');
     await expect(status).toContainText('“All ends up” is deleted');
 });
@@ -469,7 +469,7 @@ test('the last commands are repeated, and a count goes before a command', async 
     await expect.poll(async () => (await notesOf(page, song))[0]![1]).toBe(first![1]! + 12 * 240);
     await press(page, 'Control+z');
     await said(page, 'Undone: 1 note moved 1 grid cell later, 12 times.');
-    // Esc drops a count; choosing counts too.
+    // Esc drops a count; selecting counts too.
     await press(page, 'k', '5', 'Escape');
     await expect(page.getByTestId('count')).toBeHidden();
     await press(page, 'Escape', 'Home', 'd', 'k', '3', 'd');
@@ -537,7 +537,7 @@ test('the sheet prints on one page or two, and a wheel is a key like others', as
     await expect(page.getByTestId('give-key')).toContainText('Ctrl Shift wheel ↑');
     await expect(page.getByTestId('give-key')).toContainText('Free.');
     await press(page, 'Enter');
-    await said(page, 'Ctrl Shift wheel ↑ stands for “mute notes” now.');
+    await said(page, 'Ctrl Shift wheel ↑ now runs “mute notes”.');
     await openRoll(page, song);
     await press(page, 'Control+a');
     await page.getByTestId('notes').hover();

@@ -129,7 +129,7 @@ test('no note comes by accident: a press that ends a choice draws none, a double
     await expect.poll(async () => (await written(page, song)).length).toBe(1);
     // The same with nothing in hand: a double click that ends a choice writes nothing, the next one does.
     await page.keyboard.press("'");
-    await said(page, 'Nothing is in hand.');
+    await said(page, 'Pen and eraser are off.');
     await page.keyboard.press('Control+a');
     await chosen(page, 3);
     const other = await spot(page, 2000, 66);
@@ -158,7 +158,7 @@ test('two hundred notes drawn one after another are all there', async ({ page })
     expect(places.size).toBe(200);
 });
 
-test('an edge takes all chosen along by the same, or with Shift to the same end', async ({ page }) => {
+test('an edge takes all selected along by the same, or with Shift to the same end', async ({ page }) => {
     const song = await bring(
         page,
         midi([
@@ -237,12 +237,12 @@ test('the pen takes after the note last touched, where it is told to', async ({ 
 test.describe('by touch', () => {
     test.use({ hasTouch: true });
 
-    test('a tap writes with the pen in hand, and the eraser takes away', async ({ page }) => {
+    test('a tap writes with the pen, and the eraser takes away', async ({ page }) => {
         const song = await bring(page, midi(FRAME));
         await openRoll(page, song);
         await page.keyboard.press('4');
         await said(page, 'Grid 1/8.');
-        await page.getByRole('button', { name: 'Pen in hand' }).tap();
+        await page.getByRole('button', { name: 'Pen' }).tap();
         await said(page, 'The pen is in hand');
         const place = await spot(page, 500, 70);
         await page.touchscreen.tap(place.x, place.y);

@@ -36,7 +36,7 @@ async function saved(page: Page): Promise<{ bytes: Buffer; events: { at: number;
     return { bytes, events };
 }
 
-test('articulations by key: a set given, one given to notes by two keys, chosen by, saved and opened again', async ({
+test('articulations by key: a set given, one given to notes by two keys, selected by, saved and opened again', async ({
     page,
 }) => {
     const song = await open(page, LINE, 'Strings', 48);

@@ -20,7 +20,7 @@ test('a command typed with its value: its landing while typing, Enter does it; e
     await press(page, '/');
     await field.fill('velocity 72');
     await expect(page.getByTestId('commands').getByRole('option').nth(0)).toContainText('Set velocity');
-    await expect(page.getByTestId('commands').getByRole('option').nth(1)).toContainText('Louder or softer');
+    await expect(page.getByTestId('commands').getByRole('option').nth(1)).toContainText('Velocity up or down');
     await press(page, 'Enter');
     await expect.poll(async () => new Set((await notesOf(page, song)).map((n) => n[4]))).toEqual(new Set([72]));
     // A place.
@@ -48,7 +48,7 @@ test('an edit stands once in the list, with its settings and as last set as ways
     await field.fill('humanize');
     const first = page.getByTestId('commands').getByRole('option').first();
     await expect(first).toContainText('Humanize');
-    await expect(first).not.toContainText('needs notes chosen');
+    await expect(first).not.toContainText('needs notes selected');
     await expect(page.getByTestId('commands').getByRole('button', { name: 'settings' })).toBeVisible();
     await expect(page.getByTestId('commands').getByRole('button', { name: 'as last set' })).toBeVisible();
     await expect(
@@ -58,7 +58,9 @@ test('an edit stands once in the list, with its settings and as last set as ways
             .filter({ hasText: /^\s*Humanize…/ }),
     ).toHaveCount(1);
     await field.fill('velocity +9');
-    await expect(page.getByTestId('commands').getByRole('option').first()).toContainText('Louder or softer: amount 9');
+    await expect(page.getByTestId('commands').getByRole('option').first()).toContainText(
+        'Velocity up or down: amount 9',
+    );
     await press(page, 'Shift+Enter');
     await expect(page.getByRole('dialog').getByRole('status').first()).toContainText(
         'step 1 of the recipe being recorded',

@@ -90,7 +90,9 @@ test.describe('the key budget', () => {
         await said(page, '9 notes doubled 12 semitones up.');
     });
 
-    test('loudness: by steps, to a value, level, together, apart, to the end, as the pen', async ({ page }) => {
+    test('loudness: by steps, to a value, level, together, apart, to the end, reset to the pen’s velocity', async ({
+        page,
+    }) => {
         const song = await fresh(page);
         const take = column(await notesOf(page, song), 4);
         await press(page, 'Control+a');
@@ -98,9 +100,9 @@ test.describe('the key budget', () => {
         for (const [keys, text] of [
             [['Control+ArrowUp'], '8 notes louder by 5.'],
             [['Shift+v', 'l'], '8 notes at velocity 79.'],
-            [['Shift+v', 'p'], /^8 notes pulled toward/],
-            [['Shift+v', 'w'], /^8 notes spread from/],
-            [['Shift+v', 'd'], /^8 notes at the velocity of the pen, 90/],
+            [['Shift+v', 'p'], /^8 notes compressed toward/],
+            [['Shift+v', 'w'], /^8 notes expanded from/],
+            [['Shift+v', 'd'], /^8 notes at the pen’s velocity, 90/],
             [['Shift+v', 'ArrowUp'], '8 notes rising from 60 to 100 %.'],
             [['Shift+v', 'ArrowDown'], '8 notes falling from 100 to 60 %.'],
         ] as const) {
@@ -164,7 +166,7 @@ test('the caret goes with the work, belongs to the song, and undo gives back the
     await press(page, 'Escape', 'ArrowUp', ';');
     await said(page, /inserted\.$/);
     expect((await notesOf(page, song)).at(-1)!.slice(1, 2)).toEqual([fourth[1]]);
-    // Undone, what was chosen is chosen again.
+    // Undone, what was selected is selected again.
     await press(page, 'Control+a', 'Control+d');
     await said(page, /repeated/);
     await chosen(page, 10);
@@ -184,7 +186,7 @@ test('the caret goes with the work, belongs to the song, and undo gives back the
     await said(page, 'B4 at 2.1.31 inserted.');
 });
 
-test('choosing by hand: notes apart, what the caret passes, the next chord’s nearest voice', async ({ page }) => {
+test('selecting by hand: notes apart, what the caret passes, the next chord’s nearest voice', async ({ page }) => {
     const song = await fresh(page, CHORDS);
     // By letters: the top of the first chord, that of the second too, and of the third, two keys each.
     await page.keyboard.down('F6');
@@ -269,7 +271,7 @@ test('the grid of all parts at once, by key from the roll and on the song’s pa
     await expect.poll(grids).toEqual(['1/8T', '1/8T']);
     // Esc lets go of several before it leaves.
     await press(page, 'Escape');
-    await said(page, 'Nothing is chosen');
+    await said(page, 'Nothing is selected');
     await press(page, 'd', '5');
     await expect.poll(grids).toEqual(['1/16', '1/8T']);
 });
@@ -307,7 +309,7 @@ test('panels open with what the part says; what was set last is one key away', a
     await expect(panel).toContainText('strength 50');
     await press(page, 'l');
     await expect(panel.getByRole('spinbutton', { name: 'Strength' })).toHaveValue('50');
-    await said(page, 'Quantize, as set last: strength 50.');
+    await said(page, 'Quantize, with the last settings: strength 50.');
     await press(page, 'Enter');
     await expect.poll(async () => (await notesOf(page, song)).some((n) => n[1]! % 240 !== 0)).toBe(true);
 });
@@ -333,7 +335,7 @@ test('no key is silent; what is not for here says so; values typed behind a word
     await press(page, 'o');
     await expect(page.getByTestId('part')).toHaveCount(1);
     await press(page, 'f');
-    await said(page, 'F does nothing here: “legato” is for notes, in a part; Enter opens the part.');
+    await said(page, 'F does nothing here: “legato” is works only in a part; Enter opens the part.');
     await press(page, '4', 't');
     await said(page, 'Grid 1/8T.');
     await press(page, '/');
@@ -362,7 +364,7 @@ test('a scale: set by typing, seen, and held to; chords turned and opened, a phr
     await said(page, 'Scale C dorian.');
     await press(page, 'Control+a');
     await within(page, 2, 'Alt+h', 'k');
-    await said(page, 'Held to C dorian.');
+    await said(page, 'Scale lock on: C dorian.');
     await within(page, 1, 'ArrowUp');
     await said(page, '3 notes up a step of C dorian.');
     await expect.poll(pitches).toEqual([62, 65, 69]);
@@ -390,7 +392,7 @@ test('a scale: set by typing, seen, and held to; chords turned and opened, a phr
         await within(page, 2, ...keys);
         await said(page, text);
     }
-    // A bar of notes on the caret's row, in one key; the chord at the caret turned with nothing chosen.
+    // A bar of notes on the caret's row, in one key; the chord at the caret turned with nothing selected.
     await press(page, 'Escape', 'Control+End', 'ArrowUp');
     await within(page, 1, 'Alt+Shift+r');
     await said(page, /^16 notes laid on/);

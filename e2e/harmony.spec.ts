@@ -35,7 +35,7 @@ const CADENCE = [
     ...[48, 60, 64, 67].map((p, i) => [768 + i, 370, p, 80]),
 ];
 
-test('job 17: a progression on one line, named by the chord line, its notes chosen by it, copied as text', async ({
+test('job 17: a progression on one line, named by the chord line, its notes selected by it, copied as text', async ({
     page,
     context,
 }) => {
@@ -127,7 +127,7 @@ test('job 17: a scale for the song, taken from the reading; degrees in it; held 
     await expect(page.locator('.corner')).toContainText('C major');
     // Held to it a chord moved up one step changes its kind: G7 becomes Am7(b5)… here Dm7 becomes Em7.
     await press(page, 'Shift+w');
-    await said(page, 'Held to the scale of the song.');
+    await said(page, 'Scale lock on: the song’s scale.');
     await press(page, 'Escape', 'Home', 'c', 'ArrowUp');
     await said(page, '4 notes up a step of C major.');
     expect((await pitches(page, song)).slice(0, 4)).toEqual([52, 62, 67, 71]);
@@ -216,7 +216,7 @@ test('job 18: reversed, mirrored, half and double time, another meter and back, 
     await expect.poll(async () => column(await notesOf(page, song), 1)).toEqual(column(squeezed, 1));
 });
 
-test('choosing by what notes are, added, narrowed and taken away; kept, and got again after a reload', async ({
+test('selecting by what notes are, added, narrowed and taken away; kept, and got again after a reload', async ({
     page,
 }) => {
     const song = await open(page, CADENCE);
@@ -246,27 +246,27 @@ test('choosing by what notes are, added, narrowed and taken away; kept, and got 
     await press(page, 'Control+a', 'n', 'k', 'ArrowDown', 'Alt+Shift+Enter');
     await chosen(page, 9);
     await press(page, 'n', 'k', 'ArrowDown', 'Delete');
-    await said(page, 'Kept choice forgotten: Inner.');
+    await said(page, 'Saved selection deleted: Inner.');
     expect((await fetchSong(page, song.id)).tracks[0]!.parts[0]!.settings.choices).toEqual([]);
 });
 
-test('repairs: walked by arrows, seen and chosen, mended one by one and all of a kind, dismissed for good', async ({
+test('repairs: walked by arrows, seen and selected, mended one by one and all of a kind, dismissed for good', async ({
     page,
 }) => {
     // A line with a doubled note, two slivers, and one that lies an octave high.
     const line = Array.from({ length: 24 }, (_, i) => [i * 48, 40, [60, 62, 64, 65][i % 4]! + (i === 13 ? 12 : 0), 80]);
     const song = await open(page, [...line, [242, 38, 62, 70], [250, 1, 67, 80], [350, 1, 69, 80]]);
     await press(page, 'Shift+n');
-    const panel = page.getByRole('dialog', { name: 'Repairs' });
-    await expect(panel.getByTestId('repairs-said')).toHaveText('4 things may want mending.');
+    const panel = page.getByRole('dialog', { name: 'Check' });
+    await expect(panel.getByTestId('repairs-said')).toHaveText('4 possible problems.');
     await expect(panel.locator('[data-fault]').first()).toBeFocused();
     await chosen(page, 2);
     await page.keyboard.press('Enter');
     await expect.poll(async () => (await notesOf(page, song)).length).toBe(26);
-    await expect(panel.getByTestId('repairs-said')).toHaveText('3 things may want mending.');
+    await expect(panel.getByTestId('repairs-said')).toHaveText('3 possible problems.');
     // Both slivers at once, each its own step.
     await press(page, 'Shift+Enter');
-    await expect(panel.getByTestId('repairs-said')).toHaveText('1 thing may want mending.');
+    await expect(panel.getByTestId('repairs-said')).toHaveText('1 possible problem.');
     expect((await notesOf(page, song)).length).toBe(24);
     await expect(panel.locator('[data-fault]')).toContainText('an octave high');
     await page.keyboard.press('Delete');

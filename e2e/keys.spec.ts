@@ -30,10 +30,10 @@ test('the strip follows the held modifiers and the first stroke of two', async (
     expect(leading).toContain('N');
     expect(new Set(leading).size).toBe(leading.length);
     await page.keyboard.down('Control');
-    await expect(strip).toContainText('louder, softer by 5');
+    await expect(strip).toContainText('velocity up or down by 5');
     await expect(strip).not.toContainText('quantize');
     await page.keyboard.down('Shift');
-    await expect(strip).toContainText('louder, softer by 10');
+    await expect(strip).toContainText('velocity up or down by 10');
     await page.keyboard.up('Shift');
     await page.keyboard.up('Control');
     await page.keyboard.press('n');
@@ -43,7 +43,7 @@ test('the strip follows the held modifiers and the first stroke of two', async (
     await expect(strip).toContainText('quantize');
     await page.keyboard.press('n');
     await page.keyboard.press('o');
-    await said(page, 'Nothing is chosen.');
+    await said(page, 'Nothing is selected.');
 });
 
 test('the arrows have a grammar: sixteen commands', async ({ page }) => {
@@ -124,7 +124,7 @@ test('what cannot be done is refused whole and says why', async ({ page }) => {
     expect((await notesOf(page, song)).map((n) => n[1])).toEqual(song.tracks[0]!.parts[0]!.notes.map((n) => n[1]));
     await page.keyboard.press('Escape');
     await page.keyboard.press('q');
-    await said(page, 'No notes are chosen: nothing changed.');
+    await said(page, 'No notes are selected: nothing changed.');
 });
 
 test('warnings stand beside the sentence', async ({ page }) => {
@@ -175,23 +175,23 @@ test('light and dark are one key apart, and kept', async ({ page }) => {
 audible('the line says each time what was done, also the same again, and nothing overwrites it', async ({ page }) => {
     await openRoll(page, await bring(page, midi(LOOSE)));
     await press(page, 'Control+a');
-    await said(page, '8 notes chosen.');
+    await said(page, '8 notes selected.');
     await press(page, 'Escape');
-    await said(page, 'Nothing is chosen.');
+    await said(page, 'Nothing is selected.');
     // The same sentence again is another change to whoever listens.
     const line = page.getByTestId('said');
     const before = await line.textContent();
     await press(page, 'Escape');
     await expect.poll(() => line.textContent()).not.toBe(before);
-    await said(page, 'Nothing is chosen.');
+    await said(page, 'Nothing is selected.');
     await press(page, 'b');
     await said(page, 'Notes are not heard when touched.');
     await press(page, 'l');
-    await said(page, 'The span goes round.');
+    await said(page, 'The span loops.');
     await press(page, 'v');
     await said(page, 'The velocity lane is hidden.');
     await press(page, ';');
-    // The caret stands on the note that was chosen last.
+    // The caret stands on the note that was selected last.
     await said(page, /^C4 at 1\.1\.21 was there: velocity 90\.$/);
     await press(page, 'Space');
     await said(page, /^Playing from \d+\.\d+\.\d+\.$/);

@@ -83,7 +83,7 @@ test('job 15 by key: a lane called, a swell over the span, its points walked, ra
     expect(await notesOf(page, song)).toEqual(song.tracks[0]!.parts[0]!.notes);
 });
 
-test('with notes chosen and a lane in hand the points under them are meant', async ({ page }) => {
+test('with notes selected and a lane in hand the points under them are meant', async ({ page }) => {
     const song = await open(page);
     await press(page, 'Home', 'Control+Shift+ArrowRight', 'Alt+v', 'y');
     await said(page, /^Expression: rise/);
@@ -137,7 +137,7 @@ test('by mouse: drawn freehand, in a line, cleared, a point dragged, the lane ma
     await stroke([100, box.height - 10], [101, box.height / 2]);
     await said(page, /1 point higher by/);
     expect((await points(page, song, 1))[0]![1]).toBeGreaterThan(was);
-    // With the pen the velocities are swept; where notes are chosen, theirs alone.
+    // With the pen the velocities are swept; where notes are selected, theirs alone.
     await press(page, 'Escape', 'Escape', "'");
     const at = await spot(page, (await notesOf(page, song))[0]![1]!, 60);
     const stems = (await page.getByTestId('velocity').boundingBox())!;
@@ -167,7 +167,7 @@ test('lanes are found by typing, and kept; a lane with no points and a point tha
     await press(page, 'd');
     await said(page, 'There is no point that way.');
     await press(page, 'ArrowUp');
-    await said(page, 'No notes are chosen: nothing changed.');
+    await said(page, 'No notes are selected: nothing changed.');
     await page.reload();
     await expect(page.getByTestId('lane-cc:74')).toBeVisible();
     await press(page, 'Alt+v', 'x');

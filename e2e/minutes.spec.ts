@@ -34,7 +34,7 @@ function onEighths(path: string): [number, number] {
     return [starts.filter((start) => start % (ppq / 2) === 0).length, starts.length];
 }
 
-test('the first five minutes by mouse alone: open, hear, choose, tighten, compare, undo, a note of one’s own, save', async ({
+test('the first five minutes by mouse alone: open, hear, select, tighten, compare, undo, a note of one’s own, save', async ({
     page,
 }) => {
     const id = await newcomer(page, 'First by mouse');
@@ -47,7 +47,7 @@ test('the first five minutes by mouse alone: open, hear, choose, tighten, compar
     await expect(page.getByTestId('roll')).toHaveAttribute('data-drawn', /^\d/);
     await word('Play').click();
     await word('Stop').click();
-    // A note says what it is; the strip's entry chooses all.
+    // A note says what it is; the strip's entry selects all.
     await drawnAtRest(page);
     await page.getByTestId('key-strip').getByText('guide').click();
     await expect(page.getByTestId('guide')).toBeVisible();
@@ -59,7 +59,7 @@ test('the first five minutes by mouse alone: open, hear, choose, tighten, compar
     await page.mouse.down();
     await page.mouse.move(notes.x + notes.width - 3, notes.y + notes.height - 3, { steps: 5 });
     await page.mouse.up();
-    await said(page, /^\d+ notes chosen\.$/);
+    await said(page, /^\d+ notes selected\.$/);
     const boxed = parseInt((await page.getByTestId('chosen').textContent())!);
     // The second button on one of them: what can be done, with its keys.
     const oneNote = async (): Promise<{ x: number; y: number; pitch: number }> => {
@@ -76,11 +76,11 @@ test('the first five minutes by mouse alone: open, hear, choose, tighten, compar
     await word('Undo').click();
     await said(page, /^Undone: /);
     await word('Redo').click();
-    await said(page, /^Done again: /);
+    await said(page, /^Redone: /);
     // One note, clicked, says what it is.
     const now = await oneNote();
     await page.mouse.click(now.x, now.y);
-    await said(page, /is chosen: \d+ ticks, velocity \d+, on the line\.$/);
+    await said(page, /is selected: \d+ ticks, velocity \d+, on the line\.$/);
     // Two double clicks on empty paper, one after the other, write two notes.
     const before = (await fetchSong(page, id)).tracks[1]!.parts[0]!.notes.length;
     const empty = [await spot(page, 480 * 8 + 60, first.pitch + 9), await spot(page, 480 * 12 + 60, first.pitch + 9)];
@@ -106,7 +106,7 @@ test('the first five minutes by mouse alone: open, hear, choose, tighten, compar
     expect(on).toBeGreaterThanOrEqual(boxed);
 });
 
-test('the first five minutes by keys alone: open, choose, look, tighten, hear, undo, find, write, save', async ({
+test('the first five minutes by keys alone: open, select, look, tighten, hear, undo, find, write, save', async ({
     page,
 }) => {
     await newcomer(page, 'First by keys');
@@ -120,10 +120,10 @@ test('the first five minutes by keys alone: open, choose, look, tighten, hear, u
     await expect(page.getByTestId('part-name')).toHaveText('Bass, quay');
     await expect(page.getByTestId('roll')).toHaveAttribute('data-drawn', /^\d/);
     await press(page, 'Control+a');
-    await said(page, /^\d+ notes chosen\.$/);
+    await said(page, /^\d+ notes selected\.$/);
     // Held, a key shows where quantize would put them; done, it says so.
     await page.keyboard.down('`');
-    await expect(page.getByTestId('said')).toContainText('Landing');
+    await expect(page.getByTestId('said')).toContainText('Preview');
     await page.keyboard.up('`');
     await press(page, 'q');
     await said(page, /notes to 1\/8/);
@@ -133,7 +133,7 @@ test('the first five minutes by keys alone: open, choose, look, tighten, hear, u
     await press(page, 'Control+z');
     await said(page, /^Undone: /);
     await press(page, 'Control+Shift+z');
-    await said(page, /^Done again: /);
+    await said(page, /^Redone: /);
     // Found by a word, with a value, done by Enter.
     await press(page, '/');
     await page.keyboard.type('velocity +6');
@@ -143,7 +143,7 @@ test('the first five minutes by keys alone: open, choose, look, tighten, hear, u
     await chosen(page, 0);
     // A walk says each note; one is written at the caret.
     await press(page, 'd');
-    await said(page, /is chosen: \d+ ticks, velocity \d+, on the line\.$/);
+    await said(page, /is selected: \d+ ticks, velocity \d+, on the line\.$/);
     await press(page, 'Escape', 'Shift+ArrowUp');
     await said(page, /^Caret at|passed up to/);
     await press(page, ';');

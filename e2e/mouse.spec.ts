@@ -46,7 +46,7 @@ test('settings, undo and the steps by mouse', async ({ page }) => {
     await page.getByRole('button', { name: 'Undo' }).click();
     await said(page, 'Undone: 8 notes up a semitone.');
     await page.getByRole('button', { name: 'Redo' }).click();
-    await said(page, 'Done again: 8 notes up a semitone.');
+    await said(page, 'Redone: 8 notes up a semitone.');
     await page.getByRole('button', { name: 'Steps' }).click();
     const panel = page.getByRole('dialog', { name: 'Steps' });
     await panel.getByRole('button', { name: 'As it was at the start' }).click();

@@ -93,7 +93,7 @@ test('step input from the computer keys: chords, a rest, a tie, and back', async
     await press(page, 'Control+z', 'Control+z');
     await expect.poll(async () => (await written(page, song)).length).toBe(5);
     await press(page, 'Escape', 'F4', 'q');
-    await said(page, 'No notes are chosen');
+    await said(page, 'No notes are selected');
 });
 
 test('keys play by their place, on any layout, and are heard', async ({ page }) => {
@@ -135,7 +135,7 @@ test('a key on screen sounds, and writes in step input', async ({ page }) => {
     await expect.poll(() => written(page, song)).toEqual([[0, 480, 72, 90]]);
 });
 
-test('a MIDI keyboard is chosen and played; pulled out it leaves nothing sounding, put in again it plays', async ({
+test('a MIDI keyboard is selected and played; pulled out it leaves nothing sounding, put in again it plays', async ({
     page,
 }) => {
     await keyboards(page);

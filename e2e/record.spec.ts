@@ -367,8 +367,8 @@ test('an interrupted take can be thrown away', async ({ page }) => {
     await said(page, 'The server does not answer.');
     await page.reload();
     await page.unroute('**/edits');
-    await page.getByTestId('take-offer').getByRole('button', { name: 'Throw it away' }).click();
-    await said(page, 'The interrupted take is thrown away.');
+    await page.getByTestId('take-offer').getByRole('button', { name: 'Discard' }).click();
+    await said(page, 'The interrupted take is discarded.');
     await expect(page.getByTestId('take-offer')).toBeHidden();
     expect(await taken(page, made)).toHaveLength(0);
     expect(await page.evaluate(() => Object.keys(localStorage).filter((k) => k.startsWith('jactonic.take')))).toEqual(

@@ -21,7 +21,7 @@ test.beforeEach(async ({ page }) => {
     await openRoll(page, song);
 });
 
-test('notes are chosen by click, added, taken away, by box, by row and all', async ({ page }) => {
+test('notes are selected by click, added, taken away, by box, by row and all', async ({ page }) => {
     const [a, b, c, d] = await Promise.all([
         spot(page, 300, 60),
         spot(page, 1260, 64),
@@ -52,9 +52,9 @@ test('notes are chosen by click, added, taken away, by box, by row and all', asy
     const box = (await page.getByTestId('notes').boundingBox())!;
     await page.mouse.click(box.x - 30, a.y);
     await chosen(page, 2);
-    await said(page, '2 notes on C4 chosen.');
+    await said(page, '2 notes on C4 selected.');
     await page.keyboard.press('i');
-    await said(page, '2 notes chosen.');
+    await said(page, '2 notes selected.');
     await page.keyboard.press('Control+a');
     await chosen(page, 4);
     await page.keyboard.press('Escape');
@@ -158,7 +158,7 @@ test('a double click puts a note into its cell with the pen, and only there', as
     expect(await notesOf(page, song)).toHaveLength(5);
 });
 
-test('the pointer and the one chosen note say their numbers', async ({ page }) => {
+test('the pointer and the one selected note say their numbers', async ({ page }) => {
     const late = await spot(page, 2230, 60);
     await page.mouse.move(late.x, late.y);
     await expect(page.getByTestId('numbers')).toHaveText('C4  1.3.11  900 ticks  velocity 100  5 ms late');
@@ -212,7 +212,7 @@ test('the view is scrolled and zoomed by wheel and by key about the place that c
     await expect.poll(async () => (await drawn())[4]).toBeGreaterThan(row!);
     await page.keyboard.press('e');
     await expect.poll(async () => (await drawn())[2]).toBeLessThan(scale! * 1.5);
-    // A chosen note that is moved out of sight is followed.
+    // A selected note that is moved out of sight is followed.
     await page.keyboard.press('d');
     for (let i = 0; i < 5; i++) await page.keyboard.press('Shift+ArrowUp');
     await said(page, '1 note up an octave.');

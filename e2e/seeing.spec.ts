@@ -55,7 +55,7 @@ test('job 14: rows in use by one key and back; caret, arrows and a new pitch go 
     await said(page, '1 note up a semitone');
     await expect.poll(async () => (await notes(page, song, 1))[0]![3]).toBe(39);
     await press(page, 'Control+z', 'Control+z');
-    // With nothing chosen the caret goes by the rows as well.
+    // With nothing selected the caret goes by the rows as well.
     await press(page, 'Escape', 'Home');
     await press(page, 'ArrowUp');
     await said(page, /Caret at .*(Acoustic Snare|Closed Hi-Hat)/);
@@ -92,7 +92,7 @@ test('job 9: a part underneath, told against, lined up with, its feel taken, gon
 }) => {
     const song = await open(page);
     await press(page, 'Alt+Shift+u');
-    await said(page, 'Under this part: Kit.');
+    await said(page, 'Other parts: Kit.');
     const [, start, , pitch] = (await notes(page, song))[0]!;
     const at = await spot(page, start! + 60, pitch!);
     await page.mouse.move(at.x, at.y);
@@ -116,13 +116,13 @@ test('job 9: a part underneath, told against, lined up with, its feel taken, gon
     await expect(page.getByRole('heading', { name: 'Bass' })).toBeAttached();
     expect((await drawn(page)).slice(1)).toEqual(seen);
     await press(page, 'Alt+Shift+u');
-    await said(page, 'Nothing lies under this part.');
+    await said(page, 'No other parts are shown.');
 });
 
-test('parts worked on in place: chosen together by key, box and click, moved as one step', async ({ page }) => {
+test('parts worked on in place: selected together by key, box and click, moved as one step', async ({ page }) => {
     const song = await open(page);
     await press(page, 'Alt+Shift+u', 'Alt+Shift+e');
-    await said(page, 'The part underneath and this one are worked on together.');
+    await said(page, 'The part and this one are edited together.');
     await press(page, 'Control+a');
     await chosen(page, 16);
     await press(page, 'Shift+ArrowRight');
@@ -135,7 +135,7 @@ test('parts worked on in place: chosen together by key, box and click, moved as 
     await press(page, 'Escape', 'e');
     await chosen(page, 0);
     await drawnAtRest(page);
-    // A click on a note underneath chooses it; keys work on it.
+    // A click on a note underneath selects it; keys work on it.
     const under = (await notes(page, song, 1))[2]!;
     const at = await spot(page, under[1]! + 40, under[3]!);
     await page.mouse.click(at.x, at.y);
@@ -156,7 +156,7 @@ test('parts worked on in place: chosen together by key, box and click, moved as 
     await page.mouse.click(at.x, at.y);
     await expect.poll(async () => (await notes(page, song, 1)).length).toBe(8);
     await press(page, 'Shift+Quote', 'Escape', 'Alt+Shift+e');
-    await said(page, 'Only this part is worked on.');
+    await said(page, 'Only this part is edited.');
     await press(page, 'Control+a');
     await chosen(page, 8);
 });
@@ -181,7 +181,7 @@ test('views: kept and called by number, the one before, and a sentence where one
     await said(page, 'page by page');
 });
 
-test('the playing as a picture: dots walked and chosen, and where a quantize would put them', async ({ page }) => {
+test('the playing as a picture: dots walked and selected, and where a quantize would put them', async ({ page }) => {
     const song = await open(page);
     await press(page, 'Alt+v', 'd');
     const panel = page.getByRole('dialog', { name: 'The playing' });
@@ -197,7 +197,7 @@ test('the playing as a picture: dots walked and chosen, and where a quantize wou
     expect((await notes(page, song)).length).toBe(8);
 });
 
-test('two windows of a song stay together: the caret is seen, and a part chosen there is gone over to', async ({
+test('two windows of a song stay together: the caret is seen, and a part selected there is gone over to', async ({
     page,
     context,
 }) => {
@@ -243,15 +243,13 @@ test('a part that is deleted while it lies underneath, and a view past the end, 
     await said(page, 'View 1 lies past the song’s end');
 });
 
-test('by mouse: rows in use, parts underneath, over to one by a double click, a dot of the picture', async ({
-    page,
-}) => {
+test('by mouse: rows in use, other parts, over to one by a double click, a dot of the picture', async ({ page }) => {
     const song = await open(page);
     await page.getByRole('button', { name: 'underneath' }).click();
-    await said(page, 'Under this part: Kit.');
-    await page.getByRole('button', { name: 'in use' }).click();
+    await said(page, 'Other parts: Kit.');
+    await page.getByRole('button', { name: 'used rows' }).click();
     await said(page, '3 rows are in use');
-    await page.getByRole('button', { name: 'in use' }).click();
+    await page.getByRole('button', { name: 'used rows' }).click();
     await press(page, 'Escape', 'e');
     await drawnAtRest(page);
     const under = (await notes(page, song, 1))[2]!;

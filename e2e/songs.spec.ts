@@ -23,10 +23,10 @@ test('a song is renamed, duplicated, deleted and brought back by key', async ({ 
     await said(page, `was duplicated as ${name} at night (copy).`);
     await expect(current).toContainText('(copy)');
     await page.keyboard.press('Delete');
-    await said(page, `${name} at night (copy) was deleted. Ctrl Z brings it back.`);
+    await said(page, `${name} at night (copy) was deleted. Ctrl Z restores it.`);
     await expect(page.getByTestId('songs')).not.toContainText(`${name} at night (copy)`);
     await page.keyboard.press('Control+z');
-    await said(page, `${name} at night (copy) is back.`);
+    await said(page, `${name} at night (copy) is restored.`);
     await expect(page.getByTestId('songs')).toContainText(`${name} at night (copy)`);
     expect((await fetchSong(page, song.id)).name).toBe(`${name} at night`);
 });
@@ -46,9 +46,9 @@ test('the tracks and parts of a song are walked by key and a part opens', async 
     await expect(page.getByTestId('part-name')).toHaveText('Pad, water');
     await page.keyboard.press('o');
     await expect(focused).toHaveAttribute('aria-label', /^Pad, water/);
-    // Esc lets go of what is chosen before it leaves.
+    // Esc lets go of what is selected before it leaves.
     await page.keyboard.press('Escape');
-    await said(page, 'Nothing is chosen');
+    await said(page, 'Nothing is selected');
     await page.keyboard.press('Escape');
     await expect(page.getByRole('heading', { name: 'Songs' })).toBeVisible();
 });

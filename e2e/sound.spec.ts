@@ -122,7 +122,7 @@ test('the loop goes round and keeps sounding', async ({ page }) => {
     await silent(page);
 });
 
-test('notes are heard when they are chosen and moved, unless that is switched off', async ({ page }) => {
+test('notes are heard when they are selected and moved, unless that is switched off', async ({ page }) => {
     await openRoll(page, await bring(page, midi(LOUD, 'Organ', 19)));
     // On a starved machine so short a note may begin and end between two looks of the audio clock: it is tried again.
     const heardAfter = (key: string): Promise<void> =>

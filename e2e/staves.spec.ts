@@ -109,8 +109,8 @@ test('job 16 by key: four bars become two, looped under the song, three parts do
     await press(page, 'd', 'Delete');
     await expect(page.getByTestId('part')).toHaveCount(3);
     await press(page, 'a', 'Alt+w', 'e');
-    await said(page, /goes round up to 3\.1\.1, 2 times/);
-    // Three parts down a third: two keys to choose, three to move, of which two may be held.
+    await said(page, /loops up to 3\.1\.1, 2 times/);
+    // Three parts down a third: two keys to select, three to move, of which two may be held.
     await press(page, 'Control+a', 'ArrowDown', 'ArrowDown', 'ArrowDown');
     await said(page, '3 parts play otherwise; the first: −3.');
     await expect(page.getByTestId('part').first()).toContainText('−3');
@@ -127,7 +127,7 @@ test('job 16 by key: four bars become two, looped under the song, three parts do
     // Made real, the file is the same.
     const asPlayed = await saved(page);
     await press(page, 'Alt+w', 'r');
-    await said(page, /made real/);
+    await said(page, /flattened/);
     expect(await saved(page)).toEqual(asPlayed);
     await undoAll(page);
     expect(await all(page, song)).toEqual(before);
@@ -149,7 +149,7 @@ test('parts are walked, taken in, moved in time, to edges, to lines and to other
     await chosen(page, 2);
     await press(page, 'Escape');
     await chosen(page, 0);
-    // With nothing chosen the arrows are the caret's, with Ctrl the span's.
+    // With nothing selected the arrows are the caret's, with Ctrl the span's.
     await press(page, 'Home', 'Shift+ArrowRight');
     await expect(page.getByTestId('caret-place')).toHaveText('Caret 2.1.1, Vibes');
     await press(page, 'ArrowDown');
@@ -223,7 +223,7 @@ test('copied, cut and pasted at the caret’s time and track, also in another so
     await said(page, /^Undone/);
 });
 
-test('by mouse: chosen, dragged with the axis held, copied, resized, boxed, drawn with the pen, erased, its menu', async ({
+test('by mouse: selected, dragged with the axis held, copied, resized, boxed, drawn with the pen, erased, its menu', async ({
     page,
 }) => {
     const song = await open(page);
@@ -289,7 +289,7 @@ test('by mouse: chosen, dragged with the axis held, copied, resized, boxed, draw
     await expect(page.getByRole('menu', { name: 'What can be done with a stretch of time' })).toBeVisible();
     await expect(menu.getByRole('menuitem', { name: /insert .*time|time .*span/i }).first()).toBeVisible();
     await press(page, 'Escape');
-    // A double click opens it; Esc with nothing chosen, and once more, comes back to it, and so does O.
+    // A double click opens it; Esc with nothing selected, and once more, comes back to it, and so does O.
     await part.first().dblclick();
     await expect(page.getByTestId('roll')).toBeVisible();
     await press(page, 'Escape');
@@ -367,9 +367,7 @@ test('tracks: a sound found by typing, level and side by key and by mouse, dupli
     expect((await fetchSong(page, song.id)).tracks.map((t) => t.name)).toEqual(['Vibes', 'Pad', 'Kit']);
 });
 
-test('time is put in and taken out, in all with the markers; the caret goes from marker to marker', async ({
-    page,
-}) => {
+test('time is put in and removed, in all with the markers; the caret goes from marker to marker', async ({ page }) => {
     const song = await open(page);
     await press(page, 'Escape', 'Home', 'Shift+ArrowRight', 'Alt+w', 'k');
     await page.keyboard.type('Jetty');
@@ -384,7 +382,7 @@ test('time is put in and taken out, in all with the markers; the caret goes from
     await press(page, 'Alt+PageDown');
     await said(page, 'Jetty: 3.1.1.');
     await press(page, 'Alt+w', 'x');
-    await said(page, /1\.1\.1 to 2\.1\.1 taken out/);
+    await said(page, /1\.1\.1 to 2\.1\.1 removed/);
     expect((await heads(page, song)).map((p) => p.from)).toEqual([0]);
     // Split at the marker.
     await press(page, 'd', 'Alt+x');
@@ -414,14 +412,14 @@ test('the shelf: a part kept under a name, found by typing, put in with its own 
     // Put away, it can be brought back.
     await press(page, 'Alt+w', 'f');
     await page.keyboard.type(name);
-    await page.getByRole('button', { name: 'Put away' }).click();
+    await page.getByRole('button', { name: 'Delete' }).click();
     await expect(phrases).toHaveCount(0);
-    await page.getByRole('button', { name: /^Bring back/ }).click();
+    await page.getByRole('button', { name: /^Restore/ }).click();
     await expect(phrases).toHaveCount(1);
     await press(page, 'Escape');
 });
 
-test('the roll comes up under the staves, in time with them; job 5: notes carried to another track, by register', async ({
+test('the roll comes up under the staves, in time with them; job 5: notes moved to another track, by register', async ({
     page,
 }) => {
     const song = await open(page);
@@ -440,7 +438,7 @@ test('the roll comes up under the staves, in time with them; job 5: notes carrie
     await expect.poll(async () => seen('staves')).toEqual(await seen('roll'));
     // Keys are the roll's; what is done is seen above.
     await press(page, 'Control+a', 'Alt+w', 'ArrowDown');
-    await said(page, '8 notes carried to “Pad”.');
+    await said(page, '8 notes moved to “Pad”.');
     expect((await heads(page, song, 1))[0]).toMatchObject({ from: 0 });
     await press(page, 'Control+z');
     await said(page, /^Undone/);
@@ -450,12 +448,12 @@ test('the roll comes up under the staves, in time with them; job 5: notes carrie
     await press(page, 'Control+z', 'Escape');
     // With an octave: five keys; and refused where there is no track.
     await press(page, 'Control+a', 'Alt+w', 'Shift+ArrowDown');
-    await said(page, '8 notes carried to “Pad”, −12.');
+    await said(page, '8 notes moved to “Pad”, −12.');
     await press(page, 'Control+z');
     await said(page, /^Undone/);
     await press(page, 'Control+a', 'Alt+w', 'ArrowUp');
-    await said(page, 'There is no track so far up: nothing was carried.');
-    // Esc with nothing chosen comes back to the staves, U sends the roll away.
+    await said(page, 'There is no track so far up: nothing moved.');
+    // Esc with nothing selected comes back to the staves, U sends the roll away.
     await press(page, 'Escape', 'Escape');
     await said(page, 'Back on the tracks.');
     await press(page, 's');
@@ -472,7 +470,7 @@ test('what is wrong is said, and nothing is half done: no span, no length, 201 p
     await press(page, 'Alt+w', 'i');
     await said(page, 'There is no span.');
     await press(page, 'Control+Alt+Shift+PageDown', 'Alt+w', 'l');
-    await said(page, 'it can go round only up to a place after that. Nothing changed.');
+    await said(page, 'it can loop only up to a later place. Nothing changed.');
     await press(page, 'Shift+ArrowLeft');
     await said(page, 'would begin before the song: nothing moved.');
     await press(page, 'Control+Shift+ArrowLeft', 'Control+Shift+ArrowLeft');
@@ -517,7 +515,7 @@ test('the keys that arranging takes: four bars looped under the song in five, pa
     };
     // One bar of the two, by a count, looped under all.
     await within(5, 'k', '1', 'Control+Alt+Shift+PageDown', 'Alt+b', 'Alt+l');
-    await said(page, /goes round up to 3\.1\.1, 2 times/);
+    await said(page, /loops up to 3\.1\.1, 2 times/);
     expect((await heads(page, song))[0]).toMatchObject({ from: 0, to: 3840, plays: { until: 7680 } });
     await press(page, 'Control+z', 'Control+z');
     await said(page, /^Undone/);

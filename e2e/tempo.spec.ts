@@ -13,7 +13,7 @@ async function time(page: Page, song: SongJson): Promise<[number[][], number[][]
 test('the tempo is typed, dragged and tapped, each a step that is undone', async ({ page }) => {
     const song = await bring(page, midi(LOOSE));
     await openRoll(page, song);
-    const field = page.getByLabel('Tempo, quarters a minute');
+    const field = page.getByLabel('Tempo, BPM');
     await field.fill('96');
     await field.press('Enter');
     await said(page, 'Tempo 96 from 1.1.1.');
@@ -64,9 +64,9 @@ test('changes of tempo and meter are begun, moved and removed at bars, by keyboa
     await press(page, 'Escape');
     await press(page, 'Alt+Shift+t');
     const panel = page.getByRole('dialog', { name: 'Tempo and meter' });
-    await panel.getByRole('button', { name: 'A tempo from bar 3' }).press('Enter');
+    await panel.getByRole('button', { name: 'Tempo from bar 3' }).press('Enter');
     await said(page, 'Tempo 120 from 3.1.1.');
-    await panel.getByRole('button', { name: 'A meter from bar 3' }).press('Enter');
+    await panel.getByRole('button', { name: 'Meter from bar 3' }).press('Enter');
     const beats = panel.getByLabel('Beats from bar 3');
     await beats.fill('3');
     await beats.press('Tab');
@@ -104,7 +104,7 @@ test('on stop the playhead stays or goes back, as one chose', async ({ page }) =
     await press(page, 'Space');
     await expect(page.getByTestId('position')).not.toHaveText('2.1.1');
     await press(page, 'Alt+Enter');
-    await said(page, 'On stop the playhead goes back to where it was started.');
+    await said(page, 'Stop returns the playhead to where it was started.');
     await press(page, 'Enter');
     await expect(page.getByTestId('position')).toHaveText(/^2\.[234]/, { timeout: 25_000 });
     await press(page, 'Space');

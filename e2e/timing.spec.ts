@@ -36,7 +36,7 @@ async function demo(page: Page, part: string): Promise<{ id: number; notes: () =
 }
 
 test.describe('job 1: a take is tightened', () => {
-    test('all in two keys, a row in two after choosing it, a bar in two, back as played at any time', async ({
+    test('all in two keys, a row in two after selecting it, a bar in two, back as played at any time', async ({
         page,
     }) => {
         const song = await fresh(page, LOOSE);
@@ -61,7 +61,7 @@ test.describe('job 1: a take is tightened', () => {
                 .map((t) => t + 3840),
         );
         expect(after[2]).toBe(960 + 3840);
-        // The bar of what is chosen.
+        // The bar of what is selected.
         await press(page, 'Shift+r', 'q');
         await said(page, /^8 notes to 1\/8: 2 moved/);
     });
@@ -95,7 +95,7 @@ test.describe('job 1: a take is tightened', () => {
         await said(page, /^Grid 1\/1\./);
         expect(await notesOf(page, song)).toEqual(take);
         await expect(page.getByRole('button', { name: 'Undo' })).toBeDisabled();
-        // With nothing chosen it looks at all.
+        // With nothing selected it looks at all.
         await press(page, 'Escape');
         await page.keyboard.down('Backquote');
         await said(page, /^Landing\s+8 notes to 1\/1/);
@@ -251,7 +251,7 @@ test.describe('job 3: chords into a pad', () => {
         await press(page, 'Control+Alt+Shift+ArrowRight');
         await said(page, '2 notes: lengths at 200 %.');
         expect((await notesOf(page, song)).map((n) => n[2])).toEqual([480, 480]);
-        // The caret to the second quarter's end: what is chosen stays chosen.
+        // The caret to the second quarter's end: what is selected stays selected.
         await press(page, '3', 'Control+Alt+PageDown', 'Control+Alt+PageDown');
         await said(page, 'Caret at 1.3.1');
         await press(page, 'Alt+b');
@@ -284,7 +284,7 @@ test.describe('job 3: chords into a pad', () => {
 });
 
 test.describe('job 7: in the pocket', () => {
-    test('a row chosen by key is nudged in every unit, a key a nudge', async ({ page }) => {
+    test('a row selected by key is nudged in every unit, a key a nudge', async ({ page }) => {
         const song = await fresh(page, [
             [0, 20, 36, 90],
             [96, 20, 42, 90],
@@ -314,7 +314,7 @@ test.describe('job 7: in the pocket', () => {
         await press(page, 'Shift+3', 'Control+ArrowRight');
         await said(page, '2 notes longer by 10 ms.');
         await press(page, 'Shift+0');
-        await said(page, 'Nudge step 1 grid cell, tied to the grid.');
+        await said(page, 'Nudge step 1 grid cell (= grid).');
         // An amount of one's own, typed.
         const nudge = page.getByTestId('settings').getByLabel('Nudge step', { exact: true });
         await press(page, 'Shift+3');
@@ -346,11 +346,11 @@ test.describe('job 7: in the pocket', () => {
         await expect(page.getByRole('button', { name: 'Undo' })).toBeDisabled();
     });
 
-    test('with nothing chosen the same keys move the caret; notes are put there and it goes on', async ({ page }) => {
+    test('with nothing selected the same keys move the caret; notes are put there and it goes on', async ({ page }) => {
         const song = await fresh(page, LOOSE);
         await press(page, 'ArrowRight', 'ArrowRight', 'ArrowUp');
         await said(page, 'Caret at 1.1.481, C♯4');
-        // Shift goes wide, and chooses what it passes.
+        // Shift goes wide, and selects what it passes.
         await press(page, 'Shift+ArrowRight', 'Shift+ArrowUp');
         await said(page, '6 notes passed up to 2.1.481, C♯5.');
         await expect(page.getByTestId('position')).toHaveText('2.1.481');
@@ -491,7 +491,7 @@ test.describe('grooves', () => {
         const file = (await (await download).path())!;
         await panel.getByLabel('On the shelf').check();
         await panel.locator('input[type=file]').setInputFiles(file);
-        await said(page, 'The groove was brought in: “Loose”, on the shelf.');
+        await said(page, 'The groove was imported: “Loose”, on the shelf.');
         await panel
             .locator('input[type=file]')
             .setInputFiles({ name: 'bad.json', mimeType: 'application/json', buffer: Buffer.from('{"name": "x"') });

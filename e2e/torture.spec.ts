@@ -293,7 +293,7 @@ test('the server does not answer: five times up, then a click, and the five are 
     await expect(page.getByTestId('chosen')).toContainText('1 of 8');
 });
 
-test('leaving for the list of songs sends what waits, to what was selected', async ({ page }) => {
+test('leaving works only in the list of songs sends what waits, to what was selected', async ({ page }) => {
     const [song, answerAgain] = await fiveUpUnanswered(page);
     await page.evaluate(() => history.pushState(null, '', '/'));
     await page.evaluate(() => window.dispatchEvent(new PopStateEvent('popstate')));
@@ -339,5 +339,5 @@ test('a server that hangs is told of after two seconds, and what happens next', 
     await said(page, 'The server has not answered yet. What you do is kept, and done when it answers.');
     go();
     await expect(page.getByTestId('said')).not.toContainText('has not answered yet');
-    await said(page, '8 notes chosen.');
+    await said(page, '8 notes selected.');
 });

@@ -12,7 +12,7 @@ async function slow(page: Page): Promise<SongJson> {
     return song;
 }
 
-test('arrows typed before a choice is known move what will be chosen', async ({ page }) => {
+test('arrows typed before a choice is known move what will be selected', async ({ page }) => {
     const song = await slow(page);
     const take = await notesOf(page, song);
     // Next note, up, next note, up twice: nothing of it has been answered when the last key is pressed.
@@ -23,7 +23,7 @@ test('arrows typed before a choice is known move what will be chosen', async ({ 
     await chosen(page, 1);
 });
 
-test('Esc typed before a choice is known chooses nothing, and the arrows after it move the caret', async ({ page }) => {
+test('Esc typed before a choice is known selects nothing, and the arrows after it move the caret', async ({ page }) => {
     const song = await slow(page);
     const take = await notesOf(page, song);
     await press(page, 'd', 'Escape', 'ArrowRight', 'ArrowRight', 'ArrowUp');
@@ -32,7 +32,7 @@ test('Esc typed before a choice is known chooses nothing, and the arrows after i
     expect(await notesOf(page, song)).toEqual(take);
 });
 
-test('what is typed between a choice and Esc is done to what was chosen', async ({ page }) => {
+test('what is typed between a choice and Esc is done to what was selected', async ({ page }) => {
     const song = await slow(page);
     const take = await notesOf(page, song);
     await press(page, 'd', 'ArrowUp', 'Escape', 'ArrowRight');
@@ -66,7 +66,7 @@ test('what names the caret waits until the caret is there', async ({ page }) => 
     await expect.poll(async () => (await notesOf(page, song)).filter((n) => n[1]! + n[2]! === 960).length).toBe(2);
 });
 
-test('a click on another note while keys wait takes nothing away from those chosen before', async ({ page }) => {
+test('a click on another note while keys wait takes nothing away from those selected before', async ({ page }) => {
     const song = await slow(page);
     const take = await notesOf(page, song);
     await press(page, 'd');
@@ -135,11 +135,11 @@ test('what is typed behind Esc works on nothing, also where an edit before it tr
     await press(page, 'd');
     await chosen(page, 1);
     await press(page, 'ArrowUp', 'ArrowDown', 'Escape', 'Control+d');
-    await said(page, 'No notes are chosen: nothing changed.');
+    await said(page, 'No notes are selected: nothing changed.');
     expect(await notesOf(page, song)).toEqual(take);
 });
 
-test('a note clicked after Esc stays chosen, though Esc still waits; what was typed between is for what Esc left', async ({
+test('a note clicked after Esc stays selected, though Esc still waits; what was typed between is for what Esc left', async ({
     page,
 }) => {
     const song = await slow(page);

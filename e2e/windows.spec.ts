@@ -18,7 +18,7 @@ test('undo works after a reload', async ({ page }) => {
     await said(page, /^Undone: 8 notes to 1\/16/);
     expect(await notesOf(page, song)).toEqual(before);
     await page.keyboard.press('Control+Shift+Z');
-    await said(page, /^Done again: 8 notes to 1\/16/);
+    await said(page, /^Redone: 8 notes to 1\/16/);
 });
 
 test('two windows on one song lose nothing and catch up with one another', async ({ page, context }) => {

@@ -27,7 +27,7 @@ test('a bar is written with no mouse: a key a note, the caret goes on, a rest is
             [3840, 240, 72, 80],
         ]);
     await chosen(page, 0);
-    // Back, and the note there is taken out; the one before is chosen and goes.
+    // Back, and the note there is taken out; the one before is selected and goes.
     await press(page, 'ArrowLeft', '-');
     await said(page, '1 note deleted.');
     await press(page, '-');
@@ -95,7 +95,7 @@ test('job 10: written, halved, copied, cut and carried by key alone', async ({ p
             [960, 240],
             [3840, 240],
         ]);
-    // A span over the second half of the first note, from the caret: 3 keys; copied with nothing chosen, cut at its
+    // A span over the second half of the first note, from the caret: 3 keys; copied with nothing selected, cut at its
     // edges, and pasted at the caret, twice.
     await press(page, 'Home', 'ArrowRight', 'Control+ArrowRight', 'Control+ArrowRight');
     await said(page, 'Span from 1.1.241 to 1.1.721.');
@@ -132,7 +132,7 @@ test('job 10: written, halved, copied, cut and carried by key alone', async ({ p
     await said(page, '1 note repeated, every span.');
     await press(page, 'Control+z', '=', 'Control+d');
     await expect.poll(async () => (await written(page, song)).filter((n) => n[0] === 480).length).toBe(2);
-    // Sent to the caret, all that is chosen.
+    // Sent to the caret, all that is selected.
     await press(page, 'Control+z', 'Escape', 'Control+End');
     await said(page, 'Caret at 2.2.241');
     await press(page, 'Home', 'a');
@@ -141,12 +141,12 @@ test('job 10: written, halved, copied, cut and carried by key alone', async ({ p
     await chosen(page, 1);
     await press(page, 'ArrowUp');
     await said(page, '1 note up a semitone.');
-    // What is chosen goes to the caret.
+    // What is selected goes to the caret.
     await press(page, 'Control+End', 'Shift+b');
     await said(page, '1 note moved to 2.2.241.');
 });
 
-test('the caret goes to notes, to rows in use and to the ends; the span to what is chosen and to bars', async ({
+test('the caret goes to notes, to rows in use and to the ends; the span to what is selected and to bars', async ({
     page,
 }) => {
     const song = await bring(

@@ -47,7 +47,7 @@ final class Reference extends Command
             $lines[] = sprintf('| `%s` | %s | %s |', $command->spec->id, $command->spec->title, $command->spec->about);
         }
         $lines[] = '';
-        array_push($lines, '## Choosing', '', '`{"select": …}` chooses other notes; nothing changes.', '', '| move | |', '|---|---|');
+        array_push($lines, '## Selecting', '', '`{"select": …}` selects other notes; nothing changes.', '', '| move | |', '|---|---|');
         foreach (SelectionCommands::ids() as $id) {
             $lines[] = sprintf('| `%s` | %s |', $id, SelectionCommands::spec($id)->title);
         }

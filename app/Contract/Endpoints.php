@@ -119,7 +119,7 @@ final class Endpoints
             new Endpoint('GET key-sets', 'The sets of shortcuts.', $state),
             new Endpoint('POST key-sets', 'A copy of a set (`from`; 0 for the one that ships) under a name, in use at once.', $state, Shape::object(['name' => Shape::text()], ['from' => Shape::whole(0)])),
             new Endpoint('POST key-sets/import', 'Imports a set.', $state, Shape::object(['file' => Shape::any()], ['as' => Shape::nullable(Shape::oneOf(['both', 'replace']))])),
-            new Endpoint('POST key-sets/undo', 'Takes the last change of shortcuts back.', $state),
+            new Endpoint('POST key-sets/undo', 'Undoes the last change of shortcuts.', $state),
             new Endpoint('POST key-sets/reset', 'Sets one command, or all, back to how they ship.', $state, Shape::object([], ['command' => Shape::text()])),
             new Endpoint('POST keys/check', 'What giving keys to a command would mean.', Shape::named('KeysChecked'), Shape::object($place)),
             new Endpoint('POST keys', 'Gives keys to a command.', $state, Shape::object(['binding' => Shape::map(Shape::any())], ['replace' => Shape::flag(), 'instead' => Shape::nullable(Shape::object($place))])),

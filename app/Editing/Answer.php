@@ -97,7 +97,7 @@ final class Answer
         return $track !== null && ArticulationSet::of($track) !== null;
     }
 
-    /** Whether many are chosen, and those that were given as chosen: they need not be told again. */
+    /** Whether many are selected, and those that were given as selected: they need not be told again. */
     private static function isGiven(Session $session): bool
     {
         $chosen = $session->batch->chosen;

@@ -30,7 +30,7 @@ final class History
      *
      * @param  mixed  $do  as it came
      * @param  mixed  $context  where it was asked for, for commands that do not say that themselves
-     * @param  mixed  $on  what is chosen before the first
+     * @param  mixed  $on  what is selected before the first
      * @return array<string, mixed> the answer to the interface
      *
      * @throws Stale|Refusal
@@ -137,7 +137,7 @@ final class History
             $said = [];
             for ($i = 0; $i < $times && ($step = $tree->next()) !== null; $i++) {
                 $tree->take($step, false);
-                $said[] = 'Done again: '.$step->said;
+                $said[] = 'Redone: '.$step->said;
             }
 
             return Answer::of($session, $said === [] ? ['There is nothing to redo.'] : $said, []);

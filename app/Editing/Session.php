@@ -29,7 +29,7 @@ final class Session
     /** Whether its last step is the newest of its way: nothing comes after it. */
     public bool $isNewest = false;
 
-    /** What was said to be chosen; null where nothing was. */
+    /** What was said to be selected; null where nothing was. */
     public ?Selection $given = null;
 
     private readonly ScoreStore $store;

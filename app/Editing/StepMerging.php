@@ -26,7 +26,7 @@ final class StepMerging
     /**
      * @param  array<array-key, mixed>  $command
      * @param  Outcome  $outcome  of it, which the session has taken in already
-     * @param  Selection|null  $on  what was chosen before it
+     * @param  Selection|null  $on  what was selected before it
      * @return string|null the sentence of the longer step; null where it cannot be
      */
     public function step(array $command, Outcome $outcome, ?Selection $on): ?string
@@ -48,7 +48,7 @@ final class StepMerging
     }
 
     /**
-     * The same command on what it left chosen.
+     * The same command on what it left selected.
      *
      * @param  array<array-key, mixed>  $last
      * @param  array<array-key, mixed>  $command

@@ -37,7 +37,7 @@ final class Tree
     /**
      * A step more, from where the song stands.
      *
-     * @param  Selection|null  $before  what was chosen before it
+     * @param  Selection|null  $before  what was selected before it
      */
     public function add(mixed $command, string $said, Change $change, ?Selection $before, Selection $after): void
     {
@@ -67,7 +67,7 @@ final class Tree
         $this->session->isNewest = true;
     }
 
-    /** Walks over one step, back or on; what was chosen then is chosen again. */
+    /** Walks over one step, back or on; what was selected then is selected again. */
     public function take(Step $step, bool $undo): void
     {
         $this->session->reach(ChangeCodec::parts($step->change));
@@ -226,7 +226,7 @@ final class Tree
         return array_reverse($way);
     }
 
-    /** What was chosen before a step, or after it; null where that is not known, or not there any more. */
+    /** What was selected before a step, or after it; null where that is not known, or not there any more. */
     private function chosen(Step $step, bool $before): ?Selection
     {
         $kept = $step->chosen === null ? null : json_decode($step->chosen, true, 64, JSON_THROW_ON_ERROR);
@@ -241,7 +241,7 @@ final class Tree
         }
     }
 
-    /** What was chosen is chosen again, and the caret is there. */
+    /** What was selected is selected again, and the caret is there. */
     private function choose(Change $change, Selection $chosen): void
     {
         $batch = $this->session->batch;

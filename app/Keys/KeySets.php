@@ -16,7 +16,7 @@ use Jactonic\Core\Refusal;
 /** The sets of shortcuts, and the one in use. Number 0 is the one that ships: who changes it gets a copy. */
 final class KeySets
 {
-    public const OWN = 'As Jactonic comes';
+    public const OWN = 'Default';
 
     /** @return array{set: int, name: string, sets: list<array{id: int, name: string}>, keymap: list<array<string, mixed>>, canUndo: bool} */
     public static function now(): array

@@ -73,7 +73,7 @@ final class Renumbering
         return json_encode((object) $changed, JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION);
     }
 
-    /** A command, or what was chosen: wherever it names parts and tracks. What it names that is not there stays as it is. */
+    /** A command, or what was selected: wherever it names parts and tracks. What it names that is not there stays as it is. */
     public function named(string $json): string
     {
         return json_encode($this->walk(json_decode($json, true, 64, JSON_THROW_ON_ERROR)), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_PRESERVE_ZERO_FRACTION);

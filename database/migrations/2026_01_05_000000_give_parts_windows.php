@@ -36,7 +36,7 @@ return new class extends Migration
             $table->index(['song_id', 'gone']);
         });
         Schema::table('steps', static function (Blueprint $table): void {
-            // What was chosen before the step and after it, each as an `on`.
+            // What was selected before the step and after it, each as an `on`.
             $table->json('chosen')->nullable();
             $table->index('parent_id');
         });

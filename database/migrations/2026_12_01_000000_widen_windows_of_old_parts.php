@@ -22,7 +22,7 @@ return new class extends Migration
 {
     public function up(): void
     {
-        // Only steps of before windows do not say what was chosen.
+        // Only steps of before windows do not say what was selected.
         $steps = DB::table('steps')->whereNull('chosen');
         /** @var object{id: int, ppq: int, tempos: string, meters: string, markers: string, head_id: int|null} $song */
         foreach (DB::table('songs')->whereIn('id', (clone $steps)->distinct()->pluck('song_id'))->get() as $song) {

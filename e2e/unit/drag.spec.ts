@@ -85,7 +85,7 @@ test('the held note goes to a line of the grid, unless that is suspended', () =>
     ]);
 });
 
-test('a group keeps its shape and stays on the keyboard and in the song', () => {
+test('a group keeps its shape keep opens on the keyboard and in the song', () => {
     expect(dragged('move', -900, 0)).toEqual([{ edit: 'nudge', params: ticks(-960) }]);
     expect(dragged('move', 0, -9000)).toEqual([{ edit: 'transpose', params: { semitones: 63 } }]);
     expect(dragged('move', 0, 9000)).toEqual([{ edit: 'transpose', params: { semitones: -60 } }]);

@@ -108,7 +108,7 @@ test('keys that belong together stand together in the strip', () => {
         ['O', 'back to the song'],
     ]);
     expect(shown({ ...none, mod: true })).toEqual([
-        ['Ctrl ↑ ↓', 'louder, softer by 5'],
+        ['Ctrl ↑ ↓', 'velocity up or down by 5'],
         ['Ctrl Z', 'undo'],
     ]);
     resolver.press('X', 'roll');

@@ -20,10 +20,10 @@ function entry(title: string, words: string[] = [], about = '', group = 'timing'
 const search = new Search([
     entry('Quantize', ['grid', 'tighten', 'snap'], 'Moves starts, ends or both toward the lines of the grid.'),
     entry('Quantize to a groove', ['feel', 'template']),
-    entry('Humanize', ['random', 'loosen'], 'Loosens timing, velocity and length by chance.'),
+    entry('Humanize', ['random', 'loosen'], 'Varies timing, velocity and length at random.'),
     entry('Join notes', ['glue', 'merge', 'tie'], '', 'structure'),
-    entry('Louder or softer', ['velocity', 'dynamics'], 'Adds an amount to every velocity.', 'velocity'),
-    entry('Level velocities', ['even', 'flatten'], '', 'velocity'),
+    entry('Velocity up or down', ['velocity', 'dynamics'], 'Adds an amount to every velocity.', 'velocity'),
+    entry('Even out velocities', ['even', 'flatten'], '', 'velocity'),
 ]);
 
 function titles(text: string, recent: string[] = []): string[] {
@@ -33,7 +33,7 @@ function titles(text: string, recent: string[] = []): string[] {
 test('a command is found by its title, the one that begins with it first', () => {
     expect(titles('quantize').slice(0, 2)).toEqual(['Quantize', 'Quantize to a groove']);
     expect(titles('groove')[0]).toBe('Quantize to a groove');
-    expect(titles('LOUD')[0]).toBe('Louder or softer');
+    expect(titles('LOUD')[0]).toBe('Velocity up or down');
 });
 
 test('and by another word for it, by its group, and by what it does', () => {
@@ -44,8 +44,8 @@ test('and by another word for it, by its group, and by what it does', () => {
 });
 
 test('several words all have to fit, in any order', () => {
-    expect(titles('velocity every')[0]).toBe('Louder or softer');
-    expect(titles('velocities level')[0]).toBe('Level velocities');
+    expect(titles('velocity every')[0]).toBe('Velocity up or down');
+    expect(titles('velocities level')[0]).toBe('Even out velocities');
 });
 
 test('misspelt words find it too', () => {
@@ -53,12 +53,12 @@ test('misspelt words find it too', () => {
         ['quantise', 'Quantize'],
         ['qantize', 'Quantize'],
         ['humanise', 'Humanize'],
-        ['velocties', 'Level velocities'],
+        ['velocties', 'Even out velocities'],
         ['gluee', 'Join notes'],
         ['quatnize', 'Quantize'],
         ['quantzie groov', 'Quantize to a groove'],
         ['hummani', 'Humanize'],
-        ['velocityy', 'Louder or softer'],
+        ['velocityy', 'Velocity up or down'],
         ['tmiing', 'Quantize'],
     ] as const)
         expect(titles(typed), typed).toContain(title);

@@ -7,7 +7,7 @@ import { Search } from '../../resources/js/keys/search';
 const TABLE: [words: string[], commands: string[]][] = [
     [['louder', 'softer', 'quieter', 'velocity'], ['velocity-add']],
     [['crescendo', 'diminuendo', 'fade', 'ramp', 'swell'], ['velocity-ramp']],
-    [['even out', 'compress', 'tame', 'pull together'], ['velocity-compress']],
+    [['even out', 'compress', 'tame', 'compress'], ['velocity-compress']],
     [['tighten', 'on the grid', 'align'], ['quantize']],
     [['late', 'lazy', 'behind', 'lay back', 'drag'], ['nudge {"steps":1}']],
     [['early', 'rush', 'push', 'ahead'], ['nudge {"steps":-1}']],
@@ -31,7 +31,7 @@ const TABLE: [words: string[], commands: string[]][] = [
     [['half time', 'double time'], ['stretch']],
     [['reverse', 'backwards'], ['reverse']],
     [['mirror', 'upside down'], ['mirror']],
-    [['the others', 'invert'], ['select {"move":"inverse"}']],
+    [['invert selection', 'invert'], ['select {"move":"inverse"}']],
     [['top note', 'melody'], ['select {"move":"top-voices"}']],
     [['bass note'], ['select {"move":"bottom-voices"}']],
     [['every other'], ['select {"move":"every-second"}']],

@@ -1741,7 +1741,7 @@ export interface EditParams {
     };
     'tempo-set': {
         /**
-         * a number from 4 to 1000 quarters a minute
+         * a number from 4 to 1000 BPM
          */
         tempo?: number;
         /**
@@ -2581,6 +2581,12 @@ export interface Param {
         | 'held'
         | 'choices';
     choices?: string[];
+    /**
+     * What each choice is called on the screen.
+     */
+    labels?: {
+        [k: string]: string;
+    };
     roots?: string[];
     kinds?: string[];
     /**
@@ -3428,7 +3434,7 @@ export interface Endpoints {
         };
     };
     /**
-     * Takes the last change of shortcuts back.
+     * Undoes the last change of shortcuts.
      */
     'POST key-sets/undo': {
         answer: KeyState;

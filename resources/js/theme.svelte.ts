@@ -1,6 +1,6 @@
 const KEPT = 'jactonic.theme';
 
-/** Paper by day, the same score at night: as the system has it until the person chooses. */
+/** Paper by day, the same score at night: as the system has it until the person selects. */
 class Theme {
     name = $state<'paper' | 'night'>('paper');
     /** Goes up when colours have to be read anew. */

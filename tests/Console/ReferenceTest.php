@@ -13,7 +13,7 @@ final class ReferenceTest extends TestCase
     public function test_it_names_every_edit_and_parameter(): void
     {
         $page = Reference::page();
-        foreach (['## Choosing', '## Picks', '`Mod+ArrowUp`', '`N` `M`'] as $text) {
+        foreach (['## Selecting', '## Picks', '`Mod+ArrowUp`', '`N` `M`'] as $text) {
             self::assertStringContainsString($text, $page);
         }
         foreach (Catalogue::specs() as $spec) {

@@ -63,7 +63,7 @@ final class BringInTest extends TestCase
         $many = array_map(static fn (int $i): array => ['key' => "r-$i", 'name' => "Recipe $i", 'steps' => $i > 1 ? [['recipe' => 'r-'.($i - 1)], ['recipe' => 'r-'.($i - 1)]] : self::recipe(1)['steps']], range(1, 60));
         $this->postJson('/api/recipes/import', ['file' => ['kind' => 'recipes', 'recipes' => $many]])->assertCreated();
         $file = ['kind' => 'recipes', 'recipes' => array_map(static fn (int $i): array => self::recipe(1, "R $i", "k-$i"), range(1, 2001))];
-        $this->postJson('/api/recipes/import', ['file' => $file])->assertStatus(422)->assertJsonPath('detail', 'This file holds 2,001 recipes; a file may hold 2,000 at most. Nothing was brought in.');
+        $this->postJson('/api/recipes/import', ['file' => $file])->assertStatus(422)->assertJsonPath('detail', 'This file holds 2,001 recipes; a file may hold 2,000 at most. Nothing was imported.');
     }
 
     public function test_a_set_of_shortcuts_of_a_name_that_is_there(): void

@@ -47,7 +47,7 @@ final class EditsTest extends TestCase
         ])->assertOk();
 
         self::assertCount(4, (array) $answer->json('said'));
-        self::assertSame(3, Step::query()->count(), 'choosing notes is no step');
+        self::assertSame(3, Step::query()->count(), 'selecting notes is no step');
         self::assertSame([480, 720, 960, 1200], $this->starts($song));
     }
 
@@ -71,7 +71,7 @@ final class EditsTest extends TestCase
         $song = $this->song();
         $part = $song->parts()->firstOrFail()->id;
         $answer = $this->do($song, [['edit' => 'mute', 'on' => $this->all($song)], ['edit' => 'cut-span', 'params' => ['from' => 'span-start', 'to' => 'span-end'], 'on' => [['part' => $part, 'notes' => []]]], ['edit' => 'delete']]);
-        $answer->assertJsonPath('refused.0.item', 1)->assertJsonPath('said.1', 'No notes are chosen: nothing changed.');
+        $answer->assertJsonPath('refused.0.item', 1)->assertJsonPath('said.1', 'No notes are selected: nothing changed.');
         self::assertSame([['part' => $part, 'notes' => []]], $answer->json('selection'));
     }
 

@@ -18,7 +18,7 @@ final class KeySetsTest extends TestCase
     {
         $before = $this->getJson('/api/key-sets')->assertOk()->assertJsonPath('set', 0)->json('keymap');
         $this->postJson('/api/keys/check', ['context' => 'roll', 'keys' => 'Q'])->assertJsonPath('lost.0.command', 'quantize')->assertJsonPath('keys', 'Q');
-        $this->postJson('/api/keys', ['binding' => self::MUTE])->assertStatus(422)->assertJsonPath('detail', 'Q stands for “quantize” already.');
+        $this->postJson('/api/keys', ['binding' => self::MUTE])->assertStatus(422)->assertJsonPath('detail', 'Q runs “quantize” already.');
         self::assertSame(0, KeySet::query()->count());
 
         $after = $this->postJson('/api/keys', ['binding' => self::MUTE, 'replace' => true])->assertOk()->assertJsonPath('name', 'Mine')->assertJsonPath('canUndo', true);
@@ -27,7 +27,7 @@ final class KeySetsTest extends TestCase
         $this->postJson('/api/key-sets/0/use')->assertJsonPath('keymap', $before);
         $this->postJson("/api/key-sets/{$after->json('set')}/use");
         self::assertSame('quantize', $this->commandOf($this->postJson('/api/key-sets/undo')->assertOk()->json('keymap'), 'Q'));
-        $this->postJson('/api/key-sets/undo')->assertStatus(422)->assertJsonPath('detail', 'There is no change of shortcuts to take back.');
+        $this->postJson('/api/key-sets/undo')->assertStatus(422)->assertJsonPath('detail', 'There is no change of shortcuts to undo.');
     }
 
     public function test_a_shortcut_is_moved_taken_away_and_reset(): void

@@ -73,9 +73,9 @@ final class PartsTest extends TestCase
         yield 'a marker set, moved, and another removed' => [[['edit' => 'marker-set', 'params' => ['name' => 'Gangway', 'at' => 960]], ['edit' => 'marker-move', 'params' => ['at' => 960, 'to' => 1920]], ['edit' => 'marker-remove', 'params' => ['at' => 0]]]];
         yield 'the song renamed' => [[['edit' => 'song-rename', 'params' => ['name' => 'Night boat']]]];
         yield 'points nudged and deleted' => [[['points' => true, 'edit' => 'nudge', 'params' => ['steps' => 1, 'by' => ['unit' => 'ticks', 'amount' => 30]]], ['edit' => 'delete']]];
-        yield 'a part that plays otherwise, goes round and is made real' => [[['parts' => true, 'edit' => 'part-plays', 'params' => ['transpose' => 5, 'delay' => -20]], ['parts' => true, 'edit' => 'part-loop', 'params' => ['until' => 40_000]], ['parts' => true, 'edit' => 'part-flatten']]];
+        yield 'a part that plays otherwise, goes round and is flattened' => [[['parts' => true, 'edit' => 'part-plays', 'params' => ['transpose' => 5, 'delay' => -20]], ['parts' => true, 'edit' => 'part-loop', 'params' => ['until' => 40_000]], ['parts' => true, 'edit' => 'part-flatten']]];
         yield 'a track with another sound and level, duplicated' => [[['tracks' => true, 'edit' => 'track-sound', 'params' => ['program' => 40]], ['tracks' => true, 'edit' => 'track-level', 'params' => ['volume' => 70]], ['tracks' => true, 'edit' => 'track-duplicate']]];
-        yield 'time put in and taken out' => [[['edit' => 'insert-time', 'params' => ['from' => 960, 'to' => 3840]], ['edit' => 'remove-time', 'params' => ['from' => 0, 'to' => 1920]]]];
+        yield 'time put in and removed' => [[['edit' => 'insert-time', 'params' => ['from' => 960, 'to' => 3840]], ['edit' => 'remove-time', 'params' => ['from' => 0, 'to' => 1920]]]];
         yield 'all notes of a part as a whole' => [[['parts' => true, 'edit' => 'transpose', 'params' => ['semitones' => 3]], ['tracks' => true, 'edit' => 'velocity-set', 'params' => ['value' => 33]]]];
     }
 
@@ -139,7 +139,7 @@ final class PartsTest extends TestCase
         $answer = $this->do($song, [['edit' => 'delete', 'on' => $answer->json('selection')]])->assertOk();
         self::assertSame([[], [$ids[1]]], [$answer->json("parts.$part.putPoints"), $answer->json("parts.$part.dropPoints")]);
         $this->do($song, [['edit' => 'legato', 'on' => ['part' => $part, 'lane' => 'cc:64', 'points' => [$ids[0]]]]])->assertOk()
-            ->assertJsonPath('said.0', 'Points are chosen, and this works on notes: nothing changed.');
+            ->assertJsonPath('said.0', 'Points are selected, and this works on notes: nothing changed.');
     }
 
     public function test_undo_and_redo_give_back_what_was_chosen(): void

@@ -33,8 +33,8 @@ final class RecipesTest extends TestCase
         $song = $this->song();
         $this->postJson('/api/recipes', ['recipe' => ['name' => 'Loud ones', 'pick' => ['velocity' => ['min' => 82]], 'steps' => []]])->assertCreated();
         $answer = $this->do($song, [['recipe' => 'loud-ones', 'on' => ['part' => $this->partId($song), 'notes' => []]], ['edit' => 'mute']])->assertOk();
-        $answer->assertJsonPath('said.0', '“Loud ones”: 2 notes chosen.')->assertJsonCount(2, 'selection.0.notes');
-        self::assertSame(1, Step::query()->count(), 'choosing is no step');
+        $answer->assertJsonPath('said.0', '“Loud ones”: 2 notes selected.')->assertJsonCount(2, 'selection.0.notes');
+        self::assertSame(1, Step::query()->count(), 'selecting is no step');
         $this->postJson('/api/recipes', ['recipe' => ['name' => 'Nothing', 'steps' => []]])->assertStatus(422)->assertJsonPath('parameter', 'steps');
     }
 
@@ -97,7 +97,7 @@ final class RecipesTest extends TestCase
         self::assertEquals($all, json_decode((string) $this->get('/api/recipes/file')->getContent(), true));
         $one = json_decode((string) $this->get('/api/recipes/a-fifth-up/file')->assertOk()->getContent(), true);
         self::assertIsArray($one);
-        $this->postJson('/api/recipes/import', ['file' => ['name' => 'A sixth up', 'key' => 'sixth'] + $one])->assertCreated()->assertJsonPath('said', '1 recipe brought in.');
+        $this->postJson('/api/recipes/import', ['file' => ['name' => 'A sixth up', 'key' => 'sixth'] + $one])->assertCreated()->assertJsonPath('said', '1 recipe imported.');
     }
 
     /** @return iterable<string, array{mixed, string}> */

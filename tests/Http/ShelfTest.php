@@ -38,7 +38,7 @@ final class ShelfTest extends TestCase
         $answer = $this->do($other, [['edit' => 'part-insert', 'params' => ['clip' => $clip, 'at' => 'caret', 'sounds' => true]]], ['context' => ['caret' => 3840]])->assertOk();
         $tracks = (array) $this->getJson("/api/songs/$other->id")->json('tracks');
         self::assertSame('Vibraphone', $tracks[count($tracks) - 1]['instrument'] ?? null);
-        self::assertStringContainsString('put in at 2.1.1', implode(' ', (array) $answer->json('said')));
+        self::assertStringContainsString('inserted at 2.1.1', implode(' ', (array) $answer->json('said')));
     }
 
     public function test_it_is_saved_and_opened_as_a_file_named_put_away_and_brought_back(): void
@@ -66,7 +66,7 @@ final class ShelfTest extends TestCase
     /** @return iterable<string, array{mixed, mixed}> */
     public static function bad(): iterable
     {
-        yield 'nothing chosen' => [[], 'Lantern'];
+        yield 'nothing selected' => [[], 'Lantern'];
         yield 'no notes' => [[['part' => 0, 'notes' => []]], 'Lantern'];
         yield 'a note that is gone' => [['part' => 0, 'notes' => [9999]], 'Lantern'];
         yield 'a name of 10,000 letters' => [['parts' => [0]], str_repeat('x', 10_000)];

@@ -44,7 +44,7 @@ final class WordsTest extends TestCase
     public function test_keys_that_cannot_stand_for_anything_and_files_that_are_none_say_so(): void
     {
         $bind = fn (string $keys): \Illuminate\Testing\TestResponse => $this->postJson('/api/keys', ['binding' => ['context' => 'roll', 'keys' => $keys, 'command' => 'transpose', 'params' => ['semitones' => 1], 'label' => 'x']]);
-        $bind('F13')->assertStatus(422)->assertJsonPath('detail', static fn (string $d): bool => str_contains($d, '"F13" cannot stand for a command. Letters, digits'));
+        $bind('F13')->assertStatus(422)->assertJsonPath('detail', static fn (string $d): bool => str_contains($d, '"F13" cannot be a shortcut. Letters, digits'));
         foreach (['Tab', 'Shift+Tab', 'Mod+W'] as $kept) {
             $bind($kept)->assertStatus(422)->assertJsonPath('detail', static fn (string $d): bool => str_contains($d, "$kept cannot be used: browsers or the system keep it"));
         }

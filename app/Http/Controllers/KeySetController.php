@@ -132,7 +132,7 @@ final class KeySetController
     {
         $set = KeySet::query()->find(KeySets::current());
         if ($set === null || ! $set->undo()) {
-            throw new Refusal('There is no change of shortcuts to take back.');
+            throw new Refusal('There is no change of shortcuts to undo.');
         }
 
         return self::state();

@@ -126,7 +126,7 @@ final class RecipeController
         });
         $count = count($recipes) === 1 ? '1 recipe' : count($recipes).' recipes';
 
-        return new JsonResponse(['said' => "$count brought in.", 'recipes' => self::all(), 'replaced' => array_map(static fn (CoreRecipe $r): array => $r->toArray(), $in->replaced)], 201);
+        return new JsonResponse(['said' => "$count imported.", 'recipes' => self::all(), 'replaced' => array_map(static fn (CoreRecipe $r): array => $r->toArray(), $in->replaced)], 201);
     }
 
     public function export(string $recipe): Response

@@ -33,7 +33,7 @@ final class ShelfController
         return new JsonResponse(['phrases' => array_reverse($phrases)]);
     }
 
-    /** Keeps what is chosen in a song (`on`: parts, or notes) under a `name`. */
+    /** Keeps what is selected in a song (`on`: parts, or notes) under a `name`. */
     public function keep(int $song, Request $request): JsonResponse
     {
         $core = Library::toCore(Song::query()->findOrFail($song));
@@ -46,7 +46,7 @@ final class ShelfController
             }
         }
         if ($parts === []) {
-            throw new Refusal('Nothing is chosen: nothing was kept.', 'on');
+            throw new Refusal('Nothing is selected: nothing was kept.', 'on');
         }
         $name = Library::name($request->json('name') ?? implode(', ', array_slice(array_map(static fn (Part $p): string => $p->name, $parts), 0, 3)));
 

@@ -79,7 +79,7 @@ final class ChangeCodec
             /** @var array{ids?: list<int|array{int, int}>, columns?: array<string, array{list<mixed>, list<mixed>}|int>, drop?: array<string, list<mixed>>, put?: array<string, list<mixed>>, points?: Written, pointsBefore?: array<string, list<mixed>>, pointsAfter?: array<string, list<mixed>>, head?: array{array{int, string, int, int, int, bool}|null, array{int, string, int, int, int, bool}|null, array<string, mixed>|null}} $part */
             $present = $score->parts[$id] ?? $score->gone[$id] ?? null;
             $notes = self::sides(Table::notes(), $part, $present?->notes, $undo);
-            // Steps of before points could be chosen hold them whole on both sides.
+            // Steps of before points could be selected hold them whole on both sides.
             $points = isset($part['pointsBefore']) || isset($part['pointsAfter'])
                 ? RowsChange::of(Table::points(), Table::points()->read($part['pointsBefore'] ?? []), Table::points()->read($part['pointsAfter'] ?? []))
                 : self::sides(Table::points(), $part['points'] ?? [], $present?->points, $undo);

@@ -21,10 +21,10 @@ use Jactonic\Core\Selection\TargetReader;
 
 /**
  * The one loop that runs a list of commands: the history, the landing, recipes and the command line all go by it. It
- * holds the score as the commands so far left it, and what they left chosen; a command that is refused leaves the score, and selected what it named.
+ * holds the score as the commands so far left it, and what they left selected; a command that is refused leaves the score, and selected what it named.
  *
  * A command is one of {"edit", "params"}, {"select": move or pick, "how"}, {"recipe": key or recipe}, {"set": settings}, {"touched":
- * note}; with "on" where it does not work on what the one before left chosen, "context" for the places it names (where that
+ * note}; with "on" where it does not work on what the one before left selected, "context" for the places it names (where that
  * leaves the caret out, it is where the one before left it), and "times" for how many times over.
  */
 final class Batch
@@ -52,7 +52,7 @@ final class Batch
     /** @var array<int, bool> parts that were changed, each with whether it was put in or taken away */
     private array $touched = [];
 
-    /** What the last command worked on; null where nothing was known to be chosen. */
+    /** What the last command worked on; null where nothing was known to be selected. */
     public ?Selection $on = null;
 
     /** Where writing goes on; null where it stays. */
@@ -62,7 +62,7 @@ final class Batch
     public ?array $at = null;
 
     /**
-     * @param  Selection|null  $chosen  what is chosen before the first; null where nothing is known to be
+     * @param  Selection|null  $chosen  what is selected before the first; null where nothing is known to be
      * @param  bool  $follows  whether the caret goes with the work; the places of a recipe are those of where it is run
      */
     public function __construct(public Score $score, private readonly Book $book = new Book, public ?Selection $chosen = null, private Context $context = new Context, private readonly bool $follows = true)
@@ -232,8 +232,8 @@ final class Batch
     }
 
     /**
-     * Runs a recipe as one change. The condition chooses among the notes chosen, or with none chosen among all of the
-     * parts named; then each step works on what the one before it left chosen. Settings hold until the recipe ends: they
+     * Runs a recipe as one change. The condition selects among the selected notes, or with none selected among all of the
+     * parts named; then each step works on what the one before it left selected. Settings hold until the recipe ends: they
      * are never kept.
      *
      * @throws Refusal of the whole when one step is refused, saying which and why
@@ -267,7 +267,7 @@ final class Batch
         }
         $chosen = $inner->chosen ?? $on;
         $sentence = match (count($said)) {
-            0 => Wording::notes($chosen->count()).' chosen.',
+            0 => Wording::notes($chosen->count()).' selected.',
             1, 2 => implode(' ', $said),
             default => sprintf('%s, %d steps. Last: %s', Wording::notes($count), count($said), $said[count($said) - 1]),
         };
@@ -291,7 +291,7 @@ final class Batch
     }
 
     /**
-     * Settings of the part named, else of those in which something is chosen.
+     * Settings of the part named, else of those in which something is selected.
      *
      * @param  array<array-key, mixed>  $command
      */
@@ -314,7 +314,7 @@ final class Batch
     }
 
     /**
-     * A note was touched by hand: the pen takes after it, where it is told to. It says nothing, and what is chosen stays.
+     * A note was touched by hand: the pen takes after it, where it is told to. It says nothing, and what is selected stays.
      *
      * @param  array<array-key, mixed>  $command
      */
@@ -327,7 +327,7 @@ final class Batch
         return new Outcome(new Change, $on, '', settings: $after === $part->settings() ? [] : [$part->id => $after]);
     }
 
-    /** The pen takes after the one note that a command left chosen, where it is told to. */
+    /** The pen takes after the one note that a command left selected, where it is told to. */
     private function touched(): void
     {
         if ($this->chosen === null || $this->chosen->count() !== 1) {

@@ -10,14 +10,14 @@ use Jactonic\Core\Score\Part;
 use Jactonic\Core\Score\Score;
 use Jactonic\Core\Selection\Selection;
 
-/** The caret goes with the work: to what was newly chosen, along with the note it stands on, to the place of what went. */
+/** The caret goes with the work: to what was newly selected, along with the note it stands on, to the place of what went. */
 final class CaretRule
 {
     /**
      * Where the caret comes to by a command; null where it stays.
      *
      * @param  Change  $change  what the command did
-     * @param  Selection|null  $before  what was chosen before it; null where all that is chosen counts as new
+     * @param  Selection|null  $before  what was selected before it; null where all that is selected counts as new
      * @param  Score  $score  as the command left it
      * @param  array{int, int|null}|null  $caret  tick and pitch where it stood
      * @return array{int, int}|null tick and pitch

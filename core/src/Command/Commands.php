@@ -30,7 +30,7 @@ final class Commands
         }
         $all = [];
         foreach (Catalogue::specs() as $spec) {
-            // What works on notes works on all that sound in the parts chosen on the song page.
+            // What works on notes works on all that sound in the selected parts on the song page.
             $contexts = $spec->needs === Requires::Notes && $spec->takes(AppliesTo::Notes) && $spec->contexts === ['roll'] ? ['roll', 'song'] : $spec->contexts;
             $all[$spec->id] = new Command($spec, $contexts, $spec->forms);
         }

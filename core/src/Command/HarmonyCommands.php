@@ -32,7 +32,7 @@ final class HarmonyCommands
                 ['title' => 'Chord line with arpeggios gathered, or not', 'params' => ['set' => 'arpeggios'], 'words' => ['names', 'broken chords']],
                 ['title' => 'Chord line as the pedal holds, or not', 'params' => ['set' => 'pedal'], 'words' => ['names', 'sustain']],
             ]),
-            new Command(new Spec('chord-notes', 'Choose the notes of the chord', Family::Selection, 'Chooses the notes of the chord that the chord line names at the caret.', [
+            new Command(new Spec('chord-notes', 'Select the notes of the chord', Family::Selection, 'Selects the notes of the chord that the chord line names at the caret.', [
                 Param::choice('how', 'How', array_column(How::cases(), 'value'), 'instead'),
             ], Requires::Part, ['chord', 'name', 'here']), ['roll']),
             new Command(new Spec('copy-chords', 'Copy the chord line as text', Family::Harmony, 'Puts the names of the chords on the clipboard, a bar between strokes; they can be typed as a progression.', needs: Requires::Song, words: ['chords', 'names', 'progression', 'text']), self::PLACES),

@@ -37,11 +37,11 @@ final class InterfaceCommands
         $moves = array_map(static fn (string $id): array => ['title' => SelectionCommands::spec($id)->title, 'params' => ['move' => $id], 'words' => SelectionCommands::spec($id)->words], SelectionCommands::ids());
 
         return [
-            new Command(new Spec('select', 'Choose notes', Family::Selection, 'Chooses other notes; nothing changes.', [
+            new Command(new Spec('select', 'Select notes', Family::Selection, 'Selects notes; nothing changes.', [
                 Param::choice('move', 'Which', SelectionCommands::ids(), 'all'),
                 Param::choice('how', 'How', array_column(How::cases(), 'value'), 'instead'),
             ], Requires::Part, ['choose', 'pick', 'mark', 'notes']), self::ROLL, $moves),
-            new Command(new Spec('escape', 'Nothing, or away', Family::Selection, 'Ends what is under way, closes a panel, or chooses nothing.', needs: Requires::Nothing, words: ['cancel', 'deselect', 'close', 'stop']), self::ANY),
+            new Command(new Spec('escape', 'Cancel, deselect', Family::Selection, 'Cancels what is under way, closes a panel, or deselects.', needs: Requires::Nothing, words: ['cancel', 'deselect', 'close', 'stop']), self::ANY),
             new Command(new Spec('insert-at', 'Insert a note', Family::Structure, 'Puts a note in at the caret, which goes on to the next cell, or at the pointer.', [
                 Param::choice('at', 'Where', ['caret', 'pointer'], 'caret'),
                 Param::integer('touch', 'Touch', 1, 4, optional: true),
@@ -51,14 +51,14 @@ final class InterfaceCommands
                 ...array_map(static fn (int $n): array => ['title' => "Insert a note at the caret with touch $n", 'params' => ['touch' => $n], 'words' => ['velocity']], [1, 2, 3, 4]),
                 ...array_map(static fn (int $n): array => ['title' => "Insert a note at the pointer with touch $n", 'params' => ['at' => 'pointer', 'touch' => $n], 'words' => ['velocity']], [1, 2, 3, 4]),
             ]),
-            new Command(new Spec('note-here', 'The note at the caret', Family::Selection, 'Chooses or deletes the note at the caret.', [
+            new Command(new Spec('note-here', 'The note at the caret', Family::Selection, 'Selects or deletes the note at the caret.', [
                 Param::choice('what', 'What', ['choose', 'add', 'delete'], 'choose'),
                 Param::choice('at', 'Where', ['caret', 'pointer'], 'caret'),
             ], Requires::Part, ['caret', 'erase', 'here']), self::ROLL, [
-                ['title' => 'Choose the note at the caret', 'params' => ['what' => 'choose']],
-                ['title' => 'Take in the note at the caret, or let it go', 'params' => ['what' => 'add'], 'words' => ['also', 'too', 'more', 'several']],
+                ['title' => 'Select the note at the caret', 'params' => ['what' => 'choose']],
+                ['title' => 'Add the note at the caret to the selection, or remove it', 'params' => ['what' => 'add'], 'words' => ['also', 'too', 'more', 'several']],
                 ['title' => 'Delete the note at the caret', 'params' => ['what' => 'delete']],
-                ['title' => 'Delete the note under the pointer', 'params' => ['what' => 'delete', 'at' => 'pointer'], 'words' => ['rub out']],
+                ['title' => 'Delete the note under the pointer', 'params' => ['what' => 'delete', 'at' => 'pointer'], 'words' => ['erase']],
             ]),
             new Command(new Spec('place-and-next', 'To the caret, and on to the next note', Family::Timing, 'Moves the notes to the caret; the caret goes on to the next note.', needs: Requires::Notes, words: ['caret', 'send', 'align', 'move']), self::ROLL),
         ];
@@ -67,26 +67,26 @@ final class InterfaceCommands
     /** @return list<Command> */
     private static function writing(): array
     {
-        $to = ['first-note' => 'the first note', 'part-end' => 'the part’s end', 'next-note' => 'the next note', 'previous-note' => 'the previous note', 'pitch-up' => 'the next higher pitch in use', 'pitch-down' => 'the next lower pitch in use', 'next-line' => 'the next line', 'previous-line' => 'the previous line', 'next-bar' => 'a bar later', 'previous-bar' => 'a bar earlier', 'next-marker' => 'the next marker', 'previous-marker' => 'the previous marker'];
-        $span = ['start' => 'Span from the caret', 'end' => 'Span to the caret', 'selection' => 'Span around what is chosen', 'bars' => 'Span of whole bars', 'clear' => 'No span'];
+        $to = ['first-note' => 'the first note', 'part-end' => 'the part’s end', 'next-note' => 'the next note', 'previous-note' => 'the previous note', 'pitch-up' => 'the next higher used pitch', 'pitch-down' => 'the next lower used pitch', 'next-line' => 'the next line', 'previous-line' => 'the previous line', 'next-bar' => 'a bar later', 'previous-bar' => 'a bar earlier', 'next-marker' => 'the next marker', 'previous-marker' => 'the previous marker'];
+        $span = ['start' => 'Span from the caret', 'end' => 'Span to the caret', 'selection' => 'Span around what is selected', 'bars' => 'Span of whole bars', 'clear' => 'No span'];
 
         return [
-            new Command(new Spec('tool', 'Pen or eraser in hand', Family::Structure, 'Takes the pen or the eraser in hand, or puts it down: with the pen a press writes, with the eraser it deletes.', [
+            new Command(new Spec('tool', 'Pen or eraser', Family::Structure, 'Picks up the pen or the eraser, or puts it down: with the pen a click writes, with the eraser it deletes.', [
                 Param::choice('tool', 'Which', ['pen', 'eraser'], 'pen'),
             ], Requires::Part, ['draw', 'pencil', 'erase', 'mouse', 'write']), self::OPEN, [
-                ['title' => 'Pen in hand, or down', 'params' => ['tool' => 'pen'], 'words' => ['draw', 'pencil', 'write']],
-                ['title' => 'Eraser in hand, or down', 'params' => ['tool' => 'eraser'], 'words' => ['erase', 'delete', 'rub out']],
+                ['title' => 'Pen on, off', 'params' => ['tool' => 'pen'], 'words' => ['draw', 'pencil', 'write']],
+                ['title' => 'Eraser on, off', 'params' => ['tool' => 'eraser'], 'words' => ['erase', 'delete', 'erase']],
             ]),
-            new Command(new Spec('caret', 'Caret to', Family::View, 'Puts the caret at a note, at the part’s end, at a line, or in another row in use; what is chosen stays chosen.', [
+            new Command(new Spec('caret', 'Caret to', Family::View, 'Puts the caret at a note, at the part’s end, at a line, or in another used row; what is selected stays selected.', [
                 Param::choice('to', 'Where', array_keys($to), 'next-note'),
             ], Requires::Part, ['cursor', 'go', 'jump']), self::OPEN, array_map(static fn (string $k, string $t): array => ['title' => "Caret to $t", 'params' => ['to' => $k]], array_keys($to), $to)),
-            new Command(new Spec('pass', 'Choose what the caret passes', Family::Selection, 'Takes the caret to the start or the end, and chooses all on its way.', [
+            new Command(new Spec('pass', 'Select what the caret passes', Family::Selection, 'Moves the caret to the start or the end and selects everything on the way.', [
                 Param::choice('to', 'Where', ['start', 'end'], 'end'),
             ], Requires::Part, ['select', 'rest', 'all after', 'all before']), self::ROLL, [
-                ['title' => 'Choose all from the caret on', 'params' => ['to' => 'end'], 'words' => ['after', 'rest', 'end']],
-                ['title' => 'Choose all before the caret', 'params' => ['to' => 'start'], 'words' => ['start']],
+                ['title' => 'Select all from the caret on', 'params' => ['to' => 'end'], 'words' => ['after', 'rest', 'end']],
+                ['title' => 'Select all before the caret', 'params' => ['to' => 'start'], 'words' => ['start']],
             ]),
-            new Command(new Spec('copy', 'Copy', Family::Structure, 'Keeps the notes chosen, or with none chosen what lies in the span, to be pasted.', needs: Requires::Part, words: ['clipboard']), self::OPEN),
+            new Command(new Spec('copy', 'Copy', Family::Structure, 'Keeps the selected notes, or with none selected what lies in the span, to be pasted.', needs: Requires::Part, words: ['clipboard']), self::OPEN),
             new Command(new Spec('cut', 'Cut', Family::Structure, 'Copies, and takes away what was copied.', needs: Requires::Part, words: ['clipboard', 'move']), self::OPEN),
             new Command(new Spec('paste', 'Paste', Family::Structure, 'Puts in what was copied, at the caret or where it was, here, in another part or in another song; the caret goes on to its end.', [
                 Param::choice('where', 'Where', ['caret', 'place'], 'caret'),
@@ -112,7 +112,7 @@ final class InterfaceCommands
                 ['title' => 'Step: tie the last on', 'params' => ['what' => 'tie'], 'words' => ['longer', 'hold']],
                 ['title' => 'Step: back', 'params' => ['what' => 'back'], 'words' => ['undo', 'last']],
             ]),
-            new Command(new Spec('keyboard', 'Computer keys play', Family::Recording, 'Two rows of the computer keyboard play notes, or do commands again.', needs: Requires::Part, words: ['typing', 'piano', 'virtual', 'musical', 'qwerty']), self::ROLL),
+            new Command(new Spec('keyboard', 'Computer keys play', Family::Recording, 'Two rows of the computer keyboard play notes, or run commands again.', needs: Requires::Part, words: ['typing', 'piano', 'virtual', 'musical', 'qwerty']), self::ROLL),
             new Command(new Spec('keyboard-set', 'Octave and touch of the computer keys', Family::Recording, 'Puts the computer keys an octave up or down, or gives them a touch.', [
                 Param::integer('octave', 'Octaves up', -8, 8, optional: true),
                 Param::integer('touch', 'Touch', 1, 4, optional: true),
@@ -131,16 +131,16 @@ final class InterfaceCommands
         return [
             new Command(new Spec('record', 'Record, stop', Family::Recording, 'Records into the open part from the caret, the span’s start or the playhead, or ends the take.', needs: Requires::Part, words: ['take', 'capture']), self::ROLL),
             new Command(new Spec('arm', 'Arm, disarm', Family::Recording, 'While it is armed, playing records.', needs: Requires::Part, words: ['record', 'ready', 'enable']), self::ROLL),
-            new Command(new Spec('take-back', 'Take back the last round', Family::Recording, 'Takes away what was played in the last round, or the whole take where it does not go round.', needs: Requires::Part, words: ['undo', 'take', 'delete', 'loop']), self::ROLL),
-            new Command(new Spec('take', 'An interrupted take', Family::Recording, 'Keeps a take that was interrupted, or throws it away.', [
+            new Command(new Spec('take-back', 'Delete the last round', Family::Recording, 'Deletes what was recorded in the last round of a loop, or the whole take.', needs: Requires::Part, words: ['undo', 'take', 'delete', 'loop']), self::ROLL),
+            new Command(new Spec('take', 'An interrupted take', Family::Recording, 'Keeps an interrupted take, or discards it.', [
                 Param::choice('what', 'What', ['keep', 'drop'], 'keep'),
             ], Requires::Song, ['restore', 'recover', 'crash', 'lost']), self::OPEN, [
                 ['title' => 'Keep the interrupted take', 'params' => ['what' => 'keep'], 'words' => ['restore', 'recover']],
-                ['title' => 'Throw the interrupted take away', 'params' => ['what' => 'drop'], 'words' => ['discard']],
+                ['title' => 'Discard the interrupted take', 'params' => ['what' => 'drop'], 'words' => ['discard']],
             ]),
             new Command(new Spec('metronome', 'Metronome on, off', Family::Recording, 'Beats are heard while it plays and records.', needs: Requires::Song, words: ['click', 'beat']), self::OPEN),
-            new Command(new Spec('count-in', 'Next count-in', Family::Recording, 'No bar, one or two are counted before a take.', needs: Requires::Song, words: ['precount', 'bars']), self::OPEN),
-            new Command(new Spec('record-set', 'How it records', Family::Recording, 'Turns one of the settings of recording round.', [
+            new Command(new Spec('count-in', 'Next count-in', Family::Recording, 'Count-in: off, 1 or 2 bars.', needs: Requires::Song, words: ['precount', 'bars']), self::OPEN),
+            new Command(new Spec('record-set', 'How it records', Family::Recording, 'Switches a recording setting.', [
                 Param::choice('what', 'What', ['mode', 'timing', 'punch', 'into'], 'mode'),
             ], Requires::Part, ['record']), self::ROLL, [
                 ['title' => 'Overdub or replace', 'params' => ['what' => 'mode'], 'words' => ['record', 'layer']],
@@ -165,7 +165,7 @@ final class InterfaceCommands
 
         return [
             new Command(new Spec('share-settings', 'This grid for all parts', Family::Settings, 'Gives all parts of the song this part’s grid, swing, strength and nudge step.', needs: Requires::Part, words: ['grid', 'swing', 'same', 'every part', 'apply']), self::ROLL),
-            new Command(new Spec('set', 'Set what belongs to the part', Family::Settings, 'Sets the part’s grid, swing, strength, nudge step or pen.', [
+            new Command(new Spec('set', 'Part settings', Family::Settings, 'Sets the part’s grid, swing, strength, nudge step or pen.', [
                 Param::grid('grid', 'Grid'),
                 Param::number('swing', 'Swing', 50, 75, unit: '%'),
                 Param::integer('strength', 'Strength', 0, 100, unit: '%'),
@@ -178,7 +178,7 @@ final class InterfaceCommands
                 ['title' => 'Swing on, off', 'params' => ['swing' => 'toggle'], 'words' => ['shuffle', 'groove']],
                 ['title' => 'More swing', 'params' => ['swingBy' => 1], 'words' => ['shuffle']],
                 ['title' => 'Less swing', 'params' => ['swingBy' => -1], 'words' => ['shuffle', 'straight']],
-                ['title' => 'Held to the scale, or not', 'params' => ['held' => 'toggle'], 'words' => ['key', 'diatonic', 'lock']],
+                ['title' => 'Scale lock on, off', 'params' => ['held' => 'toggle'], 'words' => ['key', 'diatonic', 'lock']],
                 ['title' => 'No scale', 'params' => ['scale' => null], 'words' => ['key', 'chromatic', 'off']],
                 ['title' => 'Straight', 'params' => ['swing' => 50], 'words' => ['swing', 'off']],
                 ...array_map(static fn (int $s): array => ['title' => "Strength $s %", 'params' => ['strength' => $s], 'words' => ['quantize', 'amount']], [25, 50, 75, 100]),
@@ -186,8 +186,8 @@ final class InterfaceCommands
                 ['title' => 'Pen velocity as of the note last touched', 'params' => ['velocityFrom' => 'toggle'], 'words' => ['follow', 'new notes']],
                 ['title' => 'Pen length as of the note last touched', 'params' => ['lengthFrom' => 'toggle'], 'words' => ['follow', 'new notes']],
                 ...array_map(static fn (int $n): array => ['title' => "Pen velocity of touch $n", 'params' => ['touch' => $n], 'words' => ['velocity', 'new notes']], [1, 2, 3, 4]),
-                ['title' => 'Nudge step tied to the grid', 'params' => ['tied' => 'toggle'], 'words' => ['move', 'link']],
-                ['title' => 'Lanes come along with moved notes', 'params' => ['lanes' => 'toggle'], 'words' => ['controllers', 'automation']],
+                ['title' => 'Nudge step = grid', 'params' => ['tied' => 'toggle'], 'words' => ['move', 'link']],
+                ['title' => 'Controllers move with notes', 'params' => ['lanes' => 'toggle'], 'words' => ['controllers', 'automation']],
             ]),
         ];
     }
@@ -202,7 +202,7 @@ final class InterfaceCommands
                 continue;
             }
             $panels[] = ['title' => "$spec->title: settings", 'params' => ['edit' => $spec->id], 'words' => [...$spec->words, 'panel']];
-            $again[] = ['title' => "$spec->title, as set last", 'params' => ['edit' => $spec->id], 'words' => [...$spec->words, 'repeat', 'panel']];
+            $again[] = ['title' => "$spec->title, with the last settings", 'params' => ['edit' => $spec->id], 'words' => [...$spec->words, 'repeat', 'panel']];
         }
 
         return [
@@ -218,30 +218,30 @@ final class InterfaceCommands
                 ['title' => 'Inputs', 'params' => ['name' => 'input'], 'words' => ['midi', 'keyboard', 'device', 'player', 'controller']],
                 ['title' => 'Tempo and meter', 'params' => ['name' => 'tempo'], 'words' => ['bpm', 'time signature', 'changes']],
                 ['title' => 'Scale and likely scales', 'params' => ['name' => 'scale'], 'words' => ['key', 'mode', 'detect', 'reading', 'major', 'minor']],
-                ['title' => 'Repairs: what may want mending', 'params' => ['name' => 'repairs'], 'words' => ['mend', 'fix', 'clean', 'faults', 'duplicates', 'doubled', 'wrong notes', 'check']],
+                ['title' => 'Check: possible problems', 'params' => ['name' => 'repairs'], 'words' => ['mend', 'fix', 'clean', 'faults', 'duplicates', 'doubled', 'wrong notes', 'check']],
                 ['title' => 'Rows: names and order', 'params' => ['name' => 'rows'], 'words' => ['drums', 'rename', 'map', 'names']],
-                ['title' => 'Parts underneath: which', 'params' => ['name' => 'underlay'], 'words' => ['ghost', 'behind', 'pick']],
+                ['title' => 'Other parts: which', 'params' => ['name' => 'underlay'], 'words' => ['ghost', 'behind', 'pick']],
                 ['title' => 'The playing as a picture', 'params' => ['name' => 'playing'], 'words' => ['timing', 'dots', 'early', 'late', 'plot']],
                 ['title' => 'Sound of the track', 'params' => ['name' => 'sound'], 'words' => ['instrument', 'program', 'patch', 'kit', 'preset']],
-                ['title' => 'Drills: the demo’s faults, and the keys that mend them', 'params' => ['name' => 'drills'], 'words' => ['learn', 'practice', 'exercise', 'tutorial', 'help']],
+                ['title' => 'Drills: fix the demo’s problems with few keys', 'params' => ['name' => 'drills'], 'words' => ['learn', 'practice', 'exercise', 'tutorial', 'help']],
                 ['title' => 'Articulations of the track', 'params' => ['name' => 'articulations'], 'words' => ['pizzicato', 'key switch', 'set', 'playing styles']],
                 ['title' => 'The shelf: phrases that were kept', 'params' => ['name' => 'shelf'], 'words' => ['library', 'clips', 'ideas', 'put in', 'loops']],
-                ['title' => 'Keep what is chosen on the shelf', 'params' => ['name' => 'shelve'], 'words' => ['library', 'save phrase', 'idea']],
+                ['title' => 'Keep what is selected on the shelf', 'params' => ['name' => 'shelve'], 'words' => ['library', 'save phrase', 'idea']],
                 ['title' => 'Lanes: which', 'params' => ['name' => 'lanes'], 'words' => ['controllers', 'cc', 'automation', 'add']],
-                ['title' => 'Kept choices', 'params' => ['name' => 'choices'], 'words' => ['keep', 'selection', 'named', 'recall']],
+                ['title' => 'Saved selections', 'params' => ['name' => 'choices'], 'words' => ['keep', 'selection', 'named', 'recall']],
                 ['title' => 'Recipes', 'params' => ['name' => 'recipes'], 'words' => ['macro', 'chain', 'custom', 'own command']],
                 ...$panels,
             ]),
-            new Command(new Spec('again', 'An edit as it was set last', Family::Timing, 'Does an edit once more as its panel was set last.', [
+            new Command(new Spec('again', 'Repeat with the last settings', Family::Timing, 'Runs an edit again with the last settings of its panel.', [
                 Param::text('edit', 'Edit'),
                 Param::flag('reseed', 'With a new seed'),
                 Param::flag('instead', 'Instead of the last'),
             ], Requires::Notes), self::OPEN, [
                 ...$again,
                 ['title' => 'Humanize with a new seed', 'params' => ['edit' => 'humanize', 'reseed' => true], 'words' => ['random', 'loosen']],
-                ['title' => 'Humanize otherwise', 'params' => ['edit' => 'humanize', 'reseed' => true, 'instead' => true], 'words' => ['random', 'another seed']],
+                ['title' => 'Humanize: another random result', 'params' => ['edit' => 'humanize', 'reseed' => true, 'instead' => true], 'words' => ['random', 'another seed']],
             ]),
-            new Command(new Spec('landing', 'Show where notes would land', Family::View, 'While the key is held: where an edit would put the notes.', [
+            new Command(new Spec('landing', 'Preview an edit', Family::View, 'While the key is held, notes are shown where the edit would put them.', [
                 Param::text('edit', 'Edit', 'quantize'),
             ], Requires::Part, ['preview', 'hold']), self::ROLL),
             new Command(new Spec('compare', 'Compare with before', Family::View, 'While the key is held: the part as it was.', [
@@ -253,8 +253,8 @@ final class InterfaceCommands
             new Command(new Spec('recipe', 'Run a recipe', Family::Recipe, 'Runs a recipe: notes by a condition, then a chain of edits.', [
                 Param::text('recipe', 'Recipe'),
             ], Requires::Part, ['macro', 'chain']), self::OPEN),
-            new Command(new Spec('record-recipe', 'Record a recipe', Family::Recipe, 'Begins to note down what is done, or ends it and opens what was noted as a recipe.', needs: Requires::Part, words: ['macro', 'record', 'learn']), self::ROLL),
-            new Command(new Spec('repeat-command', 'Repeat the last command', Family::Recipe, 'Does one of the last three commands again, on what is chosen now.', [
+            new Command(new Spec('record-recipe', 'Record a recipe', Family::Recipe, 'Starts recording what you do, or ends it and opens it as a recipe.', needs: Requires::Part, words: ['macro', 'record', 'learn']), self::ROLL),
+            new Command(new Spec('repeat-command', 'Repeat the last command', Family::Recipe, 'Runs one of the last three commands again, on what is selected now.', [
                 Param::integer('back', 'How far back', 1, 3, 1),
             ], Requires::Part, ['again', 'redo', 'same']), self::OPEN, [
                 ['title' => 'Repeat the last command', 'params' => [], 'words' => ['again', 'same']],
@@ -276,13 +276,13 @@ final class InterfaceCommands
                 ['title' => 'Zoom in', 'params' => ['axis' => 'time', 'by' => 1]],
                 ['title' => 'Zoom out', 'params' => ['axis' => 'time', 'by' => -1]],
                 ['title' => 'Taller rows', 'params' => ['axis' => 'pitch', 'by' => 1], 'words' => ['zoom', 'vertical']],
-                ['title' => 'Lower rows', 'params' => ['axis' => 'pitch', 'by' => -1], 'words' => ['zoom', 'vertical']],
+                ['title' => 'Smaller rows', 'params' => ['axis' => 'pitch', 'by' => -1], 'words' => ['zoom', 'vertical']],
             ]),
-            new Command(new Spec('fit', 'See all', Family::View, 'Shows the whole part, or the notes chosen, as large as it goes.', [
+            new Command(new Spec('fit', 'See all', Family::View, 'Shows the whole part, or the selected notes, as large as it goes.', [
                 Param::choice('what', 'What', ['all', 'selection', 'span', 'last'], 'all'),
             ], Requires::Part, ['zoom', 'fit', 'whole']), self::OPEN, [
                 ['title' => 'See the whole part', 'params' => ['what' => 'all'], 'words' => ['fit', 'whole song', 'zoom']],
-                ['title' => 'See what is chosen', 'params' => ['what' => 'selection'], 'words' => ['zoom', 'fit']],
+                ['title' => 'See what is selected', 'params' => ['what' => 'selection'], 'words' => ['zoom', 'fit']],
                 ['title' => 'See the span', 'params' => ['what' => 'span'], 'words' => ['zoom', 'fit']],
                 ['title' => 'See the view before', 'params' => ['what' => 'last'], 'words' => ['zoom', 'back', 'last']],
             ]),
@@ -294,7 +294,7 @@ final class InterfaceCommands
             ]),
             new Command(new Spec('lane', 'Next lane, or the velocities', Family::View, 'Goes to work in the next lane below the notes, and from the last one back to the notes; with no lane there, shows or hides the velocities.', needs: Requires::Part, words: ['velocity', 'stems', 'hide', 'lanes', 'focus']), self::ROLL),
             new Command(new Spec('played-places', 'Where notes were played', Family::View, 'Shows or hides, behind each moved note, where it was played.', needs: Requires::Part, words: ['drift', 'ghost', 'original']), self::ROLL),
-            new Command(new Spec('steps', 'Steps: the history', Family::View, 'Shows all that was done; any step can be gone back to.', needs: Requires::Song, words: ['undo', 'history', 'list', 'back']), self::OPEN),
+            new Command(new Spec('steps', 'History', Family::View, 'Lists everything that was done; you can go back to any step.', needs: Requires::Song, words: ['undo', 'history', 'list', 'back']), self::OPEN),
         ];
     }
 
@@ -303,18 +303,18 @@ final class InterfaceCommands
     {
         return [
             new Command(new Spec('play', 'Play, stop', Family::Transport, 'Plays from where the playhead stands, or stops.', needs: Requires::Song, words: ['start', 'pause', 'listen']), self::OPEN),
-            new Command(new Spec('play-from', 'Play from here', Family::Transport, 'Plays from the first note chosen, or from the caret.', needs: Requires::Part, words: ['start', 'selection', 'caret']), self::OPEN),
+            new Command(new Spec('play-from', 'Play from here', Family::Transport, 'Plays from the first note selected, or from the caret.', needs: Requires::Part, words: ['start', 'selection', 'caret']), self::OPEN),
             new Command(new Spec('locate', 'Go to', Family::Transport, 'Puts the playhead at the start or the end.', [
                 Param::choice('to', 'Where', ['start', 'end'], 'start'),
             ], Requires::Song, ['return', 'rewind', 'playhead']), self::OPEN, [
                 ['title' => 'Go to the start', 'params' => ['to' => 'start'], 'words' => ['rewind', 'home', 'zero']],
                 ['title' => 'Go to the end', 'params' => ['to' => 'end']],
             ]),
-            new Command(new Spec('loop', 'Loop on, off', Family::Transport, 'Plays round and round, or no longer.', needs: Requires::Song, words: ['cycle', 'repeat']), self::OPEN),
-            new Command(new Spec('play-span', 'Play the span, looped', Family::Transport, 'Plays the span round and round.', needs: Requires::Part, words: ['loop', 'cycle', 'range']), self::OPEN),
-            new Command(new Spec('stop-returns', 'On stop, return or stay', Family::Transport, 'When it is stopped, the playhead goes back to where it was started, or stays.', needs: Requires::Song, words: ['rewind', 'playhead']), self::OPEN),
-            new Command(new Spec('loop-selection', 'Loop what is chosen', Family::Transport, 'Loops the bars of the notes chosen.', needs: Requires::Notes, words: ['cycle', 'bars']), self::ROLL),
-            new Command(new Spec('hear', 'Hear notes when touched', Family::Transport, 'Notes sound as they are chosen and moved, or not.', needs: Requires::Song, words: ['audition', 'preview', 'sound', 'silent']), self::OPEN),
+            new Command(new Spec('loop', 'Loop on, off', Family::Transport, 'Loops the playing, or plays on.', needs: Requires::Song, words: ['cycle', 'repeat']), self::OPEN),
+            new Command(new Spec('play-span', 'Play the span, looped', Family::Transport, 'Plays the span in a loop.', needs: Requires::Part, words: ['loop', 'cycle', 'range']), self::OPEN),
+            new Command(new Spec('stop-returns', 'Stop: return or stay', Family::Transport, 'When it is stopped, the playhead goes back to where it was started, or stays.', needs: Requires::Song, words: ['rewind', 'playhead']), self::OPEN),
+            new Command(new Spec('loop-selection', 'Loop what is selected', Family::Transport, 'Loops the bars of the selected notes.', needs: Requires::Notes, words: ['cycle', 'bars']), self::ROLL),
+            new Command(new Spec('hear', 'Hear notes when touched', Family::Transport, 'Notes sound as they are selected and moved, or not.', needs: Requires::Song, words: ['audition', 'preview', 'sound', 'silent']), self::OPEN),
             new Command(new Spec('track', 'Mute or solo the track', Family::Transport, 'Mutes or solos the track.', [
                 Param::choice('what', 'What', ['muted', 'soloed'], 'muted'),
             ], Requires::Song, ['silence']), self::OPEN, [
@@ -328,27 +328,27 @@ final class InterfaceCommands
     private static function songs(): array
     {
         return [
-            new Command(new Spec('undo', 'Undo', Family::Song, 'Takes the last step back.', needs: Requires::Song, words: ['back', 'revert']), self::OPEN),
-            new Command(new Spec('redo', 'Redo', Family::Song, 'Does the step again that was taken back.', needs: Requires::Song, words: ['again', 'forward']), self::OPEN),
+            new Command(new Spec('undo', 'Undo', Family::Song, 'Undoes the last step.', needs: Requires::Song, words: ['back', 'revert']), self::OPEN),
+            new Command(new Spec('redo', 'Redo', Family::Song, 'Redoes the step that was undone.', needs: Requires::Song, words: ['again', 'forward']), self::OPEN),
             new Command(new Spec('export', 'Save as a MIDI file', Family::Song, 'Saves the song as a .mid file.', needs: Requires::Nothing, words: ['export', 'download', 'midi', 'file']), self::ANY),
             new Command(new Spec('export-whole', 'Save the song with its history', Family::Song, 'Saves the song with its history as a file that can be imported on another machine.', needs: Requires::Nothing, words: ['export', 'move', 'other computer', 'archive', 'file']), self::ANY),
-            new Command(new Spec('import', 'Import a MIDI file', Family::Song, 'Brings a .mid file in as a new song.', needs: Requires::Nothing, words: ['open', 'load', 'upload', 'midi', 'file']), ['songs']),
+            new Command(new Spec('import', 'Import a MIDI file', Family::Song, 'Imports a .mid file as a new song.', needs: Requires::Nothing, words: ['open', 'load', 'upload', 'midi', 'file']), ['songs']),
             new Command(new Spec('new-song', 'New song', Family::Song, 'Makes an empty song and opens its part.', needs: Requires::Nothing, words: ['create', 'empty', 'start']), ['songs']),
-            new Command(new Spec('choose', 'Choose a song or a part', Family::Song, 'Goes to the next song, track or part.', [
-                Param::integer('x', 'Later', -1, 1, 0), Param::integer('y', 'Down', -1, 1, 0), Param::flag('take', 'Besides those chosen'),
+            new Command(new Spec('choose', 'Select a song or a part', Family::Song, 'Goes to the next song, track or part.', [
+                Param::integer('x', 'Later', -1, 1, 0), Param::integer('y', 'Down', -1, 1, 0), Param::flag('take', 'Add to the selection'),
             ], Requires::Nothing), ['songs', 'song'], [
                 self::form('Next', ['y' => 1]), self::form('Previous', ['y' => -1]), self::form('Next part', ['x' => 1]), self::form('Previous part', ['x' => -1]),
             ]),
-            new Command(new Spec('choose-parts', 'Choose several parts', Family::Selection, 'Chooses all parts, or all of the track; what is done then is done to all of them.', [
+            new Command(new Spec('choose-parts', 'Select several parts', Family::Selection, 'Selects all parts, or all of the track; what is done then is done to all of them.', [
                 Param::choice('which', 'Which', ['all', 'track', 'others', 'span'], 'all'),
             ], Requires::Song, ['parts', 'every', 'tracks']), ['song'], [
-                ['title' => 'Choose all parts', 'params' => ['which' => 'all']],
-                ['title' => 'Choose all parts of the track', 'params' => ['which' => 'track'], 'words' => ['row']],
-                ['title' => 'Choose the other parts', 'params' => ['which' => 'others'], 'words' => ['invert', 'inverse']],
-                ['title' => 'Choose the parts in the span', 'params' => ['which' => 'span'], 'words' => ['range']],
+                ['title' => 'Select all parts', 'params' => ['which' => 'all']],
+                ['title' => 'Select all parts of the track', 'params' => ['which' => 'track'], 'words' => ['row']],
+                ['title' => 'Invert the selection of parts', 'params' => ['which' => 'others'], 'words' => ['invert', 'inverse']],
+                ['title' => 'Select the parts in the span', 'params' => ['which' => 'span'], 'words' => ['range']],
             ]),
-            new Command(new Spec('roll-under', 'The roll under the tracks', Family::View, 'Opens the part chosen in a roll under the tracks, in time with them, or closes it.', needs: Requires::Song, words: ['split', 'both', 'editor', 'below', 'beside the others']), ['song']),
-            new Command(new Spec('open-part', 'Open the part', Family::Song, 'Opens the part chosen in the roll.', needs: Requires::Song, words: ['edit', 'roll']), ['song']),
+            new Command(new Spec('roll-under', 'The roll under the tracks', Family::View, 'Opens the selected part in a roll under the tracks, in time with them, or closes it.', needs: Requires::Song, words: ['split', 'both', 'editor', 'below', 'beside the others']), ['song']),
+            new Command(new Spec('open-part', 'Open the part', Family::Song, 'Opens the selected part in the roll.', needs: Requires::Song, words: ['edit', 'roll']), ['song']),
             new Command(new Spec('open-song', 'To the song', Family::Song, 'Shows the tracks and parts of the song.', needs: Requires::Nothing, words: ['timeline', 'tracks', 'parts', 'back']), ['songs', 'roll', 'keys']),
             new Command(new Spec('open-songs', 'All songs', Family::Song, 'Shows the list of songs.', needs: Requires::Nothing, words: ['list', 'home', 'close']), self::ANY),
             new Command(new Spec('go-part', 'Next or previous part', Family::Song, 'Opens the part after this one or before it, with the view and the caret’s time as they are.', [
@@ -357,10 +357,10 @@ final class InterfaceCommands
                 ['title' => 'Next part', 'params' => ['by' => 1], 'words' => ['switch', 'open']],
                 ['title' => 'Previous part', 'params' => ['by' => -1], 'words' => ['switch', 'open']],
             ]),
-            new Command(new Spec('rename', 'Rename the song', Family::Song, 'Gives the song another name.', needs: Requires::Nothing, words: ['name', 'title']), ['songs', 'song']),
+            new Command(new Spec('rename', 'Rename the song', Family::Song, 'Renames the song.', needs: Requires::Nothing, words: ['name', 'title']), ['songs', 'song']),
             new Command(new Spec('duplicate', 'Duplicate the song', Family::Song, 'Makes a copy of the song, without its history.', needs: Requires::Nothing, words: ['copy']), ['songs']),
-            new Command(new Spec('delete-song', 'Delete the song', Family::Song, 'Puts the song away; it can be brought back.', needs: Requires::Nothing, words: ['remove', 'trash']), ['songs']),
-            new Command(new Spec('undelete', 'Bring the song back', Family::Song, 'Brings back the song deleted last.', needs: Requires::Nothing, words: ['restore', 'undo']), ['songs']),
+            new Command(new Spec('delete-song', 'Delete the song', Family::Song, 'Deletes the song; you can restore it.', needs: Requires::Nothing, words: ['remove', 'trash']), ['songs']),
+            new Command(new Spec('undelete', 'Restore the song', Family::Song, 'Restores the song deleted last.', needs: Requires::Nothing, words: ['restore', 'undo']), ['songs']),
         ];
     }
 
@@ -372,11 +372,11 @@ final class InterfaceCommands
             new Command(new Spec('commands', 'All commands', Family::Program, 'Finds any command by a word, runs it, or gives it a key.', needs: Requires::Nothing, words: ['find', 'search', 'list', 'help', 'menu']), self::ANY),
             new Command(new Spec('shortcuts', 'Shortcuts', Family::Program, 'Shows the keyboard and every shortcut, to be changed.', needs: Requires::Nothing, words: ['keys', 'keyboard', 'bind', 'hotkeys', 'keymap']), self::ANY),
             new Command(new Spec('sheet', 'Sheet of shortcuts', Family::Program, 'Shows all shortcuts on a page to be printed.', needs: Requires::Nothing, words: ['print', 'cheat', 'keys']), self::ANY),
-            new Command(new Spec('pace', 'Pace', Family::Program, 'Says which commands a key would have made faster.', needs: Requires::Nothing, words: ['statistics', 'usage', 'learn', 'speed']), self::ANY),
-            new Command(new Spec('backups', 'Backup and deleted songs', Family::Program, 'Lists the backups and the deleted songs, to be restored, brought back or removed.', needs: Requires::Nothing, words: ['backup', 'restore', 'copy', 'trash', 'bin', 'safety']), self::ANY),
+            new Command(new Spec('pace', 'Key tips', Family::Program, 'Lists the commands you run without their keys.', needs: Requires::Nothing, words: ['statistics', 'usage', 'learn', 'speed']), self::ANY),
+            new Command(new Spec('backups', 'Backup and deleted songs', Family::Program, 'Lists the backups and the deleted songs, to restore or remove them.', needs: Requires::Nothing, words: ['backup', 'restore', 'copy', 'trash', 'bin', 'safety']), self::ANY),
             new Command(new Spec('backup', 'Back up everything now', Family::Program, 'Copies all songs with their histories, shelf, recipes, shortcuts, grooves and settings into one file.', needs: Requires::Nothing, words: ['backup', 'copy', 'safety', 'save all']), self::ANY),
             new Command(new Spec('strip', 'Key strip', Family::Program, 'Shows the key strip in three rows, two, one or none.', needs: Requires::Nothing, words: ['keys', 'help', 'hide', 'size']), self::ANY),
-            new Command(new Spec('theme', 'Light or dark', Family::Program, 'Turns between paper and night.', needs: Requires::Nothing, words: ['night', 'day', 'colours', 'appearance']), self::ANY),
+            new Command(new Spec('theme', 'Light or dark', Family::Program, 'Switches between light and dark.', needs: Requires::Nothing, words: ['night', 'day', 'colours', 'appearance']), self::ANY),
         ];
     }
 

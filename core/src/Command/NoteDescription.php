@@ -30,7 +30,7 @@ final class NoteDescription
             },
             $note->muted ? 'muted' : '',
             $note->articulation > 0 && $set !== null ? mb_strtolower($set->at($note->articulation)['name']) : '',
-            $note->own === '' ? '' : 'with curves of its own',
+            $note->own === '' ? '' : 'with curves',
         ]));
     }
 }

@@ -18,20 +18,20 @@ final class SeeingCommands
     public static function all(): array
     {
         return [
-            new Command(new Spec('used-rows', 'Rows in use, or all', Family::View, 'Shows only the rows that have notes, or all again.', needs: Requires::Part, words: ['fold', 'drums', 'hide', 'empty rows', 'compact']), self::ROLL),
-            new Command(new Spec('underlay', 'Other parts underneath', Family::View, 'Shows other parts behind this one: of the tracks beside, all, those picked, or none.', needs: Requires::Part, words: ['ghost', 'behind', 'layer', 'compare parts', 'show']), self::ROLL),
-            new Command(new Spec('underlay-walk', 'Another part underneath', Family::View, 'Shows the next or previous part alone behind this one.', [
+            new Command(new Spec('used-rows', 'Used rows, or all rows', Family::View, 'Shows only the rows that have notes, or all rows.', needs: Requires::Part, words: ['fold', 'drums', 'hide', 'empty rows', 'compact']), self::ROLL),
+            new Command(new Spec('underlay', 'Other parts', Family::View, 'Shows other parts behind this one: those of the tracks beside, all, those picked, or none.', needs: Requires::Part, words: ['ghost', 'behind', 'layer', 'compare parts', 'show']), self::ROLL),
+            new Command(new Spec('underlay-walk', 'Another of the other parts', Family::View, 'Shows the next or previous part alone behind this one.', [
                 Param::integer('by', 'Parts on', -1, 1, 1),
             ], Requires::Part, ['behind', 'next']), self::ROLL, [
-                ['title' => 'The next part underneath', 'params' => ['by' => 1]],
-                ['title' => 'The previous part underneath', 'params' => ['by' => -1]],
+                ['title' => 'The next other part', 'params' => ['by' => 1]],
+                ['title' => 'The previous other part', 'params' => ['by' => -1]],
             ]),
-            new Command(new Spec('edit-under', 'Work on the parts underneath too', Family::View, 'What is chosen, and what keys do, is of this part and of those underneath; or of this part alone again.', needs: Requires::Part, words: ['together', 'several parts', 'in place', 'multi']), self::ROLL),
-            new Command(new Spec('go-under', 'Over to the part underneath', Family::View, 'Opens the part that lies underneath at the caret, seen as it is.', [
+            new Command(new Spec('edit-under', 'Work on the other parts, too', Family::View, 'Selecting and editing work on this part and the other parts shown, or on this part alone.', needs: Requires::Part, words: ['together', 'several parts', 'in place', 'multi']), self::ROLL),
+            new Command(new Spec('go-under', 'Go to the other part here', Family::View, 'Opens the other part at the caret, with the view as it is.', [
                 Param::choice('at', 'At', ['caret', 'pointer'], 'caret'),
             ], Requires::Part, ['switch', 'open', 'other part']), self::ROLL, [
-                ['title' => 'Over to the part underneath', 'params' => [], 'words' => ['switch', 'open']],
-                ['title' => 'Over to the part under the pointer', 'params' => ['at' => 'pointer'], 'words' => ['switch', 'open']],
+                ['title' => 'Go to the other part here', 'params' => [], 'words' => ['switch', 'open']],
+                ['title' => 'Go to the part under the pointer', 'params' => ['at' => 'pointer'], 'words' => ['switch', 'open']],
             ]),
             new Command(new Spec('view-keep', 'Keep the view', Family::View, 'Keeps what is seen, to be seen again.', [
                 Param::integer('number', 'View', 1, 4, 1),
@@ -39,7 +39,7 @@ final class SeeingCommands
             new Command(new Spec('view-call', 'See a kept view', Family::View, 'Goes to a view that was kept.', [
                 Param::integer('number', 'View', 1, 4, 1),
             ], Requires::Part, ['recall', 'zoom', 'memory']), self::ROLL, array_map(static fn (int $n): array => ['title' => "See view $n", 'params' => ['number' => $n]], [1, 2, 3, 4])),
-            new Command(new Spec('lane-show', 'Show a lane', Family::View, 'Shows a lane below the notes and works in it, or puts it away.', [
+            new Command(new Spec('lane-show', 'Show a lane', Family::View, 'Shows a lane below the notes and works in it, or hides it.', [
                 Param::text('lane', 'Lane'),
             ], Requires::Part, ['controller', 'cc', 'automation', 'modulation', 'expression', 'bend']), self::ROLL, [
                 ['title' => 'Lane of expression', 'params' => ['lane' => 'cc:11'], 'words' => ['cc 11', 'dynamics']],
@@ -68,20 +68,20 @@ final class SeeingCommands
                 ...array_map(static fn (int $n): array => ['title' => "Keep the lanes shown as set $n", 'params' => ['number' => $n, 'keep' => true]], [1, 2, 3, 4]),
             ]),
             new Command(new Spec('pedal-tails', 'Notes as long as the pedal holds them', Family::View, 'Draws notes as long as they sound, the pedal down, or as they are written.', needs: Requires::Part, words: ['sustain', 'pedal', 'ring', 'sounding length']), self::ROLL),
-            new Command(new Spec('expression', 'Draw on the note itself', Family::Lane, 'Opens the curves that the chosen note has of its own: bend, pressure or a controller.', needs: Requires::Notes, words: ['expression', 'bend', 'vibrato', 'per note', 'curve']), self::ROLL),
+            new Command(new Spec('expression', 'Draw a curve on the note', Family::Lane, 'Opens the curves of the selected note: bend, pressure or a controller.', needs: Requires::Notes, words: ['expression', 'bend', 'vibrato', 'per note', 'curve']), self::ROLL),
             new Command(new Spec('follow', 'Follow the playing line', Family::View, 'The view follows the playing line by page, holds it in the middle, or stays.', needs: Requires::Part, words: ['scroll', 'autoscroll', 'playhead', 'page']), self::ROLL),
-            new Command(new Spec('align-under', 'Line up with the parts underneath', Family::Timing, 'Moves the notes chosen to the starts of notes underneath.', [
+            new Command(new Spec('align-under', 'Align to the other parts here', Family::Timing, 'Moves the selected notes to the starts of notes in the other parts.', [
                 Param::choice('toward', 'Toward', ['nearest', 'next', 'previous'], 'nearest'),
             ], Requires::Notes, ['align', 'kick', 'together', 'tight']), self::ROLL, [
-                ['title' => 'Line up with the parts underneath', 'params' => [], 'words' => ['align', 'kick', 'together']],
-                ['title' => 'To the next start underneath', 'params' => ['toward' => 'next'], 'words' => ['snap']],
-                ['title' => 'To the previous start underneath', 'params' => ['toward' => 'previous'], 'words' => ['snap']],
+                ['title' => 'Align to the other parts here', 'params' => [], 'words' => ['align', 'kick', 'together']],
+                ['title' => 'To the next start in other parts', 'params' => ['toward' => 'next'], 'words' => ['snap']],
+                ['title' => 'To the previous start in other parts', 'params' => ['toward' => 'previous'], 'words' => ['snap']],
             ]),
-            new Command(new Spec('take-feel', 'The feel of the part underneath', Family::Timing, 'Gives the notes chosen the timing or the loudness of the part underneath.', [
+            new Command(new Spec('take-feel', 'The feel of the other part', Family::Timing, 'Gives the selected notes the timing or the velocities of the other part.', [
                 Param::choice('what', 'What', ['timing', 'loudness'], 'timing'),
             ], Requires::Notes, ['groove', 'pocket', 'feel', 'copy timing']), self::ROLL, [
-                ['title' => 'The timing of the part underneath', 'params' => [], 'words' => ['groove', 'pocket', 'feel']],
-                ['title' => 'The loudness of the part underneath', 'params' => ['what' => 'loudness'], 'words' => ['groove', 'dynamics', 'feel']],
+                ['title' => 'The timing of the other part', 'params' => [], 'words' => ['groove', 'pocket', 'feel']],
+                ['title' => 'The velocities of the other part', 'params' => ['what' => 'loudness'], 'words' => ['groove', 'dynamics', 'feel']],
             ]),
         ];
     }

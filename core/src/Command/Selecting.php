@@ -17,7 +17,7 @@ use Jactonic\Core\Selection\Scope;
 use Jactonic\Core\Selection\Selection;
 use Jactonic\Core\Selection\SelectionCommands;
 
-/** Chooses notes by a move or by a condition: instead of those chosen, besides them, only among them, or taken from them. */
+/** Selects notes by a move or by a condition: instead of those selected, besides them, only among them, or taken from them. */
 final class Selecting
 {
     /**
@@ -34,7 +34,7 @@ final class Selecting
             $id = is_string($what) ? $what : '';
             $spec = SelectionCommands::spec($id);
             if ($spec->needsSpan && $context->span === null) {
-                throw new Refusal('There is no span to choose in: make one first.', 'context');
+                throw new Refusal('There is no span to select in: make one first.', 'context');
             }
             // What is added or taken away is looked for in the whole part.
             $from = $spec->scope === Scope::AmongSelection && in_array($how, [How::Add, How::Take], true) ? new Selection(array_map(static fn (): array => [], $on->notes)) : $on;
@@ -43,9 +43,9 @@ final class Selecting
         $to = $how === How::Instead ? $found : self::joined($on, $found, $how);
 
         return new Outcome(new Change, $to, match ($to->count()) {
-            0 => 'Nothing is chosen.',
+            0 => 'Nothing is selected.',
             1 => self::told($to, $score),
-            default => Wording::notes($to->count()).' chosen.',
+            default => Wording::notes($to->count()).' selected.',
         });
     }
 
@@ -75,14 +75,14 @@ final class Selecting
         return new Selection($ids);
     }
 
-    /** The one note that is chosen, with all that a person who does not see it has to know. */
+    /** The one note that is selected, with all that a person who does not see it has to know. */
     private static function told(Selection $selection, Score $score): string
     {
         foreach (array_filter($selection->notes) as $id => $ids) {
             $part = $score->part($id);
             $note = $part->notes[$ids[0]];
 
-            return Wording::note($note, $score).' is chosen: '.implode(', ', NoteDescription::of($note, $part, $score)).'.';
+            return Wording::note($note, $score).' is selected: '.implode(', ', NoteDescription::of($note, $part, $score)).'.';
         }
 
         return '';

@@ -21,7 +21,7 @@ interface Edit
     public static function spec(): Spec;
 
     /**
-     * @param  EditInput  $input  with at least one note chosen, unless the spec says that it needs none
+     * @param  EditInput  $input  with at least one note selected, unless the spec says that it needs none
      *
      * @throws Refusal when it cannot be done as a whole, saying which note and why
      */

@@ -18,7 +18,7 @@ use Jactonic\Core\Selection\Selection;
 use Jactonic\Core\Time\Lines;
 use Jactonic\Core\Time\Timeline;
 
-/** What an edit is given: the score, what is chosen, its parameters, and where it was asked for. */
+/** What an edit is given: the score, what is selected, its parameters, and where it was asked for. */
 final readonly class EditInput
 {
     public function __construct(public Score $score, public Selection $selection, public Params $params, public Context $context = new Context)
@@ -30,7 +30,7 @@ final readonly class EditInput
         return $this->score->time;
     }
 
-    /** @return list<Part> the parts in which notes are chosen */
+    /** @return list<Part> the parts in which notes are selected */
     public function parts(): array
     {
         return array_map(fn (int $id): Part => $this->score->part($id), array_keys($this->selection->notes));
@@ -42,7 +42,7 @@ final readonly class EditInput
         return $this->score->part($this->selection->partIds()[0] ?? throw new \LogicException('An edit that needs a part is given one.'));
     }
 
-    /** The part to look at: the first in which notes are chosen, else the first that is named. */
+    /** The part to look at: the first in which notes are selected, else the first that is named. */
     public function partOfChosen(): Part
     {
         $chosen = array_key_first(array_filter($this->selection->notes));
@@ -50,19 +50,19 @@ final readonly class EditInput
         return $chosen === null ? $this->part() : $this->score->part($chosen);
     }
 
-    /** @return list<Part> those chosen as wholes */
+    /** @return list<Part> those selected as wholes */
     public function wholeParts(): array
     {
         return array_map(fn (int $id): Part => $this->score->part($id), $this->selection->parts);
     }
 
-    /** @return list<Part> the parts in which points are chosen */
+    /** @return list<Part> the parts in which points are selected */
     public function partsOfPoints(): array
     {
         return array_map(fn (int $id): Part => $this->score->part($id), array_keys($this->selection->points));
     }
 
-    /** @return list<Point> the chosen points of a part */
+    /** @return list<Point> the selected points of a part */
     public function chosenPoints(Part $part): array
     {
         $ids = array_merge(...array_values($this->selection->points[$part->id] ?? []));
@@ -73,7 +73,7 @@ final readonly class EditInput
         return array_map(static fn (int $id): Point => $part->points[$id], $ids);
     }
 
-    /** @return list<Note> the chosen notes of a part */
+    /** @return list<Note> the selected notes of a part */
     public function chosen(Part $part): array
     {
         $ids = $this->selection->notes[$part->id] ?? [];
@@ -88,26 +88,26 @@ final readonly class EditInput
         return array_map(static fn (int $id): Note => $part->notes[$id], $ids);
     }
 
-    /** @return list<Note> the chosen notes of a part; all that sound in it where no note is chosen in any part */
+    /** @return list<Note> the selected notes of a part; all that sound in it where no note is selected in any part */
     public function chosenOrAll(Part $part): array
     {
         return $this->selection->isEmpty() ? $part->inOrder() : $this->chosen($part);
     }
 
-    /** @return list<int> ids of the chosen notes of a part, ascending */
+    /** @return list<int> ids of the selected notes of a part, ascending */
     public function ids(Part $part): array
     {
         return self::ascending($this->selection->notes[$part->id] ?? []);
     }
 
-    /** @return list<int> ids of the chosen points of a part, ascending */
+    /** @return list<int> ids of the selected points of a part, ascending */
     public function pointIds(Part $part): array
     {
         return self::ascending(array_merge(...array_values($this->selection->points[$part->id] ?? [])));
     }
 
     /**
-     * The first chosen note in all parts, and its part. Of notes that start together it is any.
+     * The first selected note in all parts, and its part. Of notes that start together it is any.
      *
      * @return array{Part, Note}
      */
@@ -125,7 +125,7 @@ final readonly class EditInput
         return $first ?? throw new \LogicException('An edit that needs notes is given some.');
     }
 
-    /** The earliest place of what is chosen, notes or points. */
+    /** The earliest place of what is selected, notes or points. */
     public function firstPlace(): float
     {
         $first = $this->selection->isEmpty() ? INF : $this->firstStart();
@@ -137,7 +137,7 @@ final readonly class EditInput
     }
 
     /**
-     * The stretch that is chosen: from the first start of a note or place of a point to the last end.
+     * The stretch that is selected: from the first start of a note or place of a point to the last end.
      *
      * @return array{float, float}
      */
@@ -155,19 +155,19 @@ final readonly class EditInput
         return [$from, $to];
     }
 
-    /** The start of the first chosen note in all parts, with its fraction. */
+    /** The start of the first selected note in all parts, with its fraction. */
     public function firstStart(): float
     {
         return min(array_merge(...array_map($this->places(...), $this->parts())) ?: throw new \LogicException('An edit that needs notes is given some.'));
     }
 
-    /** @return list<float> where the chosen notes of a part start, with their fractions, in the order of their ids */
+    /** @return list<float> where the selected notes of a part start, with their fractions, in the order of their ids */
     private function places(Part $part): array
     {
         return $this->exact($part, 'start', 'carryStart');
     }
 
-    /** @return list<float> a column of the chosen notes of a part with the fractions that another carries */
+    /** @return list<float> a column of the selected notes of a part with the fractions that another carries */
     private function exact(Part $part, string $name, string $carried): array
     {
         $ids = $this->ids($part);
@@ -177,7 +177,7 @@ final readonly class EditInput
     }
 
     /**
-     * Moves the chosen notes of a part to exact places, drift with them; the fractions are carried.
+     * Moves the selected notes of a part to exact places, drift with them; the fractions are carried.
      *
      * @param  \Closure(float): float  $to  from a place to where it goes, in ticks
      * @param  (\Closure(Note): \Throwable)|null  $early  what is thrown where a note would start before the song
@@ -196,7 +196,7 @@ final readonly class EditInput
     }
 
     /**
-     * Moves all chosen notes by a distance in ticks, drift and fractions with them; the first must stay in the song.
+     * Moves all selected notes by a distance in ticks, drift and fractions with them; the first must stay in the song.
      * The lanes under them come along where the parameter `lanes` says so.
      */
     public function moveAll(ChangeBuilder $builder, float $distance): void
@@ -208,7 +208,7 @@ final readonly class EditInput
     }
 
     /**
-     * Gives the chosen notes of a part other edges, as `Note::retimed` does it: what they lose in feel is added to their
+     * Gives the selected notes of a part other edges, as `Note::retimed` does it: what they lose in feel is added to their
      * drift. Those whose edges stay keep their fractions, unless others are given.
      *
      * @param  list<int>  $starts  ticks, in the order of `ids`
@@ -236,7 +236,7 @@ final readonly class EditInput
     }
 
     /**
-     * Gives the chosen notes of a part other edges at exact places, as `retime` does, with the fractions carried.
+     * Gives the selected notes of a part other edges at exact places, as `retime` does, with the fractions carried.
      *
      * @param  \Closure(float, float, int): array{float, float}  $to  from the start, the length and the id to the start and the length that it gets
      */
@@ -256,11 +256,11 @@ final readonly class EditInput
     /** What an edit that moves notes takes, to say whether the points of the lanes under them come along. */
     public static function lanes(): Param
     {
-        return Param::choice('lanes', 'Lanes under the notes', ['stay', 'along'], 'along', setting: 'lanes');
+        return Param::choice('lanes', 'Controllers under the notes', ['stay' => 'leave the controllers', 'along' => 'move the controllers'], 'along', setting: 'lanes');
     }
 
     /**
-     * Moves the points from the start of the part's first chosen note up to the end of its last, and what lets go there, where the parameter
+     * Moves the points from the start of the part's first selected note up to the end of its last, and what lets go there, where the parameter
      * `lanes` is "along" and all that sounds there is moved. Points keep no fractions, so they go to the nearest tick, and none before the song's start.
      *
      * @param  \Closure(float): float  $to  from a place to where it goes, in ticks

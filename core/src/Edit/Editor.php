@@ -40,14 +40,14 @@ final class Editor
         SongLength::check($outcome->change);
         $merged = array_sum(array_map('count', CollisionCheck::merging($outcome->change, $score)));
         if ($merged > 0) {
-            $outcome = $outcome->warn(($merged === 1 ? '1 note now lies' : "$merged notes now lie").' on another (same pitch, same start); all are kept.');
+            $outcome = $outcome->warn(($merged === 1 ? '1 note now doubles another' : "$merged notes now double others").' (same pitch, same start); all are kept.');
         }
         [$change, $said] = WindowGrowth::of($outcome->change, $score);
 
         return $said === '' ? $outcome : $outcome->with($change, $said);
     }
 
-    /** Whether an edit works on the song as a whole, with nothing chosen. */
+    /** Whether an edit works on the song as a whole, with nothing selected. */
     public static function needsNothing(string $id): bool
     {
         return in_array(Catalogue::edit($id)::spec()->needs, [Requires::Song, Requires::Nothing], true);
@@ -89,10 +89,10 @@ final class Editor
     {
         return match (true) {
             $spec->needs === Requires::Notes && $on->isEmpty() && ! ($spec->takes(AppliesTo::Points) && $on->countPoints() > 0) => $on->countPoints() > 0
-                ? 'Points are chosen, and this works on notes: nothing changed.' : 'No notes are chosen: nothing changed.',
+                ? 'Points are selected, and this works on notes: nothing changed.' : 'No notes are selected: nothing changed.',
             $spec->needs === Requires::Part && $on->partIds() === [] => 'No part is open: nothing changed.',
-            $spec->needs === Requires::Parts && $on->parts === [] => 'No parts are chosen: nothing changed.',
-            $spec->needs === Requires::Tracks && $on->tracks === [] => 'No tracks are chosen: nothing changed.',
+            $spec->needs === Requires::Parts && $on->parts === [] => 'No parts are selected: nothing changed.',
+            $spec->needs === Requires::Tracks && $on->tracks === [] => 'No tracks are selected: nothing changed.',
             default => null,
         };
     }

@@ -8,7 +8,7 @@ use Jactonic\Core\Change\Change;
 use Jactonic\Core\Score\PartSettings;
 use Jactonic\Core\Selection\Selection;
 
-/** What an edit gives back: the change, what is chosen after it, what to say, and what to look out for. */
+/** What an edit gives back: the change, what is selected after it, what to say, and what to look out for. */
 final readonly class Outcome
 {
     /**

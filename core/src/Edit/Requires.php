@@ -7,13 +7,13 @@ namespace Jactonic\Core\Edit;
 /** What has to be there for an edit to do anything. */
 enum Requires: string
 {
-    /** One of what it takes, or more, has to be chosen. With none, nothing changes and the sentence says so. */
+    /** One of what it takes, or more, has to be selected. With none, nothing changes and the sentence says so. */
     case Notes = 'notes';
 
-    /** A part to work in; notes may be chosen or not. */
+    /** A part to work in; notes may be selected or not. */
     case Part = 'part';
 
-    /** One part or more, chosen as wholes. */
+    /** One part or more, selected as wholes. */
     case Parts = 'parts';
 
     /** One track or more. */

@@ -19,7 +19,7 @@ final readonly class Spec
      *                                                take: for the reference page, and tried by the tests of every edit
      * @param  list<AppliesTo>  $takes  what it works on
      * @param  list<string>  $contexts  the pages on which it can be asked for
-     * @param  bool  $keeps  whether after it the same notes are chosen: then what is typed after it need not wait
+     * @param  bool  $keeps  whether after it the same notes are selected: then what is typed after it need not wait
      * @param  bool  $asked  whether it can be asked for by itself; else a gesture or a form does it
      * @param  list<array{title: string, params: array<string, mixed>, words?: list<string>}>  $forms  with parameters already
      *                                                                                                 given, as people look for it

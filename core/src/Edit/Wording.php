@@ -30,7 +30,7 @@ final class Wording
         return $n === 1 ? '1 part' : "$n parts";
     }
 
-    /** What is chosen, counted: "12 notes", "3 points", "12 notes and 3 points". */
+    /** What is selected, counted: "12 notes", "3 points", "12 notes and 3 points". */
     public static function chosen(EditInput $input): string
     {
         [$notes, $points] = [$input->selection->count(), $input->selection->countPoints()];

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Jactonic\Core\Keymap;
 
 /**
- * The shortcuts that ship for the song page, where what is chosen is parts, and those of the roll for parts and tracks.
+ * The shortcuts that ship for the song page, where what is selected is parts, and those of the roll for parts and tracks.
  * Arrows and letters have the grammar that they have in the roll; what stands on the song page besides is one family.
  *
  * @phpstan-type Row array{0: string, 1: string, 2: string, 3?: array<string, mixed>}
@@ -40,7 +40,7 @@ final class Arranging
             ['Mod+B', 'part-crop', 'crop to the span'],
             ['Alt+B', 'part-resize', 'end at the caret', ['to' => 'caret']],
             ['Alt+L', 'part-loop', 'loop to the end of the song', ['to' => 'song', 'until' => 0]],
-            ['Alt+Delete', 'part-tidy', 'delete what lies outside'],
+            ['Alt+Delete', 'part-tidy', 'delete what is outside'],
             ['M', 'part-mute', 'mute the part'],
             ['Delete', 'part-delete', 'delete the part'],
             ['Backspace', 'part-delete', 'delete the part'],
@@ -54,8 +54,8 @@ final class Arranging
             ['N', 'part-new', 'new part'],
             ['Shift+N', 'track-new', 'new track'],
             ['Shift+Delete', 'track-delete', 'delete the track'],
-            ['Quote', 'tool', 'pen in hand', ['tool' => 'pen']],
-            ['Shift+Quote', 'tool', 'eraser in hand', ['tool' => 'eraser']],
+            ['Quote', 'tool', 'pen', ['tool' => 'pen']],
+            ['Shift+Quote', 'tool', 'eraser', ['tool' => 'eraser']],
             ...Families::span(),
             ['Alt+PageDown', 'caret', 'next marker', ['to' => 'next-marker']],
             ['Alt+PageUp', 'caret', 'previous marker', ['to' => 'previous-marker']],
@@ -74,7 +74,7 @@ final class Arranging
             ['Alt+H J', 'chord-sheet', 'chords to print'],
             ...$grids,
             ['O', 'open-songs', 'all songs'],
-            ['Escape', 'escape', 'nothing, then all songs'],
+            ['Escape', 'escape', 'deselect, then all songs'],
         ];
     }
 
@@ -86,14 +86,14 @@ final class Arranging
     public static function roll(): array
     {
         return [
-            ['Alt+W ArrowDown', 'move-to-track', 'carry to the track below', ['tracks' => 1]],
-            ['Alt+W ArrowUp', 'move-to-track', 'carry to the track above', ['tracks' => -1]],
+            ['Alt+W ArrowDown', 'move-to-track', 'move to the track below', ['tracks' => 1]],
+            ['Alt+W ArrowUp', 'move-to-track', 'move to the track above', ['tracks' => -1]],
             ['Alt+W Shift+ArrowDown', 'move-to-track', 'the same, an octave down', ['tracks' => 1, 'semitones' => -12]],
             ['Alt+W Shift+ArrowUp', 'move-to-track', 'the same, an octave up', ['tracks' => -1, 'semitones' => 12]],
             ['Alt+W Mod+ArrowDown', 'move-to-track', 'copy to the track below', ['tracks' => 1, 'copy' => true]],
             ['Alt+W Mod+ArrowUp', 'move-to-track', 'copy to the track above', ['tracks' => -1, 'copy' => true]],
-            ['Alt+W C', 'panel', 'carry: settings', ['edit' => 'move-to-track']],
-            ['Alt+W B', 'part-crop', 'crop to the bars of those chosen', ['over' => 'bars']],
+            ['Alt+W C', 'panel', 'move: settings', ['edit' => 'move-to-track']],
+            ['Alt+W B', 'part-crop', 'crop to the bars of those selected', ['over' => 'bars']],
             ['Alt+W Shift+B', 'panel', 'crop: settings', ['edit' => 'part-crop']],
             ...self::both(),
         ];
@@ -107,13 +107,13 @@ final class Arranging
             $words = $way[0];
             unset($way[0]);
             $rows[] = [$key, 'choose', $words, $way];
-            $rows[] = ["Shift+$key", 'choose', "take in the $words", $way + ['take' => true]];
+            $rows[] = ["Shift+$key", 'choose', "add the $words", $way + ['take' => true]];
         }
 
         return [...$rows,
             ['Mod+A', 'choose-parts', 'all parts', ['which' => 'all']],
             ['R', 'choose-parts', 'all of the track', ['which' => 'track']],
-            ['I', 'choose-parts', 'the others', ['which' => 'others']],
+            ['I', 'choose-parts', 'invert selection', ['which' => 'others']],
             ['Shift+I', 'choose-parts', 'those in the span', ['which' => 'span']],
         ];
     }
@@ -126,10 +126,10 @@ final class Arranging
             ['ArrowDown', 'part-plays', 'plays a semitone down', ['transposeBy' => -1]],
             ['Shift+ArrowUp', 'part-plays', 'plays an octave up', ['transposeBy' => 12]],
             ['Shift+ArrowDown', 'part-plays', 'plays an octave down', ['transposeBy' => -12]],
-            ['Equal', 'part-plays', 'plays a third higher', ['transposeBy' => 3]],
-            ['Minus', 'part-plays', 'plays a third lower', ['transposeBy' => -3]],
-            ['Shift+Equal', 'part-plays', 'plays a fifth higher', ['transposeBy' => 7]],
-            ['Shift+Minus', 'part-plays', 'plays a fifth lower', ['transposeBy' => -7]],
+            ['Equal', 'part-plays', 'plays 3 semitones higher', ['transposeBy' => 3]],
+            ['Minus', 'part-plays', 'plays 3 semitones lower', ['transposeBy' => -3]],
+            ['Shift+Equal', 'part-plays', 'plays 7 semitones higher', ['transposeBy' => 7]],
+            ['Shift+Minus', 'part-plays', 'plays 7 semitones lower', ['transposeBy' => -7]],
             ['Mod+ArrowUp', 'part-plays', 'plays louder', ['velocityBy' => 5]],
             ['Mod+ArrowDown', 'part-plays', 'plays softer', ['velocityBy' => -5]],
             ['Mod+Shift+ArrowUp', 'part-plays', 'plays much louder', ['velocityBy' => 20]],
@@ -175,16 +175,16 @@ final class Arranging
             ['Alt+W L', 'part-loop', 'loop up to the caret'],
             ['Alt+W E', 'part-loop', 'loop to the end, by two strokes', ['to' => 'song', 'until' => 0]],
             ['Alt+W S', 'part-loop', 'loop to the end of the span', ['until' => 'span-end']],
-            ['Alt+W O', 'part-loop', 'loop no more', ['until' => 0]],
-            ['Alt+W R', 'part-flatten', 'make real'],
-            ['Alt+W M', 'part-plays', 'play as it is written', ['transpose' => 0, 'velocity' => 100, 'delay' => 0]],
+            ['Alt+W O', 'part-loop', 'end the loop', ['until' => 0]],
+            ['Alt+W R', 'part-flatten', 'flatten'],
+            ['Alt+W M', 'part-plays', 'play as written', ['transpose' => 0, 'velocity' => 100, 'delay' => 0]],
             ['Alt+W P', 'panel', 'what it plays as', ['edit' => 'part-plays']],
             ['Alt+W A', 'part-snap', 'to the nearest line'],
-            ['Alt+W U', 'part-merge', 'unite parts of several tracks'],
+            ['Alt+W U', 'part-merge', 'merge parts of several tracks'],
             ['Alt+W I', 'insert-time', 'insert time over the span'],
-            ['Alt+W Shift+I', 'insert-time', 'the same in the parts chosen', ['in' => 'parts']],
+            ['Alt+W Shift+I', 'insert-time', 'the same in the selected parts', ['in' => 'parts']],
             ['Alt+W X', 'remove-time', 'remove the span'],
-            ['Alt+W Shift+X', 'remove-time', 'the same from the parts chosen', ['in' => 'parts']],
+            ['Alt+W Shift+X', 'remove-time', 'the same from the selected parts', ['in' => 'parts']],
             ['Alt+W Y', 'panel', 'repeat: settings', ['edit' => 'part-repeat']],
             ['Alt+W N', 'panel', 'name of the part', ['edit' => 'part-rename']],
             ['Alt+W Shift+N', 'panel', 'name of the track', ['edit' => 'track-rename']],

@@ -12,7 +12,7 @@ namespace Jactonic\Core\Keymap;
  */
 final class Families
 {
-    /** What may be chosen by: the second stroke, the move, and its words. */
+    /** What may be selected by: the second stroke, the move, and its words. */
     private const MOVES = [
         ['M', 'muted', 'muted ones'], ['O', 'overlapping', 'overlapping ones'], ['T', 'top-voices', 'top notes'], ['B', 'bottom-voices', 'bottom notes'], ['L', 'lower-voices', 'lower voices'],
         ['2', 'second-voices', 'second voices'], ['3', 'third-voices', 'third voices'], ['4', 'fourth-voices', 'fourth voices'], ['F', 'first-chords', 'first of each bar'], ['C', 'changes', 'first of each change'],
@@ -34,17 +34,17 @@ final class Families
         return [
             ['Shift+V V', 'panel', 'a velocity', ['edit' => 'velocity-set']],
             ['Shift+V L', 'velocity-even', 'level'],
-            ['Shift+V P', 'velocity-compress', 'pull together', ['percent' => 50]],
+            ['Shift+V P', 'velocity-compress', 'compress', ['percent' => 50]],
             ['Shift+V W', 'velocity-compress', 'spread', ['percent' => 150]],
-            ['Shift+V D', 'velocity-default', 'as the pen'],
+            ['Shift+V D', 'velocity-default', 'reset to the pen’s velocity'],
             ['Shift+V ArrowUp', 'velocity-ramp', 'louder to the end', ['from' => 60, 'to' => 100, 'mode' => 'scale']],
             ['Shift+V ArrowDown', 'velocity-ramp', 'softer to the end', ['from' => 100, 'to' => 60, 'mode' => 'scale']],
             ['Shift+V H', 'again', 'loosen', ['edit' => 'velocity-random', 'reseed' => true]],
             ['Shift+V S', 'panel', 'scale', ['edit' => 'velocity-scale']],
-            ['Shift+V R', 'panel', 'ramp settings', ['edit' => 'velocity-ramp']],
-            ['Shift+V T', 'panel', 'toward a velocity', ['edit' => 'velocity-compress']],
-            ['Shift+V A', 'panel', 'louder, softer by', ['edit' => 'velocity-add']],
-            ['Shift+V Shift+H', 'panel', 'loosen settings', ['edit' => 'velocity-random']],
+            ['Shift+V R', 'panel', 'crescendo settings', ['edit' => 'velocity-ramp']],
+            ['Shift+V T', 'panel', 'compress, expand', ['edit' => 'velocity-compress']],
+            ['Shift+V A', 'panel', 'velocity up or down by', ['edit' => 'velocity-add']],
+            ['Shift+V Shift+H', 'panel', 'randomize settings', ['edit' => 'velocity-random']],
             ['Shift+V Shift+ArrowUp', 'velocity-scale', 'a tenth louder', ['percent' => 110]],
             ['Shift+V Shift+ArrowDown', 'velocity-scale', 'a tenth softer', ['percent' => 90]],
         ];
@@ -58,19 +58,19 @@ final class Families
     public static function harmony(): array
     {
         return [
-            ['Alt+H ArrowUp', 'invert-chord', 'turn up', ['by' => 1]],
-            ['Alt+H ArrowDown', 'invert-chord', 'turn down', ['by' => -1]],
+            ['Alt+H ArrowUp', 'invert-chord', 'invert up', ['by' => 1]],
+            ['Alt+H ArrowDown', 'invert-chord', 'invert down', ['by' => -1]],
             ['Alt+H ArrowRight', 'open-chord', 'open', ['by' => 1]],
             ['Alt+H ArrowLeft', 'open-chord', 'close', ['by' => -1]],
             ['Alt+H C', 'panel', 'a chord by name', ['edit' => 'insert-chord']],
             ['Alt+H M', 'mirror', 'mirror'],
             ['Alt+H U', 'step-in-scale', 'step up', ['degrees' => 1]],
             ['Alt+H D', 'step-in-scale', 'step down', ['degrees' => -1]],
-            ['Alt+H F', 'fit-to-scale', 'fit to the scale'],
+            ['Alt+H F', 'fit-to-scale', 'snap to the scale'],
             ['Alt+H 3', 'double-at', 'double a third up', ['degrees' => 2]],
             ['Alt+H 6', 'double-at', 'double a sixth up', ['degrees' => 5]],
-            ['Shift+W', 'set', 'held to the scale', ['held' => 'toggle']],
-            ['Alt+H K', 'set', 'held to the scale', ['held' => 'toggle']],
+            ['Shift+W', 'set', 'scale lock', ['held' => 'toggle']],
+            ['Alt+H K', 'set', 'scale lock', ['held' => 'toggle']],
             ['Alt+H Shift+M', 'mirror', 'mirror in the scale', ['in' => 'scale']],
             ['Alt+Shift+H', 'panel', 'a chord by name', ['edit' => 'insert-chord']],
             ['Alt+Shift+K', 'panel', 'a progression', ['edit' => 'insert-progression']],
@@ -114,13 +114,13 @@ final class Families
     public static function settings(): array
     {
         return [
-            ['Alt+S H', 'panel', 'turn chords', ['edit' => 'invert-chord']],
-            ['Alt+S W', 'panel', 'open chords', ['edit' => 'open-chord']],
+            ['Alt+S H', 'panel', 'invert chords', ['edit' => 'invert-chord']],
+            ['Alt+S W', 'panel', 'open the voicing', ['edit' => 'open-chord']],
             ['Alt+S I', 'panel', 'mirror', ['edit' => 'mirror']],
             ['Alt+S U', 'panel', 'steps of the scale', ['edit' => 'step-in-scale']],
-            ['Alt+S C', 'panel', 'fit to the scale', ['edit' => 'fit-to-scale']],
+            ['Alt+S C', 'panel', 'snap to the scale', ['edit' => 'fit-to-scale']],
             ['Alt+S Z', 'panel', 'stretch', ['edit' => 'stretch']],
-            ['Alt+S F', 'panel', 'a run of notes', ['edit' => 'insert-run']],
+            ['Alt+S F', 'panel', 'fill with notes', ['edit' => 'insert-run']],
             ['Alt+S P', 'panel', 'as played', ['edit' => 'as-played']],
             ['Alt+S ArrowRight', 'panel', 'nudge', ['edit' => 'nudge']],
             ['Alt+S L', 'panel', 'to lines', ['edit' => 'snap-nudge']],
@@ -155,9 +155,9 @@ final class Families
             ['Z', 'zoom', 'zoom in', ['axis' => 'time', 'by' => 1]],
             ['Shift+Z', 'zoom', 'zoom out', ['axis' => 'time', 'by' => -1]],
             ['H', 'zoom', 'taller rows', ['axis' => 'pitch', 'by' => 1]],
-            ['Shift+H', 'zoom', 'lower rows', ['axis' => 'pitch', 'by' => -1]],
+            ['Shift+H', 'zoom', 'smaller rows', ['axis' => 'pitch', 'by' => -1]],
             ['E', 'fit', 'see all', ['what' => 'all']],
-            ['Shift+E', 'fit', 'see what is chosen', ['what' => 'selection']],
+            ['Shift+E', 'fit', 'see what is selected', ['what' => 'selection']],
             ['Alt+E', 'fit', 'see span', ['what' => 'span']],
             ['PageDown', 'scroll', 'scroll later', ['x' => 1]],
             ['PageUp', 'scroll', 'scroll earlier', ['x' => -1]],
@@ -176,7 +176,7 @@ final class Families
         return [
             ['Alt+BracketLeft', 'span', 'span from the caret', ['what' => 'start']],
             ['Alt+BracketRight', 'span', 'span to the caret', ['what' => 'end']],
-            ['Alt+Shift+BracketLeft', 'span', 'span around what is chosen', ['what' => 'selection']],
+            ['Alt+Shift+BracketLeft', 'span', 'span around what is selected', ['what' => 'selection']],
             ['Alt+Shift+BracketRight', 'span', 'span of whole bars', ['what' => 'bars']],
             ['Alt+Shift+Backslash', 'span', 'no span', ['what' => 'clear']],
         ];
@@ -190,24 +190,24 @@ final class Families
     public static function seeing(): array
     {
         $rows = [
-            ['Alt+Shift+D', 'used-rows', 'rows in use, all'],
-            ['Alt+Shift+U', 'underlay', 'parts underneath'],
-            ['Alt+Shift+O', 'go-under', 'over to the one underneath'],
-            ['Alt+Shift+E', 'edit-under', 'work on those underneath too'],
-            ['Alt+V U', 'underlay-walk', 'the next underneath', ['by' => 1]],
-            ['Alt+V Shift+U', 'underlay-walk', 'the previous underneath', ['by' => -1]],
-            ['Alt+V O', 'go-under', 'over to the one under the pointer', ['at' => 'pointer']],
-            ['Alt+V P', 'panel', 'which lie underneath', ['name' => 'underlay']],
+            ['Alt+Shift+D', 'used-rows', 'used rows, all'],
+            ['Alt+Shift+U', 'underlay', 'other parts'],
+            ['Alt+Shift+O', 'go-under', 'go to the other part'],
+            ['Alt+Shift+E', 'edit-under', 'work on the other parts, too'],
+            ['Alt+V U', 'underlay-walk', 'the next other part', ['by' => 1]],
+            ['Alt+V Shift+U', 'underlay-walk', 'the previous other part', ['by' => -1]],
+            ['Alt+V O', 'go-under', 'go to the part under the pointer', ['at' => 'pointer']],
+            ['Alt+V P', 'panel', 'which other parts', ['name' => 'underlay']],
             ['Alt+V R', 'panel', 'rows: names and order', ['name' => 'rows']],
             ['Alt+V D', 'panel', 'the playing as a picture', ['name' => 'playing']],
             ['Alt+V F', 'follow', 'follow the playing line'],
             ...self::lanes(),
             ['Alt+V L', 'fit', 'the view before', ['what' => 'last']],
-            ['Alt+V A', 'align-under', 'line up with those underneath'],
-            ['Alt+V ArrowRight', 'align-under', 'to the next start underneath', ['toward' => 'next']],
-            ['Alt+V ArrowLeft', 'align-under', 'to the previous start underneath', ['toward' => 'previous']],
-            ['Alt+V T', 'take-feel', 'timing of the one underneath'],
-            ['Alt+V G', 'take-feel', 'loudness of the one underneath', ['what' => 'loudness']],
+            ['Alt+V A', 'align-under', 'align to the other parts'],
+            ['Alt+V ArrowRight', 'align-under', 'to the next start in other parts', ['toward' => 'next']],
+            ['Alt+V ArrowLeft', 'align-under', 'to the previous start in other parts', ['toward' => 'previous']],
+            ['Alt+V T', 'take-feel', 'timing of the other part'],
+            ['Alt+V G', 'take-feel', 'velocities of the other part', ['what' => 'loudness']],
         ];
         foreach ([1, 2, 3, 4] as $number) {
             $rows[] = ["Alt+V $number", 'view-call', "view $number", ['number' => $number]];
@@ -255,7 +255,7 @@ final class Families
      */
     public static function articulations(): array
     {
-        $rows = [['Alt+D', 'expression', 'draw on the note'], ['Alt+F1', 'panel', 'drills', ['name' => 'drills']]];
+        $rows = [['Alt+D', 'expression', 'draw a curve on the note'], ['Alt+F1', 'panel', 'drills', ['name' => 'drills']]];
         foreach (range(1, 9) as $number) {
             $rows[] = ["Alt+A $number", 'articulate', "articulation $number", ['number' => $number]];
         }
@@ -268,7 +268,7 @@ final class Families
             ['Alt+A S', 'note-shape', 'a swell on the note', ['shape' => 'swell', 'lane' => 'cc:11', 'low' => 40, 'high' => 120]],
             ['Alt+A B', 'note-line', 'bent up into it', ['low' => -200, 'high' => 0, 'to' => 25]],
             ['Alt+A F', 'note-line', 'falling off it', ['low' => 0, 'high' => -200, 'from' => 60, 'to' => 100]],
-            ['Alt+A X', 'note-clear', 'clear what is drawn on it'],
+            ['Alt+A X', 'note-clear', 'clear its curves'],
             ['Alt+A Shift+V', 'panel', 'shapes: settings', ['edit' => 'note-shape']],
             ['Alt+A Shift+B', 'panel', 'a line: settings', ['edit' => 'note-line']],
             ['Alt+A Shift+X', 'panel', 'clear: settings', ['edit' => 'note-clear']],
@@ -276,7 +276,7 @@ final class Families
     }
 
     /**
-     * Choosing by what notes are.
+     * Selecting by what notes are.
      *
      * @return list<Row>
      */
@@ -289,7 +289,7 @@ final class Families
             }
             $rows[] = ["N {$with}N", 'chord-notes', "{$word}notes of the chord", $how === 'instead' ? [] : ['how' => $how]];
         }
-        $rows[] = ['N K', 'panel', 'kept choices', ['name' => 'choices']];
+        $rows[] = ['N K', 'panel', 'saved selections', ['name' => 'choices']];
 
         return $rows;
     }

@@ -36,7 +36,7 @@ final readonly class Keymap
             $first = explode(' ', $normal->keys)[0];
             $other = $taken[$normal->context][$normal->keys] ?? $begun[$normal->context][$normal->keys] ?? $taken[$normal->context][$first] ?? null;
             if ($other !== null) {
-                throw new Refusal(sprintf('%s stands for “%s” already and cannot also stand for “%s”.', $other->keys, $other->label, $normal->label), 'keys');
+                throw new Refusal(sprintf('%s runs “%s” already and cannot also run “%s”.', $other->keys, $other->label, $normal->label), 'keys');
             }
             $taken[$normal->context][$normal->keys] = $normal;
             if ($first !== $normal->keys) {
@@ -127,7 +127,7 @@ final readonly class Keymap
         $normal = self::normal($binding);
         $lost = $this->lost($normal->context, $normal->keys);
         if ($lost !== [] && ! $replace) {
-            throw new Refusal(sprintf('%s stands for %s already.', $normal->keys, implode(' and ', array_map(static fn (Binding $b): string => "“{$b->label}”", $lost))), 'keys');
+            throw new Refusal(sprintf('%s runs %s already.', $normal->keys, implode(' and ', array_map(static fn (Binding $b): string => "“{$b->label}”", $lost))), 'keys');
         }
 
         return new self([...array_values(array_filter($this->bindings, static fn (Binding $b): bool => ! in_array($b, $lost, true))), $normal]);
@@ -139,7 +139,7 @@ final readonly class Keymap
         $keys = Stroke::sequence($keys);
         $left = array_values(array_filter($this->bindings, static fn (Binding $b): bool => $b->context !== $context || $b->keys !== $keys));
         if (count($left) === count($this->bindings)) {
-            throw Refusal::parameter('keys', $keys, "keys that stand for something in $context");
+            throw Refusal::parameter('keys', $keys, "keys that run something in $context");
         }
 
         return new self($left);

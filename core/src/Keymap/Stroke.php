@@ -51,7 +51,7 @@ final class Stroke
         $key = (string) array_pop($parts);
         $key = strlen($key) === 1 ? strtoupper($key) : $key;
         if (preg_match('/^[A-Z0-9]$/', $key) !== 1 && ! in_array($key, self::NAMED, true)) {
-            throw new Refusal(sprintf('%s cannot stand for a command. Letters, digits, signs, arrows, Enter, Space, Escape, Delete, Backspace, Home, End, PageUp, PageDown, Insert and F1, F2, F4, F6 to F10 can, with Mod, Alt and Shift.', Refusal::show($stroke)), 'keys');
+            throw new Refusal(sprintf('%s cannot be a shortcut. Letters, digits, signs, arrows, Enter, Space, Escape, Delete, Backspace, Home, End, PageUp, PageDown, Insert and F1, F2, F4, F6 to F10 can, with Mod, Alt and Shift.', Refusal::show($stroke)), 'keys');
         }
         if (array_diff($parts, ['Mod', 'Alt', 'Shift']) !== [] || count($parts) !== count(array_unique($parts))) {
             throw Refusal::parameter('keys', $stroke, 'the modifiers Mod, Alt and Shift, each once');

@@ -116,7 +116,7 @@ final class Exporter
             }
             $rounds = count(Sounding::rounds($part));
             if ($rounds < Sounding::countRounds($part->head)) {
-                $warnings[] = sprintf('“%s” goes round %s times in the file, which is as often as there is room for.', $part->name, number_format($rounds));
+                $warnings[] = sprintf('“%s” loops %s times in the file, which is as often as there is room for.', $part->name, number_format($rounds));
             }
             $out = count(array_filter($part->shown(), static fn (Note $n): bool => ! $n->muted && $n->channel !== GeneralMidi::DRUM_CHANNEL && ($n->pitch + $plays->transpose < 0 || $n->pitch + $plays->transpose > 127)));
             if ($out > 0) {

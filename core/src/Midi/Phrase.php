@@ -33,7 +33,7 @@ final class Phrase
     {
         $parts = array_values(array_filter($parts, static fn (Part $p): bool => $p->shown() !== []));
         if ($parts === []) {
-            throw new Refusal('Nothing sounds in what is chosen: nothing was kept.', 'on');
+            throw new Refusal('Nothing sounds in what is selected: nothing was kept.', 'on');
         }
         $from = min(array_map(static fn (Part $p): int => $score->time->meters->barAt(max($p->head->from, $p->inOrder()[0]->start))->start, $parts));
         $tempo = $meter = null;

@@ -9,9 +9,21 @@ use Jactonic\Core\Refusal;
 /** One of a few words. */
 final class Choice extends Plain
 {
-    /** @param  list<string>  $choices */
-    public function __construct(private readonly array $choices)
+    /** @var list<string> */
+    private readonly array $choices;
+
+    /** @var array<string, string> what each is called on the screen, where it is not called as it is written */
+    private readonly array $labels;
+
+    /** @param  list<string>|array<string, string>  $choices  a list, or the words for each */
+    public function __construct(array $choices)
     {
+        $labels = [];
+        foreach (array_is_list($choices) ? [] : $choices as $value => $words) {
+            $labels[(string) $value] = $words;
+        }
+        $this->choices = array_is_list($choices) ? $choices : array_map(strval(...), array_keys($labels));
+        $this->labels = $labels;
     }
 
     public function read(mixed $value, string $name): string
@@ -31,7 +43,7 @@ final class Choice extends Plain
 
     public function limits(): array
     {
-        return ['choices' => $this->choices];
+        return ['choices' => $this->choices, 'labels' => $this->labels];
     }
 
     public function typed(array $words): ?array

@@ -105,10 +105,10 @@ final readonly class Context
     {
         $ids = $on->partIds();
 
-        return $ids === [] ? throw new Refusal('There is no part chosen.', 'on') : $score->part($ids[0]);
+        return $ids === [] ? throw new Refusal('There is no part selected.', 'on') : $score->part($ids[0]);
     }
 
-    /** @return array{int, int} first start and last end of what is chosen */
+    /** @return array{int, int} first start and last end of what is selected */
     private static function bounds(Score $score, Selection $on): array
     {
         $from = $to = [];
@@ -129,7 +129,7 @@ final readonly class Context
             $to[] = self::end($score->part($id));
         }
 
-        return $from === [] || $to === [] ? throw new Refusal('Nothing is chosen.', 'on') : [min($from), max($to)];
+        return $from === [] || $to === [] ? throw new Refusal('Nothing is selected.', 'on') : [min($from), max($to)];
     }
 
     private static function tick(mixed $value): ?int

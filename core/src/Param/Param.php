@@ -124,7 +124,7 @@ final readonly class Param
         return new self($name, $title, new Place($min), $default, optional: $optional);
     }
 
-    /** @param  list<string>  $choices */
+    /** @param  list<string>|array<string, string>  $choices  a list, or the words for each */
     public static function choice(string $name, string $title, array $choices, ?string $default = null, ?string $setting = null, bool $optional = false): self
     {
         return new self($name, $title, new Choice($choices), $default, $setting, $optional);

@@ -20,13 +20,13 @@ use Jactonic\Core\Shape;
 /**
  * What is carried away to be put in elsewhere: notes as `insert` takes them, and their anchor: the place among them that
  * goes where they are put, a span's start or the line of the grid nearest to the first. So a phrase that lies a little
- * off the line does so again. With a span, they are cut at its edges; with no notes chosen, all that sounds in it.
+ * off the line does so again. With a span, they are cut at its edges; with no notes selected, all that sounds in it.
  */
 final class Clip implements Reading
 {
     public static function spec(): Spec
     {
-        return new Spec('clip', 'What is carried away', Family::Structure, 'The chosen notes, or what lies in the span, to be put in elsewhere.', [
+        return new Spec('clip', 'Copied notes', Family::Structure, 'The selected notes, or what lies in the span, to be put in elsewhere.', [
             Param::place('from', 'Span from', optional: true), Param::place('to', 'Span to', 1, optional: true),
         ], Requires::Part);
     }

@@ -19,7 +19,7 @@ use Jactonic\Core\Time\Timeline;
  * Reads out of playing which grid it wants. Nothing changes; the places that are read are the played ones.
  *
  * Each candidate is weighed by how many words it takes to tell the playing with it: a fine grid has many lines to
- * choose from (the logarithm of its lines), a coarse one leaves large distances (the logarithm of their spread about
+ * select from (the logarithm of its lines), a coarse one leaves large distances (the logarithm of their spread about
  * their mean, at least FLOOR, since nobody plays nearer; someone who is always as late is late, not swinging). So a
  * finer grid that brings notes no nearer loses to the coarser one. Recommended is the lightest of those that merge nothing (or, where notes lie on one another as played, no more
  * than the finest). A swung candidate stands at the swing that fits best.

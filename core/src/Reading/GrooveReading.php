@@ -46,7 +46,7 @@ final class GrooveReading implements Reading
     {
         $notes = array_values(array_filter($notes, static fn (Note $n): bool => ! $n->muted));
         if ($notes === []) {
-            throw new Refusal('No notes are chosen: there is no feel to take.');
+            throw new Refusal('No notes are selected: there is no feel to take.');
         }
         if ($grid->isBars()) {
             throw Refusal::parameter('grid', $grid->name, 'a note value: a grid of bars has one place a bar');

@@ -15,12 +15,12 @@ use Jactonic\Core\Score\Part;
 use Jactonic\Core\Score\PartClip as Carried;
 use Jactonic\Core\Shape;
 
-/** The chosen parts as they are carried away, for `part-insert` to put in elsewhere. */
+/** The selected parts as they are carried away, for `part-insert` to put in elsewhere. */
 final class PartClip implements Reading
 {
     public static function spec(): Spec
     {
-        return new Spec('part-clip', 'Parts carried away', Family::Part, 'The chosen parts, to be put in elsewhere.', [], Requires::Parts, takes: [AppliesTo::Parts]);
+        return new Spec('part-clip', 'Copied parts', Family::Part, 'The selected parts, to be put in elsewhere.', [], Requires::Parts, takes: [AppliesTo::Parts]);
     }
 
     public static function answer(): array
@@ -32,7 +32,7 @@ final class PartClip implements Reading
     {
         $parts = $input->wholeParts();
         if ($parts === []) {
-            throw new Refusal('No parts are chosen.', 'on');
+            throw new Refusal('No parts are selected.', 'on');
         }
         if (count($parts) > Carried::MOST) {
             throw new Refusal(sprintf('%d parts are more than the %d that go at once.', count($parts), Carried::MOST), 'on');

@@ -11,7 +11,7 @@ use Jactonic\Core\Edit\Spec;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Shape;
 
-/** The notes that meet a condition, among those chosen or in the part. */
+/** The notes that meet a condition, among those selected or in the part. */
 final class Picked implements Reading
 {
     public static function spec(): Spec

@@ -16,7 +16,7 @@ use Jactonic\Core\Shape;
 
 /**
  * The playing as a picture: of each note, where in its bar it is meant, how far it stands off that line, and how loud it
- * is. Of the notes chosen, or of a part in which none is, of all.
+ * is. Of the selected notes, or of a part in which none is, of all.
  */
 final class Playing implements Reading
 {

@@ -55,7 +55,7 @@ final class Readings
     }
 
     /**
-     * The notes that are looked at: those chosen, or with none chosen in any part all of the parts named; in order.
+     * The notes that are looked at: those selected, or with none selected in any part all of the parts named; in order.
      *
      * @return list<\Jactonic\Core\Score\Note>
      */

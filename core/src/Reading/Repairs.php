@@ -20,7 +20,7 @@ final class Repairs implements Reading
 
     public static function spec(): Spec
     {
-        return new Spec('repairs', 'Repairs', Family::Structure, 'What may want mending.', [], Requires::Part);
+        return new Spec('repairs', 'Check', Family::Structure, 'Possible problems.', [], Requires::Part);
     }
 
     public static function answer(): array
@@ -42,9 +42,9 @@ final class Repairs implements Reading
         }
         usort($found, static fn (Found $a, Found $b): int => $a->tick <=> $b->tick ?: $a->part <=> $b->part);
         $said = match (count($found)) {
-            0 => 'Nothing here wants mending.',
-            1 => '1 thing may want mending.',
-            default => count($found).' things may want mending'.(count($found) > self::SHOWN ? '; the first '.self::SHOWN.' are shown.' : '.'),
+            0 => 'No problems found.',
+            1 => '1 possible problem.',
+            default => count($found).' possible problems'.(count($found) > self::SHOWN ? '; the first '.self::SHOWN.' are shown.' : '.'),
         };
 
         return ['found' => array_map(static fn (Found $f): array => $f->toArray($input->time()->position($f->tick)), array_slice($found, 0, self::SHOWN)), 'kinds' => $kinds, 'said' => $said];

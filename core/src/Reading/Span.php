@@ -15,14 +15,14 @@ use Jactonic\Core\Shape;
 
 /**
  * The span that is meant: from or to the caret (to the next bar line, or from the one before, where there was none),
- * around what is chosen by the lines of the grid, of whole bars of what is chosen or of the caret, or longer by steps
+ * around what is selected by the lines of the grid, of whole bars of what is selected or of the caret, or longer by steps
  * from the caret. What begins a little early for a bar, and what rings a little over its end, counts to it.
  */
 final class Span implements Reading
 {
     public static function spec(): Spec
     {
-        return new Spec('span', 'The span that is meant', Family::Selection, 'A stretch of time made out of the caret or of what is chosen.', [
+        return new Spec('span', 'The span that is meant', Family::Selection, 'A stretch of time made out of the caret or of what is selected.', [
             Param::choice('what', 'How', ['start', 'end', 'selection', 'bars', 'steps'], 'selection'),
             Param::integer('steps', 'Steps, below 0 for shorter', -10_000, 10_000, 1),
             Param::step('by', 'Step', setting: 'nudge'),
@@ -71,7 +71,7 @@ final class Span implements Reading
     /** @return array{int, int} */
     private static function around(EditInput $input): array
     {
-        [$first, $last] = self::bounds($input) ?? throw new Refusal('Nothing is chosen to make a span of.');
+        [$first, $last] = self::bounds($input) ?? throw new Refusal('Nothing is selected to make a span of.');
         $lines = $input->lines($input->part());
         [$before, $after] = $lines->around($last);
 
@@ -109,7 +109,7 @@ final class Span implements Reading
         return $input->context->caret ?? throw new Refusal('There is no caret.', 'context');
     }
 
-    /** @return array{int, int}|null first start and last end of what is chosen */
+    /** @return array{int, int}|null first start and last end of what is selected */
     private static function bounds(EditInput $input): ?array
     {
         $from = $to = [];

@@ -38,7 +38,7 @@ final class Book
         }
         $list = ($file['kind'] ?? null) === 'recipes' ? $file['recipes'] ?? null : [$file];
         if (is_array($list) && count($list) > self::MOST) {
-            throw new Refusal(sprintf('This file holds %s recipes; a file may hold %s at most. Nothing was brought in.', number_format(count($list)), number_format(self::MOST)), 'file');
+            throw new Refusal(sprintf('This file holds %s recipes; a file may hold %s at most. Nothing was imported.', number_format(count($list)), number_format(self::MOST)), 'file');
         }
         if (! is_array($list) || ! array_is_list($list) || $list === []) {
             throw Refusal::parameter('file', $file, Recipe::ALLOWED.' or {"kind": "recipes", "recipes": […]}');

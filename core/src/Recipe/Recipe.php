@@ -27,7 +27,7 @@ final readonly class Recipe
 
     /**
      * @param  string  $key  what shortcuts and other recipes know it by: small letters, digits and hyphens
-     * @param  array<array-key, mixed>|null  $pick  as NoteFilter::parse takes it; null for all notes chosen
+     * @param  array<array-key, mixed>|null  $pick  as NoteFilter::parse takes it; null for all notes selected
      * @param  list<Step>  $steps
      */
     private function __construct(public string $key, public string $name, public ?array $pick, public array $steps)

@@ -8,7 +8,7 @@ use Jactonic\Core\Refusal;
 
 /**
  * A stretch of one track with its notes and lane points, which stand at ticks of the song (not of the part). What
- * starts inside its window sounds; the rest is kept, and is chosen by nothing but a click.
+ * starts inside its window sounds; the rest is kept, and is selected by nothing but a click.
  */
 final class Part
 {

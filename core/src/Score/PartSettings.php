@@ -30,7 +30,7 @@ final readonly class PartSettings
      * @param  float  $swingKept  over 50 to 75 %: the swing that comes back when it is switched on
      * @param  int|null  $touchedLength  ticks; null while no note was touched
      * @param  bool  $held  whether it is held to the scale: what moves pitches by one goes by its steps
-     * @param  array<string, list<int>>  $choices  ids of notes by the name under which they were kept to be chosen again
+     * @param  array<string, list<int>>  $choices  ids of notes by the name under which they were kept to be selected again
      */
     private function __construct(
         public Grid $grid,
@@ -110,7 +110,7 @@ final readonly class PartSettings
         }
         if ($by !== null) {
             if (! is_int($by) && ! is_float($by)) {
-                throw Refusal::parameter('swingBy', $by, 'a number of percent to add, below 0 to take away');
+                throw Refusal::parameter('swingBy', $by, 'a number of percent to add, below 0 to remove');
             }
             $set['swing'] = max(50, min(75, $this->swing + $by));
         }

@@ -63,10 +63,10 @@ final class Settings
             new Setting('strength', 100, ...self::whole(0, 100, ' %'),
                 words: static fn (PartSettings $now): string => "Strength $now->strength %"),
             new Setting('nudge', ['unit' => 'ms', 'amount' => 10], Step::ALLOWED, Shape::named('Step'), static fn (mixed $v): Step => Step::parse($v, 'nudge'),
-                words: static fn (PartSettings $now): string => 'Nudge step '.$now->nudge->words(1).($now->tied ? ', tied to the grid' : '')),
+                words: static fn (PartSettings $now): string => 'Nudge step '.$now->nudge->words(1).($now->tied ? ' (= grid)' : '')),
             new Setting('tied', true, ...self::flag()),
             new Setting('lanes', 'along', ...self::choice('stay', 'along'),
-                words: static fn (PartSettings $now): string => $now->lanes === 'along' ? 'Lanes come along with notes that are moved, copied and cut' : 'Lanes stay where they are'),
+                words: static fn (PartSettings $now): string => $now->lanes === 'along' ? 'Controllers move with notes that are moved, copied and cut' : 'Controllers stay where they are'),
             new Setting('penVelocity', 90, ...self::whole(Note::SOFTEST, Note::LOUDEST),
                 words: static fn (PartSettings $now): string => "Pen velocity $now->penVelocity"),
             new Setting('touches', self::TOUCHES, 'four whole numbers from 1 to 127', Shape::list(Shape::whole(Note::SOFTEST, Note::LOUDEST), 4), self::touches(...),
@@ -81,14 +81,14 @@ final class Settings
             new Setting('scale', null, Scale::ALLOWED, Shape::text(), static fn (mixed $v): ?Scale => Scale::tryParse($v),
                 words: static fn (PartSettings $now): string => $now->scale === null ? 'No scale' : "Scale {$now->scale->name}", nullable: true),
             new Setting('held', false, ...self::flag(),
-                words: static fn (PartSettings $now): string => ! $now->held ? 'Not held to a scale' : ($now->scale === null ? 'Held to the scale of the song' : "Held to {$now->scale->name}")),
+                words: static fn (PartSettings $now): string => ! $now->held ? 'Scale lock off' : ($now->scale === null ? 'Scale lock on: the song’s scale' : "Scale lock on: {$now->scale->name}")),
             new Setting('choices', [], 'names of up to 60 letters with the ids of notes each, 32 at most', Shape::map(Shape::list(Shape::whole(1))), self::choices(...),
                 words: static function (PartSettings $now, PartSettings $before): string {
                     $new = array_diff_key($now->choices, $before->choices) + array_filter($now->choices, static fn (array $ids, string $name): bool => ($before->choices[$name] ?? null) !== $ids, ARRAY_FILTER_USE_BOTH);
                     $name = array_key_first($new);
 
-                    return $name === null ? 'Kept choice forgotten: '.implode(', ', array_keys(array_diff_key($before->choices, $now->choices)))
-                        : sprintf('Choice “%s” kept: %s', $name, count($new[$name]) === 1 ? '1 note' : count($new[$name]).' notes');
+                    return $name === null ? 'Saved selection deleted: '.implode(', ', array_keys(array_diff_key($before->choices, $now->choices)))
+                        : sprintf('Selection “%s” saved: %s', $name, count($new[$name]) === 1 ? '1 note' : count($new[$name]).' notes');
                 }),
         ];
     }

@@ -8,7 +8,7 @@ use Jactonic\Core\Score\Note;
 use Jactonic\Core\Score\Part;
 use Jactonic\Core\Time\Timeline;
 
-/** Notes that are like others: those chosen, or with none chosen the one that starts nearest to a tick. */
+/** Notes that are like others: those selected, or with none selected the one that starts nearest to a tick. */
 final class Alike
 {
     /** As far as two lengths may differ and be the same, as a share of the longer. */
@@ -64,7 +64,7 @@ final class Alike
     }
 
     /**
-     * Those softer than the softest chosen, or louder than the loudest; with none chosen, than the middle of all.
+     * Those softer than the softest selected, or louder than the loudest; with none selected, than the middle of all.
      *
      * @param  array<int, true>  $chosen
      * @param  int  $way  −1 softer, 1 louder

@@ -6,7 +6,7 @@ namespace Jactonic\Core\Selection;
 
 use Jactonic\Core\Refusal;
 
-/** How what is found meets what is chosen: instead of it, besides it, only what is in both, or taken from it. */
+/** How what is found meets what is selected: instead of it, besides it, only what is in both, or taken from it. */
 enum How: string
 {
     case Instead = 'instead';
@@ -15,7 +15,7 @@ enum How: string
     case Take = 'take';
 
     /**
-     * Checks a way of choosing.
+     * Checks a way of selecting.
      *
      * @param  mixed  $what  the name of a move, or a pick
      * @param  mixed  $how  null for instead

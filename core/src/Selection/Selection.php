@@ -6,11 +6,11 @@ namespace Jactonic\Core\Selection;
 
 use Jactonic\Core\Score\Ids;
 
-/** What is chosen: notes and points by part, parts as wholes, tracks. */
+/** What is selected: notes and points by part, parts as wholes, tracks. */
 final readonly class Selection
 {
     /**
-     * @param  array<int, list<int>>  $notes  ids by part id, the parts in the order given; a part with no id chosen may stand there too
+     * @param  array<int, list<int>>  $notes  ids by part id, the parts in the order given; a part with no id selected may stand there too
      * @param  array<int, array<string, list<int>>>  $points  ids by part id and name of the lane
      * @param  list<int>  $parts
      * @param  list<int>  $tracks
@@ -24,13 +24,13 @@ final readonly class Selection
         return new self;
     }
 
-    /** How many notes are chosen. */
+    /** How many notes are selected. */
     public function count(): int
     {
         return array_sum(array_map('count', $this->notes));
     }
 
-    /** How many points are chosen. */
+    /** How many points are selected. */
     public function countPoints(): int
     {
         return array_sum(array_map(static fn (array $lanes): int => array_sum(array_map('count', $lanes)), $this->points));

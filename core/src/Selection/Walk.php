@@ -8,7 +8,7 @@ use Jactonic\Core\Score\Note;
 use Jactonic\Core\Time\Timeline;
 
 /**
- * From what is chosen to what stands beside it in time, by chords: from a whole chord to the whole chord beside it, from
+ * From what is selected to what stands beside it in time, by chords: from a whole chord to the whole chord beside it, from
  * one of its notes to the nearest voice there. However it was strummed, a chord is one step.
  */
 final class Walk
@@ -18,7 +18,7 @@ final class Walk
      *
      * @param  list<Note>  $ordered  of one part, in order
      * @param  array<int, true>  $chosen  by id
-     * @param  int  $near  tick from which it looks when nothing is chosen
+     * @param  int  $near  tick from which it looks when nothing is selected
      * @param  int|null  $row  pitch from which it looks then; null for the first note that comes
      * @param  int  $way  1 later, −1 earlier
      * @return list<int>

@@ -17,7 +17,7 @@ final readonly class Grid
     /** Note values that a grid may have, the longest first. */
     public const VALUES = ['1/1', '1/2', '1/4', '1/8', '1/16', '1/32', '1/64', '1/128'];
 
-    /** Grids of bars to choose from; 1 to 16 bars are read. */
+    /** Grids of bars to select from; 1 to 16 bars are read. */
     public const BARS = ['bar', '2bar', '3bar', '4bar', '8bar', '16bar'];
 
     /** Longest tuplet accepted: 64 in the time of 32. */

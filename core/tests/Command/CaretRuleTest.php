@@ -20,7 +20,7 @@ final class CaretRuleTest extends TestCase
         return Make::score([[0, 400, 60], [20, 400, 64], [960, 400, 62], [1930, 400, 67], [2880, 400, 60]], ['grid' => '1/8']);
     }
 
-    /** @return iterable<string, array{list<int>, list<array<string, mixed>>, array{int, int}|null}> chosen before, commands, caret */
+    /** @return iterable<string, array{list<int>, list<array<string, mixed>>, array{int, int}|null}> selected before, commands, caret */
     public static function work(): iterable
     {
         $on = static fn (int ...$ids): array => ['part' => 1, 'notes' => $ids];
@@ -29,7 +29,7 @@ final class CaretRuleTest extends TestCase
         yield 'from nothing' => [[], [['select' => 'next']], [960, 62]];
         yield 'taking in' => [[3], [['select' => 'grow-next']], [1930, 67]];
         yield 'all' => [[4], [['select' => 'all']], [0, 60]];
-        yield 'nothing chosen any more' => [[4], [['select' => 'none']], null];
+        yield 'nothing selected any more' => [[4], [['select' => 'none']], null];
         yield 'what was deleted leaves its place' => [[4, 3], [['edit' => 'delete']], [960, 62]];
         yield 'and walking goes on from there' => [[3], [['edit' => 'delete'], ['select' => 'next']], [1930, 67]];
         yield 'along with the note it stands on' => [[5], [['select' => 'previous'], ['edit' => 'nudge', 'params' => ['by' => ['unit' => 'ticks', 'amount' => 7]]], ['edit' => 'transpose', 'params' => ['semitones' => -2]]], [1937, 65]];

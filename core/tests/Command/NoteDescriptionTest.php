@@ -15,7 +15,7 @@ use Jactonic\Core\Time\Timeline;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
-/** What is said of the one note that is chosen: all that a person has to know who does not see it. */
+/** What is said of the one note that is selected: all that a person has to know who does not see it. */
 final class NoteDescriptionTest extends TestCase
 {
     #[DataProvider('notes')]
@@ -33,12 +33,12 @@ final class NoteDescriptionTest extends TestCase
     /** @return iterable<string, array{Note, string}> */
     public static function notes(): iterable
     {
-        yield 'on its line' => [new Note(1, 480, 240, 60, 84), 'C4 at 1.1.481 is chosen: 240 ticks, velocity 84, on the line.'];
-        yield 'late' => [new Note(1, 500, 240, 60, 84), 'C4 at 1.1.501 is chosen: 240 ticks, velocity 84, 10 ms late.'];
-        yield 'early' => [new Note(1, 460, 240, 60, 84), 'C4 at 1.1.461 is chosen: 240 ticks, velocity 84, 10 ms early.'];
+        yield 'on its line' => [new Note(1, 480, 240, 60, 84), 'C4 at 1.1.481 is selected: 240 ticks, velocity 84, on the line.'];
+        yield 'late' => [new Note(1, 500, 240, 60, 84), 'C4 at 1.1.501 is selected: 240 ticks, velocity 84, 10 ms late.'];
+        yield 'early' => [new Note(1, 460, 240, 60, 84), 'C4 at 1.1.461 is selected: 240 ticks, velocity 84, 10 ms early.'];
         yield 'muted, with an articulation and curves' => [
             new Note(1, 480, 240, 60, 84, muted: true, articulation: 2, own: '{"bend":[[0,0],[100,512]]}'),
-            'C4 at 1.1.481 is chosen: 240 ticks, velocity 84, on the line, muted, SECOND, with curves of its own.',
+            'C4 at 1.1.481 is selected: 240 ticks, velocity 84, on the line, muted, SECOND, with curves.',
         ];
     }
 }

@@ -19,7 +19,7 @@ final class RoundsTest extends TestCase
         self::assertSame('1 note deleted. 1 of 2 times nothing changed.', $deleted->said);
         self::assertSame([2], $deleted->change->applyTo($score)->part(1)->notes->ids());
         $none = Batch::once(['edit' => 'delete', 'on' => ['part' => 1, 'notes' => []], 'times' => 3], $score);
-        self::assertSame('No notes are chosen: nothing changed.', $none->said);
+        self::assertSame('No notes are selected: nothing changed.', $none->said);
     }
 
     public function test_the_same_each_time_is_told_once_with_how_often(): void

@@ -143,7 +143,7 @@ final class EveryEditTest extends TestCase
         $outcome = Make::edit(Make::take($seed), $id, $params, []);
 
         self::assertTrue($outcome->change->isEmpty());
-        self::assertSame('No notes are chosen: nothing changed.', $outcome->said);
+        self::assertSame('No notes are selected: nothing changed.', $outcome->said);
     }
 
     /** @return iterable<string, array{string, string, mixed}> */

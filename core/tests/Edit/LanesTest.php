@@ -59,7 +59,7 @@ final class LanesTest extends TestCase
         yield 'higher' => ['velocity-add', ['amount' => 10], [30, 110, 74], '3 points higher by 10.'];
         yield 'set' => ['velocity-set', ['value' => 70], [70, 70, 70], '3 points at 70.'];
         yield 'half' => ['velocity-scale', ['percent' => 50], [10, 50, 32], '3 points at 50 % of their value.'];
-        yield 'together' => ['velocity-compress', ['value' => 60, 'percent' => 50], [40, 80, 62], '3 points pulled toward 60: 50 % of the distance is left.'];
+        yield 'together' => ['velocity-compress', ['value' => 60, 'percent' => 50], [40, 80, 62], '3 points compressed toward 60, 50 % of the spread remains.'];
         yield 'level' => ['velocity-even', [], [61, 61, 61], '3 points at 61.'];
         yield 'ramp' => ['velocity-ramp', ['from' => 0, 'to' => 100, 'mode' => 'replace'], [0, 50, 100], '3 points rising from 0 to 100.'];
         yield 'clipped' => ['velocity-add', ['amount' => 60], [80, 127, 124], '3 points higher by 60.'];
@@ -145,10 +145,10 @@ final class LanesTest extends TestCase
         $score = self::score('cc:11', [[0, 10], [100, 11], [200, 12], [300, 40], [400, 41]]);
         $thin = self::done($score, 'lane-thin', ['lane' => 'cc:11', 'tolerance' => 2], ['part' => 1]);
         self::assertSame([[0, 10], [300, 40]], self::lane($thin->change->applyTo($score), 'cc:11'));
-        self::assertSame('3 points of 5 of Expression went; the greatest difference is 2.', $thin->said);
+        self::assertSame('3 points of 5 of Expression removed; the largest difference is 2.', $thin->said);
         $clear = self::done($score, 'lane-clear', ['lane' => 'cc:11', 'from' => 100, 'to' => 400], ['part' => 1]);
         self::assertSame([[0, 10], [400, 41]], self::lane($clear->change->applyTo($score), 'cc:11'));
-        self::assertSame('No points of Modulation lie there.', self::done($score, 'lane-clear', ['lane' => 'cc:1', 'from' => 0, 'to' => 400], ['part' => 1])->said);
+        self::assertSame('There are no points of Modulation there.', self::done($score, 'lane-clear', ['lane' => 'cc:1', 'from' => 0, 'to' => 400], ['part' => 1])->said);
     }
 
     public function test_the_pedal_is_written_from_chords_as_a_foot_does(): void

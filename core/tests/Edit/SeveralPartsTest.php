@@ -93,7 +93,7 @@ final class SeveralPartsTest extends TestCase
             $chosen = Batch::once(['select' => $move, 'on' => $on, 'context' => ['caret' => ['tick' => 100, 'pitch' => 126]]], $score)->selection;
             self::assertSame([], $chosen->notes[2], $move);
         }
-        // With none chosen anywhere, all are meant, in both.
+        // With none selected anywhere, all are meant, in both.
         $none = [['part' => 1, 'notes' => []], ['part' => 2, 'notes' => []]];
         self::assertSame([1 => [], 2 => []], self::starts(Batch::once(['edit' => 'cut-span', 'on' => $none, 'params' => ['from' => 0, 'to' => 960]], $score)->change->applyTo($score)));
         self::assertSame([1 => [1], 2 => [1]], Batch::once(['select' => 'every-second', 'on' => $none], $score)->selection->notes);

@@ -83,7 +83,7 @@ final class KeymapTest extends TestCase
         $mute = new Binding('roll', 'N', 'mute', [], 'mute');
         self::assertSame(['quantize', 'undo', 'mute'], $labels($map->with($mute, true)->bindings));
         $this->expectException(Refusal::class);
-        $this->expectExceptionMessage('N stands for “muted ones” and “overlapping ones” already.');
+        $this->expectExceptionMessage('N runs “muted ones” and “overlapping ones” already.');
         $map->with($mute);
     }
 

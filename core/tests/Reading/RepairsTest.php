@@ -63,8 +63,8 @@ final class RepairsTest extends TestCase
     public function test_on_twelve_bars_without_faults_it_finds_none(): void
     {
         self::assertSame([], array_column(self::read(self::score(self::clean()))['found'], 'said'));
-        self::assertSame('Nothing here wants mending.', self::read(self::score(self::clean()))['said']);
-        self::assertSame('Nothing here wants mending.', self::read(self::score([]))['said']);
+        self::assertSame('No problems found.', self::read(self::score(self::clean()))['said']);
+        self::assertSame('No problems found.', self::read(self::score([]))['said']);
     }
 
     /** @return iterable<string, array{string, \Closure(list<Note>): array{list<Note>, 1?: list<Point>}, int|null}> kind, the fault, and the note that has it */
@@ -113,7 +113,7 @@ final class RepairsTest extends TestCase
         $line = array_map(static fn (int $i): array => [$i * 480, 400, [48, 50, 52, 53, 55, 53, 52, 50][$i % 8] + ($i === 13 ? 12 : 0)], range(0, 23));
         $found = Readings::read('repairs', [], Make::score($line), new Selection([1 => []]))['found'];
 
-        self::assertSame(['F4 at 2.3.481 lies an octave high for what is about it.'], array_column(is_array($found) ? $found : [], 'said'));
+        self::assertSame(['F4 at 2.3.481 is an octave high for its surroundings.'], array_column(is_array($found) ? $found : [], 'said'));
     }
 
     public function test_the_likeliest_scales_are_told_with_how_much_each_explains(): void

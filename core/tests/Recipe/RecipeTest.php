@@ -52,7 +52,7 @@ final class RecipeTest extends TestCase
         $after = $outcome->change->applyTo($score);
 
         self::assertSame([0, 1000, 1000], Make::starts($after), 'to quarters');
-        self::assertSame([7, 7, 80], Make::velocities($after), 'the row of what was chosen');
+        self::assertSame([7, 7, 80], Make::velocities($after), 'the row of what was selected');
         self::assertSame('1/16', $after->part(1)->settings()->grid->name);
         self::assertSame([1 => [1, 2]], $outcome->selection->notes);
     }

@@ -11,7 +11,7 @@ use Jactonic\Core\Tests\Support\Make;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
-/** Choosing by what notes are, and how that meets what is chosen; groups. Two bars: chords 1–3 and 4–6, then 7, 8 and 9. */
+/** Selecting by what notes are, and how that meets what is selected; groups. Two bars: chords 1–3 and 4–6, then 7, 8 and 9. */
 final class ChoosingTest extends TestCase
 {
     private static function score(): Score
@@ -36,11 +36,11 @@ final class ChoosingTest extends TestCase
         return $chosen;
     }
 
-    /** @return iterable<string, array{string, list<int>, list<int>}> move, chosen before, chosen after */
+    /** @return iterable<string, array{string, list<int>, list<int>}> move, selected before, selected after */
     public static function moves(): iterable
     {
         yield 'second voices' => ['second-voices', [], [2, 5]];
-        yield 'third voices among the chosen' => ['third-voices', [1, 3], [3]];
+        yield 'third voices among the selected' => ['third-voices', [1, 3], [3]];
         yield 'fourth voices' => ['fourth-voices', [], []];
         yield 'out of the scale' => ['out-of-scale', [], [7, 9]];
         yield 'off the grid' => ['off-grid', [], [2, 3, 5, 6, 9]];
@@ -51,7 +51,7 @@ final class ChoosingTest extends TestCase
         yield 'softer than the softest' => ['softer', [4, 5], [6, 7]];
         yield 'louder than the middle' => ['louder', [], [2, 3, 8, 9]];
         yield 'every second' => ['every-second', [], [1, 3, 5, 7, 9]];
-        yield 'every third of the chosen' => ['every-third', [1, 2, 3, 4], [1, 4]];
+        yield 'every third of the selected' => ['every-third', [1, 2, 3, 4], [1, 4]];
         yield 'first of each change' => ['changes', [], [1, 2, 3, 4, 5, 6, 7, 8, 9]];
         yield 'alone, nearest the caret' => ['alone', [], [8]];
     }

@@ -110,7 +110,7 @@ final class SelectionTest extends TestCase
         yield 'from two voices to two' => ['next', [1, 3], [5, 4]];
         yield 'top voices' => ['top-voices', [], [3, 6, 7, 8]];
         yield 'lower voices' => ['lower-voices', [], [1, 2, 4, 5]];
-        yield 'lower voices among those chosen' => ['lower-voices', [4, 5, 6], [4, 5]];
+        yield 'lower voices among those selected' => ['lower-voices', [4, 5, 6], [4, 5]];
         yield 'bottom voices' => ['bottom-voices', [], [1, 5, 7, 8]];
         yield 'higher' => ['higher', [5], [4]];
         yield 'highest stays' => ['higher', [6], [6]];

@@ -98,7 +98,7 @@ final class PlaysAsTest extends TestCase
         self::assertSame(14, self::done($score, 'part-plays', ['transposeBy' => 7])->change->applyTo($score)->part(1)->head->plays->transpose);
         $loud = self::done($score, 'part-plays', ['velocityBy' => 150]);
         self::assertSame(200, $loud->change->applyTo($score)->part(1)->head->plays->velocity);
-        self::assertSame(['1 part stayed at the limit of loudness.'], $loud->warnings);
+        self::assertSame(['1 part stayed at the loudest or softest.'], $loud->warnings);
         $this->expectException(Refusal::class);
         $this->expectExceptionMessage('“Line” would play 49 semitones away, and 48 is the most: nothing changed.');
         self::done($score, 'part-plays', ['transposeBy' => 42]);
@@ -143,10 +143,10 @@ final class PlaysAsTest extends TestCase
     /** @return iterable<string, array{string, array<string, mixed>, string}> */
     public static function bad(): iterable
     {
-        yield 'a loop that would end before it began' => ['part-loop', ['until' => 100], '“Line” ends at 2.1.1: it can go round only up to a place after that. Nothing changed.'];
-        yield 'a loop of a million rounds' => ['part-loop', ['until' => 3840 * 1_000_000], '“Line” would go round 1,000,000 times, which makes more than 100,000 notes and points: nothing changed.'];
+        yield 'a loop that would end before it began' => ['part-loop', ['until' => 100], '“Line” ends at 2.1.1: it can loop only up to a later place. Nothing changed.'];
+        yield 'a loop of a million rounds' => ['part-loop', ['until' => 3840 * 1_000_000], '“Line” would loop 1,000,000 times, which makes more than 100,000 notes and points: nothing changed.'];
         yield 'a velocity of nothing' => ['part-plays', ['velocity' => 0], 'velocity'];
-        yield 'a delay of a minute' => ['part-plays', ['delay' => 60_000], 'delay'];
+        yield 'a delay of BPM' => ['part-plays', ['delay' => 60_000], 'delay'];
         yield 'a window of no length' => ['part-resize', ['to' => 0], '“Line” would be of no length: nothing changed.'];
         yield 'a crop of no length' => ['part-crop', ['from' => 960, 'to' => 960], 'a place after from'];
         yield 'a track that is gone' => ['part-move', ['track' => 77], 'track'];

@@ -39,7 +39,7 @@ export class Clipboard {
         };
     }
 
-    /** Keeps what is chosen, or with nothing chosen what lies in the span; then does something, before all that was typed after it. */
+    /** Keeps what is selected, or with nothing selected what lies in the span; then does something, before all that was typed after it. */
     copy(then: Carried): void {
         this.song.queue.push({ kind: 'ask', ask: () => this.now(then) });
     }
@@ -47,7 +47,7 @@ export class Clipboard {
     private async now(then: Carried): Promise<void> {
         const { song } = this;
         const inSpan = song.selection.notes.size === 0;
-        if (inSpan && !song.span) return song.tell('Nothing is chosen, and there is no span: nothing was copied.');
+        if (inSpan && !song.span) return song.tell('Nothing is selected, and there is no span: nothing was copied.');
         const clip = await song.read('clip', inSpan ? { from: 'span-start', to: 'span-end' } : {});
         if (clip.notes.length === 0) return song.tell('Nothing sounds in the span: nothing was copied.');
         keep({ ...clip, ppq: song.time.ppq });

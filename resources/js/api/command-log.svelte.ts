@@ -52,7 +52,7 @@ export class CommandLog {
         this.recent = [step as Command, ...others].slice(0, RECENT);
     }
 
-    /** Does one of the last commands again, on what is chosen then: what was typed before it counts to them. */
+    /** Does one of the last commands again, on what is selected then: what was typed before it counts to them. */
     repeat(back: number, times: number): void {
         this.song.afterAll(() => {
             const command = this.recent[back - 1];
@@ -69,12 +69,12 @@ export class CommandLog {
         const done = this.recording;
         if (done === null) {
             this.recording = [];
-            song.tell('Recording a recipe: what you do from now on is noted down.');
+            song.tell('Recording a recipe: what you do from now on becomes its steps.');
             return false;
         }
         if (done.length === 0) {
             this.recording = null;
-            song.tell('The recording is ended; nothing was noted down.');
+            song.tell('The recording is ended; nothing was recorded.');
             return false;
         }
         const folded = await request('POST', 'recipes/fold', { steps: done }).catch((e: unknown) =>
@@ -89,7 +89,7 @@ export class CommandLog {
         const { steps } = folded;
         this.recorded = steps;
         song.tell(
-            `${done.length === 1 ? '1 step' : `${done.length} steps`} noted down${steps.length < done.length ? `, folded to ${steps.length}` : ''}.`,
+            `${done.length === 1 ? '1 step' : `${done.length} steps`} recorded${steps.length < done.length ? `, folded to ${steps.length}` : ''}.`,
         );
         return steps.length > 0;
     }

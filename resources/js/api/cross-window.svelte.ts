@@ -112,7 +112,7 @@ export class CrossWindow {
         this.place = null;
     }
 
-    /** Tells the other windows which part was chosen on the page of the song. */
+    /** Tells the other windows which part was selected on the page of the song. */
     want(part: number): void {
         this.channel.postMessage({ song: this.song.id, window: me, wanted: part });
     }

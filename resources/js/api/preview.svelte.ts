@@ -16,7 +16,7 @@ export class Preview {
 
     /**
      * Asks where commands would put the notes; the latest question wins. A command that names no notes is for those
-     * chosen; with none chosen, `orAll` looks at all.
+     * selected; with none selected, `orAll` looks at all.
      */
     async look(commands: Command[], orAll = false): Promise<void> {
         this.asking?.abort();

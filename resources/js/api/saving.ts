@@ -35,7 +35,7 @@ export function save(song: Song): void {
 export function saveWhole(song: Song): void {
     song.afterAll(() => {
         saveAs(`/api/songs/${song.id}/whole`, '');
-        song.tell(`${song.name} is saved with its history: importing that file brings it in elsewhere.`);
+        song.tell(`${song.name} is saved with its history: import that file to open it elsewhere.`);
     });
 }
 

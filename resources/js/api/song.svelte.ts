@@ -28,7 +28,7 @@ import type {
     TrackData,
 } from './types';
 
-/** How many chosen notes are sounded. */
+/** How many selected notes are sounded. */
 const MOST_CHOSEN_HEARD = 12;
 
 /**
@@ -80,7 +80,7 @@ export class Song extends Head implements SongState {
     /** Notes that meet a condition being made: marked in the roll. */
     marked = $state.raw<ReadonlySet<number> | null>(null);
 
-    /** Whether the same notes are chosen after a command: its spec says so. */
+    /** Whether the same notes are selected after a command: its spec says so. */
     keeps: (command: Command) => boolean = () => false;
     /** Called with the notes that an answer changed or chose, to be heard. */
     onNotes: (notes: Note[], changed: boolean) => void = () => {};
@@ -145,7 +145,7 @@ export class Song extends Head implements SongState {
         this.selection.changedByHand();
     }
 
-    /** Chooses notes in the open part, as the mouse does; the caret goes to what is new among them. */
+    /** Selects notes in the open part, as the mouse does; the caret goes to what is new among them. */
     select(ids: Iterable<number>, beside: ReadonlyMap<number, ReadonlySet<number>> = new Map()): void {
         const wanted = new Set(ids);
         this.byHand(() => {
@@ -161,7 +161,7 @@ export class Song extends Head implements SongState {
         });
     }
 
-    /** Opens a part: commands go to it, with nothing chosen. What waits for another part keeps its notes. */
+    /** Opens a part: commands go to it, with nothing selected. What waits for another part keeps its notes. */
     openPart(part: Part | null): void {
         if (this.open === part) return;
         this.queue.leave();
@@ -181,14 +181,14 @@ export class Song extends Head implements SongState {
         return this.open ?? this.home;
     }
 
-    /** What is chosen, as a command names it. */
+    /** What is selected, as a command names it. */
     on(): On[] {
         if (this.stage === 'song') return this.selection.onParts();
         const part = this.open ?? this.home;
         return part ? this.selection.on(part) : [];
     }
 
-    /** What says the grid that counts: what is chosen, else a part on the track of the caret, else any. */
+    /** What says the grid that counts: what is selected, else a part on the track of the caret, else any. */
     onGrid(): On[] {
         if (this.stage === 'roll' || this.selection.parts.length > 0) return this.on();
         const part = this.tracks.find((t) => t.id === this.caretTrack)?.parts[0] ?? this.parts.values().next().value;
@@ -244,7 +244,7 @@ export class Song extends Head implements SongState {
 
     /**
      * Sends a command by itself under a key of its own, so that it can be sent again after a crash and is done once.
-     * What is chosen stays chosen.
+     * What is selected stays selected.
      */
     doAlone(command: Command, key: string, done: Done): void {
         this.queue.push({ kind: 'do', command, keeps: true, alone: { key, done } });
@@ -285,7 +285,7 @@ export class Song extends Head implements SongState {
             if (!changed && how.hear && this.selection.notes.size <= MOST_CHOSEN_HEARD)
                 heard.push(...this.selectedNotes);
         }
-        // Of many that stay chosen it is not said again: what follows the choice looks anew all the same.
+        // Of many that stay selected it is not said again: what follows the choice looks anew all the same.
         if (answer.selection === null && how.keepsSelection) this.selection.version++;
         if (answer.at && how.keepsCaret) this.carry(...answer.at);
         this.goesOn = answer.caret ?? null;
@@ -327,7 +327,7 @@ export class Song extends Head implements SongState {
         this.caret = { tick: Math.max(0, Math.round(tick)), pitch: Math.max(0, Math.min(127, pitch)) };
     }
 
-    /** Asks a reading about what is chosen, in its turn. */
+    /** Asks a reading about what is selected, in its turn. */
     ask<R extends ReadingId>(
         reading: R,
         params: () => ReadingParams[R],

@@ -149,7 +149,7 @@
         model.view.end = song.end;
         if (model.view.width > 0) model.touchAll();
     });
-    // What a command left chosen is walked on from, and the caret goes there.
+    // What a command left selected is walked on from, and the caret goes there.
     $effect(() => {
         const last = song.selection.parts.at(-1);
         if (last === undefined || song.selection.parts.includes(model.at ?? -1)) return;

@@ -72,7 +72,7 @@ export class ArrangeModel {
         this.recolour();
     }
 
-    /** The part whose grid counts: the first chosen, else one on the caret's track, else any. */
+    /** The part whose grid counts: the first selected, else one on the caret's track, else any. */
     get part(): Part | undefined {
         const { song } = this;
         const first = song.parts.get(song.selection.parts[0] ?? -1);
@@ -134,7 +134,7 @@ export class ArrangeModel {
         return free ? Math.max(0, Math.round(tick)) : this.lines.nearest(Math.max(0, tick));
     }
 
-    /** Chooses parts, and takes the caret to what is new among them. */
+    /** Selects parts, and takes the caret to what is new among them. */
     choose(parts: readonly Part[], at: Part | undefined = parts.at(-1)): void {
         const { song } = this;
         song.byHand(() => {

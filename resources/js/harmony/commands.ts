@@ -43,7 +43,7 @@ export function harmony(song: Song, part: Part | null): Record<string, Handler> 
     };
 }
 
-/** Chooses the notes of a chord that is named: those that begin in it and are of its tones. */
+/** Selects the notes of a chord that is named: those that begin in it and are of its tones. */
 export function chooseChord(song: Song, [from, to, , classes]: Named, how?: unknown): void {
     const tones = classes.map((pitchClass) => ({ pitchClass }));
     song.do({

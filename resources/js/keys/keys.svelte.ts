@@ -63,7 +63,7 @@ class Keys {
     version = $state(0);
     /** Rows of the key strip. */
     stripRows = $state(Math.min(2, Number(localStorage.getItem('jactonic.strip') ?? 2)));
-    /** How many notes are chosen where notes can be; −1 elsewhere. */
+    /** How many notes are selected where notes can be; −1 elsewhere. */
     chosen = $state(-1);
     /** What the last commands were, the latest first: what repeating would do. */
     repeats = $state.raw<string[]>([]);

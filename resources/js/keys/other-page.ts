@@ -2,10 +2,10 @@ import type { Binding } from '../api/types';
 import { labels } from './strokes';
 
 const WHERE: Record<string, string> = {
-    roll: 'for notes, in a part',
-    song: 'for the song’s page',
-    songs: 'for the list of songs',
-    keys: 'for the shortcuts',
+    roll: 'works only in a part',
+    song: 'works only on the song page',
+    songs: 'works only in the list of songs',
+    keys: 'works only among the shortcuts',
 };
 
 /** From page to page, in words. */
@@ -23,8 +23,8 @@ export function nothingHere(context: string, stroke: string, elsewhere: Binding 
     if (!elsewhere)
         return /^(Mod|F\d)|Tab$/.test(stroke)
             ? null
-            : `Nothing stands on ${key} here; ${labels('Slash').join(' ')} finds every command.`;
+            : `${key} has no command has no command here; ${labels('Slash').join(' ')} finds every command.`;
     const way = WAYS[`${context} ${elsewhere.context}`];
-    const where = WHERE[elsewhere.context] ?? 'not to be done here';
+    const where = WHERE[elsewhere.context] ?? 'does not work here';
     return `${key} does nothing here: “${elsewhere.label}” is ${where}${way ? `; ${way}` : ''}.`;
 }

@@ -4,7 +4,7 @@ import { keys } from './keys.svelte';
 export interface Reachable {
     x: number;
     y: number;
-    /** @param add to what is chosen, rather than in its place */
+    /** @param add to what is selected, rather than in its place */
     go: (add: boolean) => void;
 }
 
@@ -25,7 +25,9 @@ class Reach {
 
     /** Shows the letters, and says what they are for; gives back what ends it. */
     begin(tell: (words: string) => void): () => void {
-        tell('Two letters go to what they stand on; with Shift a note is taken in. Let go to end it.');
+        tell(
+            'Type the two letters shown on a thing to go to it; with Shift the note is added to the selection. Release the key to end.',
+        );
         const controls = seen();
         const things = this.things().slice(0, MOST - controls.length);
         this.shown = [...things, ...controls].map((t, i) => ({

@@ -46,6 +46,6 @@
     data-command="chord-notes"
     data-testid="chords"
     data-names={chordLine.chords.map(([, , name]) => name).join(' ')}
-    aria-label="Chords: {chordLine.chords.length}; a press chooses the notes of one"
+    aria-label="Chords: {chordLine.chords.length}; a press selects the notes of one"
     onclick={choose}><canvas bind:this={canvas} class="absolute inset-0 size-full"></canvas></button
 >

@@ -9,11 +9,11 @@
     {#if part.scaleName}
         <button
             class="w-full cursor-pointer text-left"
-            title="The scale; a press holds the part to it, or lets it go"
+            title="The scale. A click turns scale lock on or off"
             aria-pressed={part.settings.held}
             {@attach does('set', { held: 'toggle' })}
             ><span class="block truncate">{part.scaleName}</span><span class="block font-semibold"
-                >{part.settings.held ? 'held to it' : 'not held'}</span
+                >{part.settings.held ? 'scale lock on' : 'scale lock off'}</span
             ></button
         >
     {/if}

@@ -20,14 +20,14 @@
         class="btn btn-xs {model.usedRows.on ? 'btn-neutral' : 'btn-outline border-base-300'}"
         tabindex="-1"
         aria-pressed={model.usedRows.on}
-        title="Only the rows in use, or all"
-        {@attach does('used-rows')}>in use</button
+        title="Used rows only, or all rows"
+        {@attach does('used-rows')}>used rows</button
     >
     <button
         class="btn btn-xs {model.underlay.parts.length > 0 ? 'btn-neutral' : 'btn-outline border-base-300'}"
         tabindex="-1"
         aria-pressed={model.underlay.parts.length > 0}
-        title="Other parts underneath: none, those beside, all, those picked"
+        title="Other parts: none, those beside, all, or those picked"
         {@attach does('underlay')}>underneath</button
     >
 </div>

@@ -63,7 +63,7 @@
     <button
         class="max-w-full truncate text-left"
         tabindex="-1"
-        title="Work in this lane, or put it away"
+        title="Work in this lane, or hide it"
         {@attach does('lane-show', { lane: name })}>{focused ? '▸ ' : ''}{titleOf(name)}</button
     >
     <span class="tabular-nums">{count === 1 ? '1 point' : `${count} points`}</span>
@@ -72,7 +72,7 @@
         tabindex="-1"
         data-field
         aria-label="Put {titleOf(name)} away"
-        title="Put the lane away"
+        title="Hide the lane"
         onclick={() => model.lanes.away(name)}><Icon of={X} size={13} /></button
     >
 </div>

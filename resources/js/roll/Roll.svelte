@@ -36,7 +36,7 @@
     let body: HTMLElement;
     let canvases: Record<LayerName, HTMLCanvasElement> = $state.raw({} as never);
     let lines: ReturnType<typeof MovingLines>;
-    /** Whether something was chosen at each of the last two presses: a press that ends a choice draws nothing. */
+    /** Whether something was selected at each of the last two presses: a press that ends a choice draws nothing. */
     let hadChoice: [boolean, boolean] = [false, false];
 
     const model = untrack(() => new RollModel(song, part, drums, (text) => onHover(text)));

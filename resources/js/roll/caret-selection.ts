@@ -3,12 +3,12 @@ import type { Note } from '../api/tables';
 import type { RollState } from './roll-state';
 
 /**
- * Choosing what the caret passes: from where it stood with nothing chosen up to where it stands. It goes on until
- * something else is chosen or done.
+ * Selecting what the caret passes: from where it stood with nothing selected up to where it stands. It goes on until
+ * something else is selected or done.
  */
 export class CaretSelection {
     private from = { tick: 0, pitch: 60 };
-    /** The selection that it made itself, by its number; what is chosen otherwise ends it. */
+    /** The selection that it made itself, by its number; what is selected otherwise ends it. */
     private mine = -1;
 
     constructor(private readonly model: RollState) {}

@@ -130,7 +130,7 @@ export class Lanes {
         const { song } = this.model;
         this.keep(this.shown.filter((l) => l !== lane));
         if (song.selection.lane === lane) song.selection.focus(null);
-        song.tell(`${titleOf(lane)} is put away.`);
+        song.tell(`${titleOf(lane)} is hidden.`);
     }
 
     focus(lane: string | null): void {

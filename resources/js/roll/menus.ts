@@ -32,7 +32,7 @@ export function menusOf(model: RollModel, at: (e: MouseEvent) => { x: number; y:
             };
         },
 
-        /** The menu key: for what is chosen, at the caret. */
+        /** The menu key: for what is selected, at the caret. */
         byKey(e: MouseEvent, body: HTMLElement, notes: HTMLElement): void {
             if (e.target !== body) return;
             e.preventDefault();

@@ -28,7 +28,7 @@ export function toldOf(note: Note, part: Part, time: Time): string {
         off(note, part, time),
         note.muted && 'muted',
         note.articulation > 0 && articulated.name(note.articulation),
-        note.own && 'with curves of its own',
+        note.own && 'with curves',
     ]
         .filter(Boolean)
         .join(', ');

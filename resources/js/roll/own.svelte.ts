@@ -34,8 +34,8 @@ export class OwnCurves {
         const { song, part } = this.model;
         const [first] = song.selectedNotes;
         if (this.open) return this.away();
-        if (!first) return song.tell('Choose a note to draw on.');
-        if (this.model.isDrums) return song.tell('Drums share one channel, so that none can have curves of its own.');
+        if (!first) return song.tell('Select a note to draw on.');
+        if (this.model.isDrums) return song.tell('All drums share one channel, so a single one cannot have curves.');
         this.note = first.id;
         const names = Object.keys(curvesOf(first));
         this.lane = names[0] ?? 'bend';

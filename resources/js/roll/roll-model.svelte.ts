@@ -56,7 +56,7 @@ export class RollModel implements RollState {
     pointed: { tick: number; pitch: number } | null = null;
     /** Notes drawn that the server has not told of yet. */
     pending: Drawn[] = [];
-    /** By how much a drag in the velocity lane raises what is chosen. */
+    /** By how much a drag in the velocity lane raises what is selected. */
     raised = 0;
     /** Whether a press is held. */
     holding: () => boolean = () => false;
@@ -249,17 +249,17 @@ export class RollModel implements RollState {
         song.tell(`Caret at ${song.time.position(tick, part.lines)}, ${this.rowName(pitch)}${told}.`);
     }
 
-    /** What was just chosen by hand. */
+    /** What was just selected by hand. */
     sayChosen(): void {
         const { song, part } = this;
         const [only, more] = song.selectedNotes;
         const { size } = song.selection.notes;
         song.tell(
             only && !more
-                ? `${this.rowName(only.pitch)} at ${song.time.position(only.start, part.lines)} is chosen: ${toldOf(only, part, song.time)}.`
+                ? `${this.rowName(only.pitch)} at ${song.time.position(only.start, part.lines)} is selected: ${toldOf(only, part, song.time)}.`
                 : size === 0
-                  ? 'Nothing is chosen.'
-                  : `${size} notes chosen.`,
+                  ? 'Nothing is selected.'
+                  : `${size} notes selected.`,
         );
     }
 

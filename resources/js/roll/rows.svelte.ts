@@ -37,7 +37,7 @@ export class UsedRows {
 
     turn(): void {
         const { view, song } = this.model;
-        if (!this.on && this.rows.length === 0) return song.tell('No row is in use yet.');
+        if (!this.on && this.rows.length === 0) return song.tell('No row has notes yet.');
         this.on = !this.on;
         localStorage.setItem(KEPT, this.on ? 'used' : 'all');
         if (this.on) {

@@ -63,15 +63,15 @@ export class Underlay {
 
     get words(): string {
         const names = this.parts.map((p) => p.name);
-        if (this.which === 'none') return 'Nothing lies under this part.';
-        if (names.length === 0) return 'There is no other part to lie under this one.';
-        return `Under this part: ${names.slice(0, 5).join('; ')}${names.length > 5 ? ' …' : ''}.`;
+        if (this.which === 'none') return 'No other parts are shown.';
+        if (names.length === 0) return 'The song has no other part.';
+        return `Other parts: ${names.slice(0, 5).join('; ')}${names.length > 5 ? ' …' : ''}.`;
     }
 
     /** The next of all other parts alone, in the order of the tracks. */
     walk(by: number): string {
         const others = this.song.tracks.flatMap((t) => t.parts).filter((p) => p !== this.part);
-        if (others.length === 0) return 'There is no other part to lie under this one.';
+        if (others.length === 0) return 'The song has no other part.';
         const at = others.findIndex((p) => this.which === 'picked' && p.id === this.picked[0]);
         const next = others[(at + by + others.length + (at < 0 && by < 0 ? 1 : 0)) % others.length]!;
         this.set('picked', [next.id]);

@@ -10,7 +10,7 @@ export function visibleNotes(model: RollModel, box: DOMRect): Reachable[] {
         if (!part.holds(n.start) || y < 0 || y > box.height || x > box.width) return;
         const go = (add: boolean): void => {
             song.select(add ? [...song.selection.notes, n.id] : [n.id]);
-            song.tell(`${model.rowName(n.pitch)} at ${song.time.position(n.start, part.lines)} is chosen.`);
+            song.tell(`${model.rowName(n.pitch)} at ${song.time.position(n.start, part.lines)} is selected.`);
         };
         seen.push({ at: n.start, pitch: n.pitch, note: { x: box.left + x, y: box.top + y, go } });
     });

@@ -20,7 +20,7 @@ export function wheelOf(model: RollModel): (e: WheelEvent, at: { x: number; y: n
 
     /**
      * A notch that stands for something is a key like others, and notches that follow at once are one step. It is for
-     * the notes chosen, or for the one under the pointer.
+     * the selected notes, or for the one under the pointer.
      */
     function turn(e: WheelEvent, stroke: string, unit: number): void {
         const by = (e.deltaY || e.deltaX) * unit;

@@ -26,7 +26,7 @@ function standing(parts: Iterable<[Part, readonly Point[]]>, routing: Routing, t
             for (const channel of routing.reach(part, channelOf(point))) {
                 const which =
                     kind === 0xb0 || kind === 0xa0 ? `${channel}:${kind}:${point.data1}` : `${channel}:${kind}`;
-                // Put in again, so that a bank is chosen before its program as in the file.
+                // Put in again, so that a bank is selected before its program as in the file.
                 last.delete(which);
                 last.set(which, [channel, point.status, ...dataOf(point)]);
             }

@@ -169,7 +169,7 @@ class Recorder {
             take.song.select(notes);
             take.song.tell(
                 count === 0
-                    ? 'The take is ended; nothing was played.'
+                    ? 'Recording ended; nothing was played.'
                     : `${count === 1 ? '1 note' : `${count} notes`} recorded into ${take.part.name}.`,
                 take.song.warnings,
             );
@@ -184,7 +184,7 @@ class Recorder {
             take.held.clear();
         }
         song.afterAll(() => {
-            if (!song.isLast(TAKE)) return song.tell('The last step is no take: there is nothing to take back.');
+            if (!song.isLast(TAKE)) return song.tell('The last step is not a recording: there is nothing to delete.');
             song.undo();
             song.inTurn(() => {
                 if (!take || this.take !== take) return;

@@ -40,7 +40,7 @@
     /** Likewise, after which pages are fetched that may be wanted next. */
     const OTHERS_AFTER = 700;
 
-    const TITLES: Record<string, string> = { pace: 'Pace', guide: 'Guide', backups: 'Backup' };
+    const TITLES: Record<string, string> = { pace: 'Key tips', guide: 'Guide', backups: 'Backup' };
 
     untrack(() => callDrums(setup.drums));
     let song = $state.raw<Song | null>(null);
@@ -172,10 +172,10 @@
                             : (part?.lastEnd ?? Math.max(0, ...[...here.parts.values()].map((q) => q.lastEnd))),
                     ),
                 loop: () => {
-                    if (recorder.on) return here.tell('The loop stays as it is while a take is recorded.');
+                    if (recorder.on) return here.tell('The loop cannot be changed while recording.');
                     if (transport.loop) transport.setLoop({ ...transport.loop, on: !transport.loop.on });
                     else transport.setLoop({ from: 0, to: part?.lastEnd || here.end, on: true });
-                    here.tell(transport.loop?.on ? 'The span goes round.' : 'The span does not go round.');
+                    here.tell(transport.loop?.on ? 'The span loops.' : 'The span does not loop.');
                 },
                 metronome: () => {
                     metronome.turn(!metronome.on);
@@ -186,16 +186,16 @@
                     const { countIn } = recorder.settings;
                     here.tell(
                         countIn === 0
-                            ? 'A take begins at once.'
-                            : `${countIn === 1 ? 'A bar is' : 'Two bars are'} counted before a take.`,
+                            ? 'Recording begins without a count-in.'
+                            : `${countIn === 1 ? 'A bar is' : 'Two bars are'} counted before recording.`,
                     );
                 },
                 'stop-returns': () => {
                     transport.setReturns(!transport.returns);
                     here.tell(
                         transport.returns
-                            ? 'On stop the playhead goes back to where it was started.'
-                            : 'On stop the playhead stays where it is.',
+                            ? 'Stop returns the playhead to where it was started.'
+                            : 'Stop leaves the playhead where it is.',
                     );
                 },
                 tap: () => tap(here),
@@ -205,7 +205,7 @@
                     if (!left) here.tell('No take was interrupted.');
                     else if (p.what === 'drop') {
                         interrupted.throwAway(left);
-                        here.tell('The interrupted take is thrown away.');
+                        here.tell('The interrupted take is discarded.');
                     } else interrupted.restore(here, left);
                 },
                 hear: () => {
@@ -230,7 +230,7 @@
             true,
         );
     });
-    // Every edit of the catalogue that is for this page is a command on what is chosen there.
+    // Every edit of the catalogue that is for this page is a command on what is selected there.
     $effect(() => {
         if (!song) return;
         const here = song;
@@ -251,7 +251,7 @@
         return keys.handle(edits, true);
     });
     $effect(() => (song ? keys.handle(doing(song), true) : undefined));
-    // Windows of one song stay together: the others are told where this one is, and a part chosen there is gone over to.
+    // Windows of one song stay together: the others are told where this one is, and a part selected there is gone over to.
     $effect(() => {
         if (song && part) song.crossWindow.here(part.id, song.caret.tick);
         else song?.crossWindow.away();
@@ -311,7 +311,7 @@
             untrack(() => router.go({ at: 'song', song: here.id }));
     });
 
-    /** Where a shortcut names the pointer, a note that is there and not chosen is meant. */
+    /** Where a shortcut names the pointer, a note that is there and not selected is meant. */
     function meant(here: Song, command: Command): Command {
         const under = here.pointer?.note;
         const at = Object.values(command.params ?? {}).includes('pointer');

@@ -132,7 +132,7 @@
         </label>
     </div>
     {#snippet foot()}
-        The first holds where a note has none. Alt A and a number gives one to the notes chosen; N V chooses those of
+        The first holds where a note has none. Alt A and a number gives one to the selected notes; N V selects those of
         one.
     {/snippet}
 </Panel>

@@ -86,7 +86,7 @@
     async function bringBack(song: DeletedSong): Promise<void> {
         if ((await work('', () => request('POST', `songs/${song.id}/restore`).then(() => true))) === null) return;
         await load();
-        said = `${song.name} is among the songs again.`;
+        said = `${song.name} is restored.`;
     }
 
     async function remove(song: DeletedSong): Promise<void> {
@@ -212,7 +212,7 @@
                                     class="btn btn-ghost btn-sm font-normal"
                                     data-field
                                     aria-label="Bring {song.name} back"
-                                    onclick={() => void bringBack(song)}>Bring back</button
+                                    onclick={() => void bringBack(song)}>Restore</button
                                 >
                                 <button
                                     class="btn btn-sm font-normal {sure === `song ${song.id}`

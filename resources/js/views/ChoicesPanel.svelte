@@ -17,9 +17,9 @@
 
     function keep(): void {
         const called = name.trim() || `Choice ${kept.length + 1}`;
-        // What was typed before may still change what is chosen.
+        // What was typed before may still change what is selected.
         song.afterAll(() => {
-            if (song.selection.notes.size === 0) return song.tell('Nothing is chosen: there is nothing to keep.');
+            if (song.selection.notes.size === 0) return song.tell('Nothing is selected: there is nothing to save.');
             song.do({
                 set: { choices: { ...Object.fromEntries(kept), [called]: [...song.selection.notes] } },
                 part: part.id,
@@ -33,12 +33,12 @@
         const taken = new Set(those);
         const { shiftKey, altKey } = e;
         panels.close();
-        // What was typed before may still change what is chosen.
+        // What was typed before may still change what is selected.
         song.afterAll(() => {
             if (shiftKey && altKey) song.select([...song.selection.notes].filter((id) => !taken.has(id)));
             else if (altKey) song.select([...song.selection.notes].filter((id) => taken.has(id)));
             else song.select(shiftKey ? [...song.selection.notes, ...those] : those);
-            song.tell(`${song.selection.notes.size === 1 ? '1 note' : `${song.selection.notes.size} notes`} chosen.`);
+            song.tell(`${song.selection.notes.size === 1 ? '1 note' : `${song.selection.notes.size} notes`} selected.`);
         });
     }
 
@@ -70,12 +70,12 @@
     }
 </script>
 
-<Panel title="Kept choices" onkeydown={press}>
+<Panel title="Saved selections" onkeydown={press}>
     <div class="flex flex-col gap-1 px-4 pt-3 pb-2">
         <label class="text-sm font-semibold" for="choice-name"
             >{chosen === 0
-                ? 'Nothing is chosen now'
-                : `Keep ${chosen === 1 ? 'the note' : `the ${chosen} notes`} chosen as`}</label
+                ? 'Nothing is selected now'
+                : `Keep ${chosen === 1 ? 'the note' : `the ${chosen} notes`} selected as`}</label
         >
         <div class="flex gap-2">
             <input
@@ -91,7 +91,7 @@
     </div>
     {#if kept.length === 0}
         <p class="px-4 py-2 text-base-content/85">
-            No choice is kept yet. Choose some notes, name them here, and get them again by their number.
+            No selection is saved yet. Select some notes, name them here, and recall them by their number.
         </p>
     {/if}
     <ol class="py-2">
@@ -114,7 +114,7 @@
         {#if kept.length > 0}
             <span class="text-sm"
                 ><kbd class="key">1</kbd>–<kbd class="key">9</kbd> or <kbd class="key">Enter</kbd> gets it; with Shift
-                besides, with Alt only those of it, with both without it; <kbd class="key">Delete</kbd> forgets it</span
+                besides, with Alt only those of it, with both without it; <kbd class="key">Delete</kbd> deletes it</span
             >
         {/if}
     {/snippet}

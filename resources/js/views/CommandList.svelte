@@ -108,11 +108,11 @@
         return () => here.preview.unlook();
     });
 
-    /** Puts what is chosen into the recipe that is being recorded, or begins one with it. */
+    /** Puts what is selected into the recipe that is being recorded, or begins one with it. */
     async function note(e: Entry | null): Promise<void> {
         if (!e || !song) return;
         if (!commands.edits.has(e.command) && e.command !== 'set') {
-            said = `${e.title} is no step of a recipe.`;
+            said = `${e.title} cannot be a step of a recipe.`;
             return;
         }
         if (!song.commandLog.recording) await song.commandLog.record();
@@ -127,8 +127,8 @@
             return e.contexts.includes('any')
                 ? ''
                 : `not here: ${e.contexts.map((c) => ({ roll: 'in a part', song: 'on a song’s page', songs: 'in the list of songs', keys: 'among the shortcuts' })[c] ?? c).join(', ')}`;
-        if (e.needs === 'notes' && keys.context === 'roll' && !song?.selection.isAny) return 'needs notes chosen';
-        if (e.needs === 'parts' && song?.selection.parts.length === 0) return 'needs a part chosen';
+        if (e.needs === 'notes' && keys.context === 'roll' && !song?.selection.isAny) return 'needs notes selected';
+        if (e.needs === 'parts' && song?.selection.parts.length === 0) return 'needs a part selected';
         return '';
     }
 
@@ -240,7 +240,7 @@
             for it; try one of those.
         </p>
     {/if}
-    <!-- What stands beside an entry (fields, ways to run it) is no part of a list to choose from. -->
+    <!-- What stands beside an entry (fields, ways to run it) is no part of a list to select from. -->
     <div
         id="command-list"
         role="listbox"
@@ -321,7 +321,7 @@
     </ul>
     {#if all.length > SHOWN}<p class="px-4 pb-3 text-sm">{all.length - SHOWN} more: type another word.</p>{/if}
     {#snippet foot()}
-        <kbd class="key">↑ ↓</kbd> choose <kbd class="key">Enter</kbd> do it <kbd class="key">Alt Enter</kbd> give it a
+        <kbd class="key">↑ ↓</kbd> select <kbd class="key">Enter</kbd> do it <kbd class="key">Alt Enter</kbd> give it a
         key {#if song}<kbd class="key">Shift Enter</kbd> into a recipe{/if}
         {#if asking}<kbd class="key">Esc</kbd> back to the list{/if}
     {/snippet}

@@ -22,7 +22,7 @@
 <Panel title="Drills">
     <p class="px-4 pt-3 pb-1 text-sm">
         {here
-            ? 'What is wrong with the demo song, to be mended by as few keys as it takes. Undo brings a fault back.'
+            ? 'Problems of the demo song, to be fixed with as few keys as possible. Undo brings a problem back.'
             : 'The drills are those of the demo song, “Lantern Ferry”: open it, and they are here.'}
     </p>
     <ol data-testid="drills">

@@ -58,7 +58,7 @@
     function asLast(): void {
         if (lastWords === '') return song.tell(`${spec.title}: nothing was set in this panel yet.`);
         params = { ...params, ...last };
-        song.tell(`${spec.title}, as set last: ${lastWords}.`);
+        song.tell(`${spec.title}, with the last settings: ${lastWords}.`);
     }
 
     function apply(stay: boolean): void {
@@ -101,7 +101,7 @@
     {/each}
     {#if Object.keys(params).length > 0}
         <p class="px-4 py-1">
-            <button data-field class="link text-sm" onclick={() => (params = {})}>Everything as at first</button>
+            <button data-field class="link text-sm" onclick={() => (params = {})}>Reset all</button>
         </p>
     {/if}
     {#snippet foot()}
@@ -111,11 +111,11 @@
                 >{spec.title} <kbd class="key text-base-content">Enter</kbd></button
             >
             <button data-field class="btn btn-sm" onclick={() => apply(true)}
-                >and stay <kbd class="key">Shift Enter</kbd></button
+                >keep open <kbd class="key">Shift Enter</kbd></button
             >
             {#if byChance}
                 <button data-field class="btn btn-sm" onclick={() => set('seed', newSeed())}
-                    >Other chance <kbd class="key">R</kbd></button
+                    >Another random result <kbd class="key">R</kbd></button
                 >
             {/if}
         </div>

@@ -90,7 +90,7 @@
         try {
             await keys.ask('POST', 'keys', { binding, replace: true, instead: instead ?? undefined });
             const gone = lost && lost.length > 0 ? ` No longer: ${lost.map((b) => `“${b.label}”`).join(', ')}.` : '';
-            onDone(`${labels(binding.keys).join(' then ')} stands for “${label}” now.${gone}`, binding);
+            onDone(`${labels(binding.keys).join(' then ')} now runs “${label}”.${gone}`, binding);
         } catch (e) {
             trouble = e instanceof Error ? e.message : String(e);
             keys.capture = take;

@@ -115,7 +115,7 @@
             trouble = `${file.name} is no groove: it is not JSON. Nothing was kept.`;
             return;
         }
-        await keep({ groove: groove ?? {}, shelf }, 'The groove was brought in');
+        await keep({ groove: groove ?? {}, shelf }, 'The groove was imported');
         picker.value = '';
     }
 
@@ -128,7 +128,7 @@
     async function remove(g: KeptGroove): Promise<void> {
         await attempt(() => request('DELETE', `grooves/${g.id}`));
         await load();
-        if (!trouble) song.tell(`The groove “${g.groove.name}” is taken away. What was done with it stays.`);
+        if (!trouble) song.tell(`The groove “${g.groove.name}” is removed. What was done with it stays.`);
     }
 
     function set(param: string, value: unknown): void {
@@ -144,7 +144,7 @@
 
     function asLast(): void {
         params = { ...params, ...last };
-        song.tell(`${spec.title}, as set last: ${lastWords}.`);
+        song.tell(`${spec.title}, with the last settings: ${lastWords}.`);
     }
 
     function press(e: KeyboardEvent): void {
@@ -178,7 +178,7 @@
         {#if grooves.length === 0}
             <p>
                 {loaded
-                    ? 'No groove is kept yet. Choose notes whose feel you like, here or in another part, give it a name below and press Enter.'
+                    ? 'No groove is kept yet. Select notes whose feel you like, here or in another part, give it a name below and press Enter.'
                     : 'Looking for grooves…'}
             </p>
         {/if}
@@ -219,7 +219,7 @@
                         data-field
                         class="btn btn-ghost btn-xs w-7 px-0"
                         aria-label="Take {g.groove.name} away"
-                        title="Take away"
+                        title="Remove"
                         onclick={() => void remove(g)}><Icon of={Trash2} size={15} /></button
                     >
                 </li>
@@ -260,7 +260,7 @@
     <section class="mt-2 flex flex-col gap-2 border-t border-base-300 px-4 py-3" aria-label="Take a groove">
         <h3 class="text-sm font-semibold">
             Take the groove of {song.selection.version >= 0 && song.selection.notes.size > 0
-                ? 'the notes chosen'
+                ? 'the selected notes'
                 : 'the whole part'}
         </h3>
         <input
@@ -278,7 +278,7 @@
         >
         <div class="flex gap-2">
             <button data-field class="btn btn-sm" onclick={() => void take()}>Take it</button>
-            <button data-field class="btn btn-sm" onclick={() => picker.click()}>Bring in a file</button>
+            <button data-field class="btn btn-sm" onclick={() => picker.click()}>Import a file</button>
             <input
                 bind:this={picker}
                 type="file"
@@ -296,7 +296,7 @@
                     >Quantize to it <kbd class="key text-base-content">Enter</kbd></button
                 >
                 <button data-field class="btn btn-sm" onclick={() => apply(true)}
-                    >and stay <kbd class="key">Shift Enter</kbd></button
+                    >keep open <kbd class="key">Shift Enter</kbd></button
                 >
             </div>
         {:else}

@@ -94,7 +94,7 @@
         return commands.find(b.command)?.needs !== 'notes' && b.params.edit === undefined;
     }
 
-    /** What a first stroke leads to: the group that most of it is of, where it is not just choosing or settings. */
+    /** What a first stroke leads to: the group that most of it is of, where it is not just selecting or settings. */
     function family(group: Binding[]): string | null {
         const kinds = new Set(group.map((b) => b.command));
         if (kinds.size === 1 || group.some((b) => b.command === 'select')) return null;

@@ -8,7 +8,7 @@
 
 <div class="min-h-24" role="status" aria-live="polite" data-testid="landing">
     {#if !landing}
-        <p>Looking where the notes would land…</p>
+        <p>Working out the preview…</p>
     {:else if landing.trouble}
         <p class="text-error">
             <Icon of={TriangleAlert} size={15} class="mr-1 inline align-[-2px]" />{landing.trouble}
@@ -20,8 +20,8 @@
         {/each}
         {#if landing.merging.size > 0 || landing.far.size > 0}
             <p class="mt-1 text-base-content/85">
-                {#if landing.merging.size > 0}✕ {landing.merging.size} would lie on another.{/if}
-                {#if landing.far.size > 0}→ {landing.far.size} would go farther than 20 ms.{/if}
+                {#if landing.merging.size > 0}✕ {landing.merging.size} would double another.{/if}
+                {#if landing.far.size > 0}→ {landing.far.size} would move by more than 20 ms.{/if}
             </p>
         {/if}
     {/if}

@@ -84,7 +84,7 @@
                 <span class="text-sm opacity-80">{lane.count > 0 ? `${lane.count} points` : lane.name}</span>
             </li>
         {:else}
-            <li role="presentation" class="px-4 py-2">No lane is called so.</li>
+            <li role="presentation" class="px-4 py-2">No lane found.</li>
         {/each}
     </ul>
     <h3 class="px-4 pt-3 font-semibold">Sets, by Alt V and 5 to 8</h3>
@@ -106,5 +106,5 @@
             </li>
         {/each}
     </ol>
-    {#snippet foot()}Enter shows it and works in it; once more puts it away.{/snippet}
+    {#snippet foot()}Enter shows it and works in it; Enter again hides it.{/snippet}
 </Panel>

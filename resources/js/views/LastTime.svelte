@@ -12,6 +12,6 @@
 </script>
 
 <p class="px-4 py-1 text-sm">
-    <button data-field class="btn btn-xs" onclick={again}>As last time <kbd class="key">L</kbd></button>
+    <button data-field class="btn btn-xs" onclick={again}>Last settings <kbd class="key">L</kbd></button>
     <span class="ml-1 text-base-content/85">{words}</span>
 </p>

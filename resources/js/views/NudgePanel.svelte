@@ -47,7 +47,7 @@
                 checked={settings.tied}
                 onchange={() => set({ tied: 'toggle' })}
             />
-            Tied to the grid: one cell of {settings.grid}
+            = grid: one cell of {settings.grid}
             {#if tie}<kbd class="key">{labels(tie).join(' ')}</kbd>{/if}</label
         >
         <label class="flex cursor-pointer items-center gap-2"
@@ -56,7 +56,7 @@
                 type="checkbox"
                 checked={settings.lanes === 'along'}
                 onchange={() => set({ lanes: 'toggle' })}
-            /> Controllers under the notes come along</label
+            /> Move the controllers under the notes, too</label
         >
     </div>
     <h3 class="px-4 pt-5 text-sm font-semibold">Steps that have a key</h3>
@@ -81,6 +81,6 @@
         {/each}
     </ul>
     {#snippet foot()}
-        With nothing chosen the same keys move the caret. The wheel with Alt nudges, with Alt and Shift it lengthens.
+        With nothing selected the same keys move the caret. The wheel with Alt nudges, with Alt and Shift it lengthens.
     {/snippet}
 </Panel>

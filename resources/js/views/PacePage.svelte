@@ -32,7 +32,7 @@
 
 <main class="flex min-h-0 flex-1 flex-col">
     <div class="mx-auto w-full max-w-4xl min-h-0 flex-1 overflow-y-auto px-4 pt-6" data-testid="pace">
-        <h1 class="font-serif text-3xl">Pace</h1>
+        <h1 class="font-serif text-3xl">Key tips</h1>
         {#if total === 0}
             <p class="mt-4">
                 Nothing has been counted yet. Work for a while: this page then says which commands you reach by mouse or

@@ -182,25 +182,25 @@
             class="btn btn-xs px-1.5 {press(settings.tied)}"
             aria-pressed={settings.tied}
             title="The nudge step is one cell of the grid"
-            {@attach does('set', { tied: 'toggle' }, giveBack)}>tied</button
+            {@attach does('set', { tied: 'toggle' }, giveBack)}>= grid</button
         >
-        {#if settings.lanes === 'stay'}<span title="Notes that are moved, copied or cut leave the lanes under them"
-                >lanes stay</span
+        {#if settings.lanes === 'stay'}<span
+                title="Notes that are moved, copied or cut leave the controllers under them">leave controllers</span
             >{/if}
     </span>
-    <span class="words-on-focus words-above flex gap-1" role="group" aria-label="In hand">
+    <span class="words-on-focus words-above flex gap-1" role="group" aria-label="Tools">
         <button
             class="btn btn-xs px-1.5 {press(tool.name === 'pen')}"
             aria-pressed={tool.name === 'pen'}
-            aria-label="Pen in hand"
-            title="Pen in hand: a press writes a note"
+            aria-label="Pen"
+            title="Pen: a click writes a note"
             {@attach does('tool', { tool: 'pen' }, giveBack)}><Icon of={PenLine} size={14} /></button
         >
         <button
             class="btn btn-xs px-1.5 {press(tool.name === 'eraser')}"
             aria-pressed={tool.name === 'eraser'}
             aria-label="Eraser in hand"
-            title="Eraser in hand: it deletes what it goes over"
+            title="Eraser: it deletes what it touches"
             {@attach does('tool', { tool: 'eraser' }, giveBack)}><Icon of={Eraser} size={14} /></button
         >
     </span>
@@ -236,9 +236,9 @@
             {#each VALUES as value (value)}<option {value}>{value}</option>{/each}
         </select></label
     >
-    <span class="ml-auto" data-testid="chosen" title="Notes chosen"
+    <span class="ml-auto" data-testid="chosen" title="Notes selected"
         >{#if song.selection.lane}{song.selection.points.size} points{:else}{chosen} of {all}<span
-                class="max-[1330px]:hidden">&nbsp;chosen</span
+                class="max-[1330px]:hidden">&nbsp;selected</span
             >{/if}</span
     >
 </div>

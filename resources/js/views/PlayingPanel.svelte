@@ -18,7 +18,7 @@
     let trouble = $state('');
     /** Which of the edits has its landing shown, from 1; 0 for none. */
     let after = $state(0);
-    /** The notes that are looked at, while single ones of them are chosen here. */
+    /** The notes that are looked at, while single ones of them are selected here. */
     let of = untrack(() => [...song.selection.notes]);
     let at = $state(-1);
     let asked = 0;
@@ -74,7 +74,7 @@
     const y = (off: number): number => HEIGHT / 2 + (off / most) * (HEIGHT / 2 - EDGE);
     const size = (velocity: number): number => 2 + (velocity / 127) * 5;
 
-    /** A dot is chosen as a note is: the roll shows and sounds it. */
+    /** A dot is selected as a note is: the roll shows and sounds it. */
     function go(to: number, add: boolean): void {
         const dot = dots[Math.max(0, Math.min(dots.length - 1, to))];
         if (!dot) return;

@@ -82,7 +82,7 @@
     {:else}
         <p class="px-4 pt-3" data-testid="reading">{reading.said}</p>
         <p class="px-4 pt-1 text-sm text-base-content/85">
-            {song.selection.notes.size > 0 ? 'Read from the notes chosen,' : 'Read from the whole part,'} as they were played.
+            {song.selection.notes.size > 0 ? 'Read from the selected notes,' : 'Read from the whole part,'} as they were played.
             {best && best.swing > 50 ? `Swing found: ${best.swing} %.` : 'It does not swing.'}
         </p>
         <figure class="px-4 pt-4">

@@ -76,8 +76,8 @@
             title="While armed, playing records"
             {@attach does('arm')}>Armed <kbd class="key text-base-content">{key('arm')}</kbd></button
         >
-        <button class="btn btn-outline btn-sm" title="Take back the last round" {@attach does('take-back')}
-            >Take back the last round <kbd class="key">{key('take-back')}</kbd></button
+        <button class="btn btn-outline btn-sm" title="Delete the last round" {@attach does('take-back')}
+            >Delete the last round <kbd class="key">{key('take-back')}</kbd></button
         >
     </div>
     {@render choice(
@@ -91,8 +91,8 @@
         'What is there already',
         key('record-set', { what: 'mode' }),
         [
-            ['overdub', 'stays: the take is put to it', settings.mode === 'overdub'],
-            ['replace', 'gives way to what is played over it', settings.mode === 'replace'],
+            ['overdub', 'stays, the take is added to it', settings.mode === 'overdub'],
+            ['replace', 'is replaced by the take', settings.mode === 'replace'],
         ],
         (mode) => recorder.set({ mode: mode === 'replace' ? 'replace' : 'overdub' }),
         'mode',

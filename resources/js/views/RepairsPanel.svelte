@@ -47,7 +47,7 @@
 
     const focus = (): void => list?.querySelectorAll<HTMLElement>('[data-fault]')[at]?.focus();
 
-    /** Shows the place in the roll, chosen and heard. */
+    /** Shows the place in the roll, selected and heard. */
     function show(fault: Fault, index: number): void {
         at = index;
         if (fault.part !== part.id || shown === keyOf(fault)) return;
@@ -69,7 +69,7 @@
         gone = dismissed(song.id, faults);
         at = Math.max(0, Math.min(at, open.length - 1));
         song.tell(
-            faults.length === 1 ? 'It stays as it is, and is not told again.' : `${faults.length} stay as they are.`,
+            faults.length === 1 ? 'It stays as it is and is not shown again.' : `${faults.length} stay as they are.`,
         );
         void tick().then(focus);
     }
@@ -89,14 +89,14 @@
     }
 </script>
 
-<Panel title="Repairs" onkeydown={press}>
+<Panel title="Check" onkeydown={press}>
     {#if trouble}
         <p class="p-4 text-error">{trouble}</p>
     {:else if !reading}
-        <p class="p-4">Looking for what may want mending…</p>
+        <p class="p-4">Checking…</p>
     {:else}
         <p class="px-4 pt-3" data-testid="repairs-said">
-            {open.length === 0 ? (hidden > 0 ? 'Nothing else here wants mending.' : reading.said) : reading.said}
+            {open.length === 0 ? (hidden > 0 ? 'No more problems found.' : reading.said) : reading.said}
         </p>
         <label class="flex cursor-pointer items-center gap-2 px-4 pt-1 text-sm"
             ><input class="checkbox checkbox-sm" type="checkbox" bind:checked={whole} />in all parts</label
@@ -128,7 +128,7 @@
             <p class="px-4 py-1 text-sm">
                 {hidden} dismissed.
                 <button data-field class="link" onclick={() => (gone = dismissed(song.id, null))}
-                    >Tell of all again</button
+                    >Show dismissed problems again</button
                 >
             </p>
         {/if}
@@ -137,7 +137,7 @@
         {#if open[at]}
             <div class="flex flex-wrap items-center gap-2">
                 <button data-field class="btn btn-sm btn-primary" onclick={() => mend([open[at]!])}
-                    >Mend <kbd class="key text-base-content">Enter</kbd></button
+                    >Fix <kbd class="key text-base-content">Enter</kbd></button
                 >
                 <button data-field class="btn btn-sm" onclick={() => dismiss([open[at]!])}
                     >Dismiss <kbd class="key">Delete</kbd></button

@@ -10,7 +10,7 @@
         s.takes?.includes('points') === true || (s.group === 'lane' && s.needs !== 'notes') || s.id === 'lane-show';
     const forVelocities = (s: Spec): boolean => s.group === 'velocity';
     const OF = {
-        note: { title: 'What can be done with what is chosen', needs: ['notes'], short: true },
+        note: { title: 'What can be done with what is selected', needs: ['notes'], short: true },
         empty: { title: 'What can be done here', needs: ['part', 'song'], short: true },
         ruler: {
             title: 'What can be done with a stretch of time',

@@ -52,7 +52,7 @@
 
     let hovered = $state('');
     let model = $state.raw<RollModel | null>(null);
-    // With nothing under the pointer, the one chosen note says its numbers.
+    // With nothing under the pointer, the one selected note says its numbers.
     const numbers = $derived.by(() => {
         void song.selection.version;
         void part.version;
@@ -77,7 +77,7 @@
     // While a key is held to look, the line tells what is looked at.
     const held = $derived.by(() => {
         if (song.preview.comparing) return { tag: 'Compare', said: song.preview.comparing, warnings: [], trouble: '' };
-        return song.preview.landing && open === null ? { tag: 'Landing', ...words(song.preview.landing) } : null;
+        return song.preview.landing && open === null ? { tag: 'Preview', ...words(song.preview.landing) } : null;
     });
 
     /** What goes on until it is ended. */

@@ -73,7 +73,7 @@
 
 <Panel title="Rows of {track.name}" onkeydown={press}>
     <p class="px-4 pt-3 text-base-content/85">
-        The rows in use, from above. An empty name is the row’s own again; <kbd class="key">Alt ↑</kbd>
+        The used rows, from the top. An empty name resets a row; <kbd class="key">Alt ↑</kbd>
         <kbd class="key">Alt ↓</kbd> put a row elsewhere.
     </p>
     <ol class="py-2">
@@ -94,7 +94,7 @@
             </li>
         {/each}
     </ol>
-    {#if rows.length === 0}<p class="px-4">No row is in use yet.</p>{/if}
+    {#if rows.length === 0}<p class="px-4">No row has notes yet.</p>{/if}
     {#snippet foot()}
         <div class="flex flex-wrap gap-2">
             <button data-field class="btn btn-sm" onclick={save}>Save as a file</button>

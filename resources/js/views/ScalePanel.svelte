@@ -81,7 +81,7 @@
                 type="checkbox"
                 checked={part.settings.held}
                 onchange={(e) => song.do({ set: { held: e.currentTarget.checked }, part: part.id })}
-            />held to it: arrows, caret and pen go by its steps</label
+            />Scale lock: arrows, caret and pen move by its steps</label
         >
     </div>
     <h3 class="px-4 pt-3 text-sm font-semibold">How much of what sounds each scale explains</h3>

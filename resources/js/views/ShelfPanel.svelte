@@ -113,7 +113,8 @@
                 <input class="input input-sm w-full" maxlength="200" data-first bind:value={name} />
             </label>
             <p class="text-sm">
-                The parts chosen, or the notes chosen in the roll, are kept with their sound and tempo, for every song.
+                The parts selected, or the selected notes in the roll, are kept with their sound and tempo, for every
+                song.
             </p>
             <button data-field class="btn btn-sm btn-primary" onclick={store}>Keep</button>
         </div>
@@ -131,8 +132,8 @@
         {#if found.length === 0}
             <p class="px-4 py-2">
                 {phrases.length === 0
-                    ? 'Nothing is kept yet: choose parts or notes and keep them here.'
-                    : 'No phrase is called so.'}
+                    ? 'Nothing is kept yet: select parts or notes and keep them here.'
+                    : 'No phrase found.'}
             </p>
         {:else}
             <ul role="listbox" aria-label="Phrases" data-testid="phrases">
@@ -165,8 +166,8 @@
             <button data-field class="btn btn-xs" disabled={!chosen} onclick={() => take(true)}>As new tracks</button>
             <button data-field class="btn btn-xs" disabled={!chosen} onclick={hear}>Hear</button>
             {#if chosen}<a class="btn btn-xs" href="/api/shelf/{chosen.id}/file" download>Save as .mid</a>{/if}
-            <button data-field class="btn btn-xs" disabled={!chosen} onclick={throwAway}>Put away</button>
-            {#if gone}<button data-field class="btn btn-xs" onclick={bringBack}>Bring back “{gone.name}”</button>{/if}
+            <button data-field class="btn btn-xs" disabled={!chosen} onclick={throwAway}>Delete</button>
+            {#if gone}<button data-field class="btn btn-xs" onclick={bringBack}>Restore “{gone.name}”</button>{/if}
             <label class="btn btn-xs"
                 >Open .mid
                 <input
@@ -177,7 +178,7 @@
                     onchange={(e) => open(e.currentTarget.files)}
                 />
             </label>
-            <button data-field class="btn btn-xs" onclick={() => (keeping = true)}>Keep what is chosen</button>
+            <button data-field class="btn btn-xs" onclick={() => (keeping = true)}>Keep what is selected</button>
         </div>
     {/if}
     {#snippet foot()}

@@ -7,7 +7,7 @@
     import { nudgeStep } from './fields/steps';
     import Icon from '../stage/Icon.svelte';
 
-    /** What holds on the song page: the grid of the part that counts, the span, the caret, what is chosen. */
+    /** What holds on the song page: the grid of the part that counts, the span, the caret, what is selected. */
     let { song, part }: { song: Song; part: Part } = $props();
 
     const settings = $derived(part.settings);
@@ -47,24 +47,26 @@
     <span title="Where the caret stands" data-testid="caret-place"
         >Caret {at(song.caret.tick)}{track ? `, ${track.name}` : ''}</span
     >
-    <span class="min-w-0 flex-1 truncate" title="The span: Mod and arrows with nothing chosen, or a drag over the bars"
+    <span
+        class="min-w-0 flex-1 truncate"
+        title="The span: Mod and arrows with nothing selected, or a drag over the bars"
         >{song.span ? `Span ${at(song.span.from)}–${at(song.span.to)}` : 'No span'}</span
     >
-    <span data-testid="chosen" title="Parts chosen"
-        ><b>{song.selection.parts.length}</b> of {song.parts.size} parts chosen</span
+    <span data-testid="chosen" title="Parts selected"
+        ><b>{song.selection.parts.length}</b> of {song.parts.size} parts selected</span
     >
     <button
         class="btn btn-xs px-1.5 {tool.name === 'pen' ? 'btn-neutral' : 'btn-ghost'}"
         aria-label="Pen"
         aria-pressed={tool.name === 'pen'}
-        title="The pen: a stroke over empty paper is a new part"
+        title="Pen: a drag over empty space makes a new part"
         {@attach does('tool', { tool: 'pen' })}><Icon of={PenLine} size={15} /></button
     >
     <button
         class="btn btn-xs px-1.5 {tool.name === 'eraser' ? 'btn-neutral' : 'btn-ghost'}"
         aria-label="Eraser"
         aria-pressed={tool.name === 'eraser'}
-        title="The eraser: a press deletes a part"
+        title="Eraser: a click deletes a part"
         {@attach does('tool', { tool: 'eraser' })}><Icon of={Eraser} size={15} /></button
     >
 </div>

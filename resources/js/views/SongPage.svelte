@@ -68,10 +68,10 @@
         if (under !== null) {
             under = null;
             song.stage = 'song';
-            return song.tell('The roll is away.');
+            return song.tell('The roll is hidden.');
         }
         const to = model?.chosen[0] ?? part;
-        if (!to) return song.tell('Choose a part first.');
+        if (!to) return song.tell('Select a part first.');
         song.seen = model && { left: model.view.left, scale: model.view.scale, row: 10 };
         under = to.id;
         song.stage = 'roll';
@@ -86,7 +86,7 @@
             true,
         ),
     );
-    // In the roll underneath its keys hold; Esc with nothing chosen comes back to the staves.
+    // In the roll underneath its keys hold; Esc with nothing selected comes back to the staves.
     $effect(() => {
         keys.context = low && song.stage === 'roll' ? 'roll' : 'song';
     });
@@ -142,7 +142,7 @@
             >
             <button
                 class="link text-sm whitespace-nowrap"
-                title="The notes of the part chosen, under the tracks"
+                title="The notes of the selected part, under the tracks"
                 aria-pressed={low !== null}
                 {@attach does('roll-under')}>Roll underneath</button
             >

@@ -129,14 +129,14 @@
             await request('DELETE', `songs/${song.id}`);
             gone.push(song);
             await load();
-            tell(`${song.name} was deleted. ${labels('Mod+Z').join()} brings it back.`);
+            tell(`${song.name} was deleted. ${labels('Mod+Z').join()} restores it.`);
         });
     }
 
     function bringBack(): Promise<void> {
         return attempt(async () => {
             const song = gone.at(-1);
-            if (!song) return tell('There is no deleted song to bring back.');
+            if (!song) return tell('There is no deleted song to restore.');
             await request('POST', `songs/${song.id}/restore`);
             gone.pop();
             await load();
@@ -144,7 +144,7 @@
                 0,
                 songs!.findIndex((s) => s.id === song.id),
             );
-            tell(`${song.name} is back.`);
+            tell(`${song.name} is restored.`);
         });
     }
 
@@ -181,7 +181,7 @@
             export: withChosen((song) => download(song.id)),
             'export-whole': withChosen((song) => {
                 saveAs(`/api/songs/${song.id}/whole`, '');
-                tell(`${song.name} is saved with its history: importing that file brings it in elsewhere.`);
+                tell(`${song.name} is saved with its history: import that file to open it elsewhere.`);
             }),
         });
     });
@@ -299,7 +299,7 @@
                                 >
                                 <button
                                     class="btn btn-ghost btn-sm gap-1 px-2 font-normal max-[1099px]:w-9 max-[1099px]:px-0"
-                                    title="Delete; it can be brought back"
+                                    title="Delete; you can restore it"
                                     aria-label="Delete {song.name}"
                                     {@attach does('delete-song', {}, () => (chosen = i))}
                                     ><Icon of={Trash2} size={16} /><span class="max-[1099px]:hidden" aria-hidden="true"
@@ -322,7 +322,7 @@
                 <Icon of={FileMusic} size={40} class="mx-auto mb-4" stroke={1.25} />
                 <p class="text-lg">No songs yet.</p>
                 <p class="mt-1">
-                    Drop a .mid file here, or press <kbd class="key">I</kbd> to choose one; <kbd class="key">N</kbd> begins
+                    Drop a .mid file here, or press <kbd class="key">I</kbd> to select one; <kbd class="key">N</kbd> begins
                     an empty song.
                 </p>
             </div>

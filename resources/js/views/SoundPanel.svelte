@@ -114,7 +114,7 @@
                 <span class="text-sm opacity-80">{sound.family}</span>
             </li>
         {:else}
-            <li role="presentation" class="px-4 py-2">No sound is called so.</li>
+            <li role="presentation" class="px-4 py-2">No sound found.</li>
         {/each}
     </ul>
     {#snippet foot()}

@@ -65,7 +65,7 @@
     <ol bind:this={list} class="py-2">
         {#if more}<li>
                 <button class="step" data-field onclick={() => void load(true)}>Earlier steps…</button>
-            </li>{:else if steps.length === 0 && search !== ''}<li class="px-4">No step says that.</li>{/if}
+            </li>{:else if steps.length === 0 && search !== ''}<li class="px-4">No step found.</li>{/if}
         <li class={search === '' && !more ? '' : 'hidden'}>
             <button
                 data-field

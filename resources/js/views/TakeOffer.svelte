@@ -24,8 +24,6 @@
         <button class="btn btn-sm btn-primary" title="Put it into the part" {@attach does('take', { what: 'keep' })}
             >Keep it</button
         >
-        <button class="btn btn-ghost btn-sm" title="Throw it away" {@attach does('take', { what: 'drop' })}
-            >Throw it away</button
-        >
+        <button class="btn btn-ghost btn-sm" title="Discard" {@attach does('take', { what: 'drop' })}>Discard</button>
     </div>
 {/if}

@@ -59,7 +59,7 @@
     class="input input-sm input-ghost w-auto max-w-16 min-w-9 cursor-ns-resize px-1 text-base [field-sizing:content]"
     type="text"
     inputmode="decimal"
-    aria-label="Tempo, quarters a minute"
+    aria-label="Tempo, BPM"
     title="Tempo here: type it, or drag up and down"
     value={drag ? drag.to : now}
     onfocus={() => field.select()}

@@ -85,7 +85,7 @@
                         value={tempo}
                         onfocus={(e) => e.currentTarget.select()}
                         onchange={(e) => number(e, 4, 1000, (to) => song.do(tempoSet(to, { at: tick })))}
-                    /> a minute</label
+                    /> BPM</label
                 >
                 {@render removal(tick, 'tempo', `tempo ${tempo}`)}
             </li>
@@ -96,7 +96,7 @@
             class="btn btn-outline btn-sm"
             data-field
             onclick={() => song.do(tempoSet(round(time.tempoAt(transport.tick)), { bar: here }))}
-            >A tempo from bar {here}</button
+            >Tempo from bar {here}</button
         >
         <button class="btn btn-outline btn-sm" title="Tap the tempo: a tap a quarter" {@attach does('tap')}
             >Tap <kbd class="key">{labels(keys.keysFor('tap', {}, 'roll')).join(' ')}</kbd></button
@@ -140,7 +140,7 @@
             onclick={() => {
                 const [beats, unit] = time.meterAt(transport.tick);
                 song.do(meterSet(beats, unit, { bar: here }));
-            }}>A meter from bar {here}</button
+            }}>Meter from bar {here}</button
         >
     </div>
     {#snippet foot()}

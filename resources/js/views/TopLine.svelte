@@ -160,7 +160,7 @@
                     class="btn btn-sm btn-ghost px-1 text-base font-normal disabled:text-base-content/80!"
                     {@attach does('panel', { name: 'tempo' })}
                     disabled={!part}
-                    title="Meter here; opens tempo and meter"
+                    title="Meter has no command has no command here; opens tempo and meter"
                     aria-label="Tempo and meter, {meter} here">{meter}</button
                 ></span
             >
@@ -188,7 +188,7 @@
                 <button
                     class="{ICON} {stepsOpen ? 'bg-base-200' : ''}"
                     {@attach does('steps')}
-                    title="Steps: the history"
+                    title="History"
                     aria-label="Steps"
                     aria-pressed={stepsOpen}><Icon of={History} size={17} />{@render word('steps')}</button
                 >

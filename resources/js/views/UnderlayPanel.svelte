@@ -26,8 +26,10 @@
     }
 </script>
 
-<Panel title="Parts underneath" onkeydown={press}>
-    <p class="px-4 pt-3 text-base-content/85">They lie behind {part.name}, hatched in the tint of their tracks.</p>
+<Panel title="Other parts" onkeydown={press}>
+    <p class="px-4 pt-3 text-base-content/85">
+        They are shown behind {part.name}, hatched in the tint of their tracks.
+    </p>
     {#each song.tracks as track, t (track.id)}
         {#each track.parts.filter((p) => p !== part) as other, i (other.id)}
             <label class="flex cursor-pointer items-center gap-3 px-4 py-1.5 hover:bg-base-200">

@@ -27,7 +27,7 @@ class Drills {
         return [...song.parts.values()].find((p) => p.name === drill.part);
     }
 
-    /** Goes to its part, with nothing chosen; keys are counted from here. */
+    /** Goes to its part, with nothing selected; keys are counted from here. */
     async start(song: Song, drill: Drill): Promise<void> {
         const part = this.partOf(song, drill);
         if (!part) return song.tell(`This song has no part “${drill.part}”: the drills are those of the demo song.`);
@@ -35,7 +35,7 @@ class Drills {
         await song.settled();
         song.select([]);
         const left = await this.left(song, part, drill);
-        if (left === 0) return song.tell(`${drill.title}: nothing is wrong here any more. Undo brings it back.`);
+        if (left === 0) return song.tell(`${drill.title}: nothing is wrong here any more. Undo restores it.`);
         this.running = { drill, from: keys.pressed, part: part.id };
         song.tell(`${drill.wrong} ${drill.goal}`);
     }

@@ -16,7 +16,7 @@ use Jactonic\Core\Refusal;
 use Jactonic\Core\Score\ArticulationSet;
 
 /**
- * Gives chosen notes an articulation of their track's set, by its number from 1 or its name; 0 gives none, which is the
+ * Gives selected notes an articulation of their track's set, by its number from 1 or its name; 0 gives none, which is the
  * set's first. What the set says is sent before the note that needs it.
  */
 final class Articulate implements Edit

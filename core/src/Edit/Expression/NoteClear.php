@@ -19,7 +19,7 @@ final class NoteClear implements Edit
 {
     public static function spec(): Spec
     {
-        return new Spec('note-clear', 'Clear what is drawn on the note', Family::Lane, 'Takes the own curves of the chosen notes away.', [
+        return new Spec('note-clear', 'Clear the note’s curves', Family::Lane, 'Deletes the curves of the selected notes.', [
             Param::lane('lane', 'Lane; all where none is named', true),
         ], words: ['expression', 'remove', 'straighten'], examples: [[]], keeps: true);
     }
@@ -35,6 +35,6 @@ final class NoteClear implements Edit
             }
         }
 
-        return new Outcome($builder->change(), $input->selection, $count === 0 ? 'Nothing is drawn on the notes chosen: nothing changed.' : sprintf('What was drawn on %s is cleared.', Wording::notes($count)));
+        return new Outcome($builder->change(), $input->selection, $count === 0 ? 'The selected notes have no curves: nothing changed.' : sprintf('The curves of %s are cleared.', Wording::notes($count)));
     }
 }

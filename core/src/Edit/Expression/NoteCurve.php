@@ -24,7 +24,7 @@ final class NoteCurve
     private const BEND_STEP = 16;
 
     /**
-     * Gives each chosen note other points in a lane of its own.
+     * Gives each selected note other points in a lane of its own.
      *
      * @param  \Closure(Note, Part): list<array{int, int}>  $points  in ticks from its start, in units of the lane
      * @param  \Closure(int): string  $said  from how many notes it was
@@ -38,7 +38,7 @@ final class NoteCurve
         foreach ($input->parts() as $part) {
             foreach ($input->chosen($part) as $note) {
                 if ($note->channel === GeneralMidi::DRUM_CHANNEL) {
-                    throw new Refusal('Drums share one channel, so that none of them can have curves of its own: nothing changed.');
+                    throw new Refusal('All drums share one channel, so a single one cannot have curves: nothing changed.');
                 }
                 $own = Expression::of($note->own)->with($lane, $points($note, $part));
                 $builder->put($part, $note->with(['own' => $own->text()]));

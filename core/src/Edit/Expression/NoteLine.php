@@ -21,13 +21,13 @@ final class NoteLine implements Edit
 {
     public static function spec(): Spec
     {
-        return new Spec('note-line', 'A line on the note', Family::Lane, 'Draws a line that only the chosen notes have: a bend in cents, or a controller.', [
+        return new Spec('note-line', 'A line on the note', Family::Lane, 'Draws a line that holds for the selected notes only: a bend in cents, or a controller.', [
             Param::lane('lane', 'Lane: bend, pressure or a controller', true),
             Param::integer('low', 'At the start: cents of a bend, else 0 to 127', -4800, 4800, -100),
             Param::integer('high', 'At the end', -4800, 4800, 0),
             Param::integer('from', 'From', 0, 100, 0, 'percent of its length'),
             Param::integer('to', 'To', 0, 100, 50, 'percent of its length'),
-            Param::integer('curve', 'Curve, below 0 early, above late', -100, 100, 0),
+            Param::integer('curve', 'Curve: − fast first, + slow first', -100, 100, 0),
         ], words: ['expression', 'bend', 'slide', 'glide', 'scoop', 'fall'], examples: [['low' => -200, 'high' => 0], ['lane' => 'pressure', 'low' => 10, 'high' => 120, 'to' => 100, 'curve' => 40]], keeps: true, forms: [
             ['title' => 'Bent up into the note', 'params' => ['low' => -200, 'high' => 0, 'to' => 25]],
             ['title' => 'Falling off the note', 'params' => ['low' => 0, 'high' => -200, 'from' => 60, 'to' => 100]],

@@ -22,7 +22,7 @@ final class LaneClear implements Edit
 {
     public static function spec(): Spec
     {
-        return new Spec('lane-clear', 'Clear a lane', Family::Lane, 'Takes the points of a lane in a stretch away.', [
+        return new Spec('lane-clear', 'Clear a lane', Family::Lane, 'Deletes the points of a lane in a stretch of time.', [
             Param::lane('lane', 'Lane'),
             Param::place('from', 'From', default: new Word('span-start')),
             Param::place('to', 'To', 1, new Word('span-end')),
@@ -50,6 +50,6 @@ final class LaneClear implements Edit
             LaneCurve::restore($builder, $input->part(), $lane, $channel, $from, $to);
         }
 
-        return new Outcome($builder->change(), $input->selection, $count === 0 ? "No points of {$lane->title()} lie there." : sprintf('%s of %s deleted.', Wording::points($count), $lane->title()));
+        return new Outcome($builder->change(), $input->selection, $count === 0 ? "There are no points of {$lane->title()} there." : sprintf('%s of %s deleted.', Wording::points($count), $lane->title()));
     }
 }

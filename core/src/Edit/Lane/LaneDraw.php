@@ -20,7 +20,7 @@ final class LaneDraw implements Edit
 {
     public static function spec(): Spec
     {
-        return new Spec('lane-draw', 'Draw in a lane', Family::Lane, 'Draws points of a lane, in place of what lies there.', [
+        return new Spec('lane-draw', 'Draw in a lane', Family::Lane, 'Draws points of a lane in place of what is there.', [
             Param::lane('lane', 'Lane'),
             Param::points('points', 'Points'),
         ], Requires::Part, ['controller', 'curve', 'automation'], [['lane' => 'cc:64', 'points' => [[100, 127], [5000, 0]]], ['lane' => 'bend', 'points' => [[0, -8192]]]], keeps: true, asked: false);

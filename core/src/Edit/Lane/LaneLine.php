@@ -30,7 +30,7 @@ final class LaneLine implements Edit
             Param::place('to', 'To', 1, new Word('span-end')),
             Param::integer('low', 'Value at the start', 0, 127, 0),
             Param::integer('high', 'Value at the end', 0, 127, 127),
-            Param::integer('curve', 'Curve, below 0 early, above late', -100, 100, 0),
+            Param::integer('curve', 'Curve: − fast first, + slow first', -100, 100, 0),
             Param::step('every', 'Points at most every', default: ['unit' => 'ticks', 'amount' => 1]),
         ], Requires::Part, ['ramp', 'automation', 'fade', 'crescendo', 'controller'], [['lane' => 'cc:11', 'from' => 0, 'to' => 3840, 'low' => 20, 'high' => 110], ['lane' => 'bend', 'from' => 960, 'to' => 1920, 'low' => 64, 'high' => 127, 'curve' => 60]], keeps: true);
     }

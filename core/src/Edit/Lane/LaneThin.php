@@ -24,7 +24,7 @@ final class LaneThin implements Edit
 {
     public static function spec(): Spec
     {
-        return new Spec('lane-thin', 'Thin a lane', Family::Lane, 'Takes points away that are hardly heard.', [
+        return new Spec('lane-thin', 'Thin a lane', Family::Lane, 'Removes points that are hardly heard.', [
             Param::lane('lane', 'Lane'),
             Param::integer('tolerance', 'Tolerance, in 127ths', 0, 64, 2),
         ], Requires::Part, ['reduce', 'simplify', 'points', 'controller', 'automation'], [['lane' => 'cc:11', 'tolerance' => 60], ['lane' => 'cc:1', 'tolerance' => 60]], keeps: true);
@@ -54,6 +54,6 @@ final class LaneThin implements Edit
             }
         }
 
-        return new Outcome($builder->change(), $input->selection, $gone === 0 ? "Every point of {$lane->title()} is needed." : sprintf('%s of %d of %s went; the greatest difference is %d.', Wording::points($gone), count($points), $lane->title(), $worst));
+        return new Outcome($builder->change(), $input->selection, $gone === 0 ? "Every point of {$lane->title()} is needed." : sprintf('%s of %d of %s removed; the largest difference is %d.', Wording::points($gone), count($points), $lane->title(), $worst));
     }
 }

@@ -16,7 +16,7 @@ use Jactonic\Core\Score\Note;
 use Jactonic\Core\Selection\Chords;
 
 /**
- * Writes the sustain pedal (controller 64) from the chords of the chosen notes, as a foot does: up as a chord is struck,
+ * Writes the sustain pedal (controller 64) from the chords of the selected notes, as a foot does: up as a chord is struck,
  * down a moment after, up at the end of the last. What the lane held in that stretch goes.
  */
 final class Pedal implements Edit

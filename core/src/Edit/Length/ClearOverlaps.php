@@ -25,7 +25,7 @@ final class ClearOverlaps implements Edit
     public static function spec(): Spec
     {
         return new Spec('clear-overlaps', 'Clear overlaps', Family::Length, 'Ends notes where the next one begins.', [
-            Param::choice('scope', 'What counts as overlap', ['any', 'pitch'], 'any'),
+            Param::choice('scope', 'What counts as overlap', ['any' => 'with any note', 'pitch' => 'with the same pitch'], 'any'),
             Param::number('gather', 'Notes of one chord lie within', 0, 1000, Chords::GATHER, 'ms'),
         ], keeps: true, words: ['clash', 'overlap', 'trim', 'mono', 'doubled', 'cut', 'shorten'], examples: [[], ['gather' => 0]]);
     }

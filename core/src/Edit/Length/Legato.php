@@ -28,8 +28,8 @@ final class Legato implements Edit
     public static function spec(): Spec
     {
         return new Spec('legato', 'Legato', Family::Length, 'Lets each chord sound until the next begins.', [
-            Param::choice('mode', 'What it may do', ['both', 'fill', 'shorten'], 'both'),
-            Param::choice('tail', 'The last chord', ['bar', 'part', 'keep'], 'bar'),
+            Param::choice('mode', 'What it may do', ['both' => 'lengthen and shorten', 'fill' => 'only lengthen', 'shorten' => 'only shorten'], 'both'),
+            Param::choice('tail', 'The last chord', ['bar' => 'to the end of its bar', 'part' => 'to the end of the part', 'keep' => 'as it is'], 'bar'),
             Param::integer('gap', 'Gap before the next', 0, 100_000, 0, 'ticks'),
             Param::number('gather', 'Notes of one chord lie within', 0, 1000, Chords::GATHER, 'ms'),
         ], keeps: true, words: ['sustain notes', 'extend', 'fill', 'gaps', 'next', 'pad', 'length', 'connect'], examples: [[], ['mode' => 'fill', 'tail' => 'part', 'gap' => 30], ['mode' => 'shorten', 'tail' => 'keep']]);

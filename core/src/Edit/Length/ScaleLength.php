@@ -22,8 +22,8 @@ final class ScaleLength implements Edit
 {
     public static function spec(): Spec
     {
-        return new Spec('scale-length', 'Scale the length', Family::Length, 'Makes each note longer or shorter by a share of itself.', [
-            Param::number('percent', 'Of the present length', 1, 1600, 100, '%'),
+        return new Spec('scale-length', 'Scale length by a percentage', Family::Length, 'Multiplies the length of each note by a percentage.', [
+            Param::number('percent', 'Percentage', 1, 1600, 100, '%'),
         ], keeps: true, words: ['duration', 'double', 'half', 'stretch', 'percent', 'staccato'], forms: [
             ['title' => 'Half length', 'params' => ['percent' => 50], 'words' => ['halve', 'staccato', 'shorter']],
             ['title' => 'Double length', 'params' => ['percent' => 200], 'words' => ['double', 'longer', 'lengthen']],

@@ -21,20 +21,20 @@ use Jactonic\Core\Score\PartHead;
 
 /**
  * Puts time in, as much as from one place to another, at the first: what stands there and after goes later. In the whole
- * song, tempos, meters and markers go along; else only the chosen parts. Notes across the place are lengthened, or cut
+ * song, tempos, meters and markers go along; else only the selected parts. Notes across the place are lengthened, or cut
  * there into two. A part across it grows.
  */
 final class InsertTime implements Edit
 {
     public static function spec(): Spec
     {
-        return new Spec('insert-time', 'Insert time', Family::Part, 'Puts empty time in over the span.', [
+        return new Spec('insert-time', 'Insert time', Family::Part, 'Inserts empty time over the span.', [
             Param::place('from', 'From', default: new Word('span-start')),
             Param::place('to', 'To', 1, new Word('span-end')),
-            Param::choice('in', 'In', ['song', 'parts'], 'song'),
+            Param::choice('in', 'In', ['song' => 'the whole song', 'parts' => 'the selected parts'], 'song'),
             Param::choice('across', 'Notes across it', ['lengthen', 'cut'], 'lengthen'),
         ], Requires::Song, ['silence', 'space', 'gap', 'room', 'bars'], [['from' => 1920, 'to' => 3840], ['from' => 1920, 'to' => 3840, 'across' => 'cut']], [AppliesTo::Parts], ['song'], forms: [
-            ['title' => 'Insert time in the chosen parts', 'params' => ['in' => 'parts']],
+            ['title' => 'Insert time in the selected parts', 'params' => ['in' => 'parts']],
         ]);
     }
 
@@ -58,13 +58,13 @@ final class InsertTime implements Edit
         }
         $change = $builder->change();
         if (! $whole && $parts === []) {
-            return new Outcome($change, $input->selection, 'No parts are chosen: nothing changed.');
+            return new Outcome($change, $input->selection, 'No parts are selected: nothing changed.');
         }
         $length = $input->time()->meters;
         $bars = $length->barAt($to - 1)->index - $length->barAt($at)->index + 1;
         $isBars = $length->barAt($at)->start === $at && $length->barAt($to - 1)->end() === $to;
 
-        return new Outcome($whole ? SongShift::change($change, $input, $at, $by) : $change, $input->selection, sprintf('%s put in at %s%s.', $isBars ? ($bars === 1 ? '1 bar' : "$bars bars") : Wording::number($by / $input->time()->ppq).' quarters', $input->time()->position($at), $whole ? '' : ' in '.Wording::parts(count($parts))));
+        return new Outcome($whole ? SongShift::change($change, $input, $at, $by) : $change, $input->selection, sprintf('%s inserted at %s%s.', $isBars ? ($bars === 1 ? '1 bar' : "$bars bars") : Wording::number($by / $input->time()->ppq).' quarters', $input->time()->position($at), $whole ? '' : ' in '.Wording::parts(count($parts))));
     }
 
     private static function within(ChangeBuilder $builder, Part $part, int $at, int $by, bool $cut): void

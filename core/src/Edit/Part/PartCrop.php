@@ -16,17 +16,17 @@ use Jactonic\Core\Edit\Wording;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Refusal;
 
-/** Makes the window of parts the span, or the bars of the notes chosen in them. What lies outside is kept, out of sight. */
+/** Makes the window of parts the span, or the bars of the selected notes in them. What lies outside is kept, out of sight. */
 final class PartCrop implements Edit
 {
     public static function spec(): Spec
     {
-        return new Spec('part-crop', 'Crop the part to the span', Family::Part, 'Makes the window of parts a stretch of time.', [
+        return new Spec('part-crop', 'Crop the part to the span', Family::Part, 'Makes a stretch of time the window of parts.', [
             Param::choice('over', 'Crop to', ['span', 'bars'], 'span'),
             Param::place('from', 'From', optional: true),
             Param::place('to', 'To', 1, optional: true),
         ], Requires::Parts, ['trim', 'window', 'cut'], [['from' => 960, 'to' => 3840]], [AppliesTo::Parts, AppliesTo::Notes], ['song', 'roll'], keeps: true, forms: [
-            ['title' => 'Crop the part to the bars of the chosen notes', 'params' => ['over' => 'bars']],
+            ['title' => 'Crop the part to the bars of the selected notes', 'params' => ['over' => 'bars']],
         ]);
     }
 
@@ -50,7 +50,7 @@ final class PartCrop implements Edit
     {
         if ($input->params->choice('over') === 'bars') {
             if ($input->selection->isEmpty()) {
-                throw new Refusal('No notes are chosen: nothing changed.');
+                throw new Refusal('No notes are selected: nothing changed.');
             }
             [$from, $to] = $input->stretch();
             $meters = $input->time()->meters;

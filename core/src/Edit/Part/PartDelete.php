@@ -20,7 +20,7 @@ final class PartDelete implements Edit
 {
     public static function spec(): Spec
     {
-        return new Spec('part-delete', 'Delete the part', Family::Part, 'Takes parts away.', [], Requires::Parts, ['remove', 'erase'], takes: [AppliesTo::Parts], contexts: ['song']);
+        return new Spec('part-delete', 'Delete the part', Family::Part, 'Deletes parts.', [], Requires::Parts, ['remove', 'erase'], takes: [AppliesTo::Parts], contexts: ['song']);
     }
 
     public function apply(EditInput $input): Outcome

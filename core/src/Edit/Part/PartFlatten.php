@@ -24,7 +24,7 @@ final class PartFlatten implements Edit
 {
     public static function spec(): Spec
     {
-        return new Spec('part-flatten', 'Make real what the part plays as', Family::Part, 'Writes out what parts play as, and loops, as notes.', [], Requires::Parts, ['flatten', 'bounce', 'apply', 'unloop', 'write out'], examples: [], takes: [AppliesTo::Parts], contexts: ['song'], keeps: true, formerIds: ['part-make-real']);
+        return new Spec('part-flatten', 'Flatten the part', Family::Part, 'Writes what parts play as, and their loops, as notes of their own.', [], Requires::Parts, ['flatten', 'bounce', 'apply', 'unloop', 'write out'], examples: [], takes: [AppliesTo::Parts], contexts: ['song'], keeps: true, formerIds: ['part-make-real']);
     }
 
     public function apply(EditInput $input): Outcome
@@ -67,7 +67,7 @@ final class PartFlatten implements Edit
             }
             $builder->head($part, $head->withWindow($from, $to)->playing(PlaysAs::plain()));
         }
-        $outcome = new Outcome($builder->change(), $input->selection, $done === 0 ? 'They play what is written already.' : sprintf('%s made real: %s.', Wording::parts($done), Wording::notes($notes)));
+        $outcome = new Outcome($builder->change(), $input->selection, $done === 0 ? 'These parts are flat already.' : sprintf('%s flattened: %s.', Wording::parts($done), Wording::notes($notes)));
 
         return $hidden === 0 ? $outcome : $outcome->warn(Wording::notes($hidden).' that lay hidden there '.($hidden === 1 ? 'is' : 'are').' deleted.');
     }

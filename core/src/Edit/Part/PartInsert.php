@@ -37,7 +37,7 @@ final class PartInsert implements Edit
 {
     public static function spec(): Spec
     {
-        return new Spec('part-insert', 'Put parts in', Family::Part, 'Puts parts in that were copied.', [
+        return new Spec('part-insert', 'Insert parts', Family::Part, 'Inserts parts that were copied.', [
             Param::partClip('clip', 'Parts'),
             Param::place('at', 'At', default: new Word('caret')),
             Param::integer('track', 'On the track', 1, PHP_INT_MAX, optional: true),
@@ -93,7 +93,7 @@ final class PartInsert implements Edit
             }
             $ids[] = $part->id;
         }
-        $outcome = new Outcome($builder->change(), new Selection(parts: $ids), sprintf('%s put in at %s.', count($ids) === 1 ? "“{$clip->parts[0]['name']}”" : Wording::parts(count($ids)), $input->time()->position($at)));
+        $outcome = new Outcome($builder->change(), new Selection(parts: $ids), sprintf('%s inserted at %s.', count($ids) === 1 ? "“{$clip->parts[0]['name']}”" : Wording::parts(count($ids)), $input->time()->position($at)));
         $end = max(array_map(static fn (array $c): int => $tick($c['to']), $clip->parts));
 
         return ($left === 0 ? $outcome : $outcome->warn(Wording::notes($left).' that lay hidden before the part would come before the song, and stayed behind.'))->caretAt($end);

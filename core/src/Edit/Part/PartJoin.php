@@ -17,7 +17,7 @@ use Jactonic\Core\Score\Part;
 use Jactonic\Core\Score\PlaysAs;
 use Jactonic\Core\Selection\Selection;
 
-/** Joins the chosen parts of each track into one, gaps silent; a part chosen alone is joined with the next of its
+/** Joins the selected parts of each track into one, gaps silent; a part selected alone is joined with the next of its
  * track. Only what is heard of the later ones goes in; what they play as, and their rounds, are written out. */
 final class PartJoin implements Edit
 {

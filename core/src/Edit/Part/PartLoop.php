@@ -28,13 +28,13 @@ final class PartLoop implements Edit
 {
     public static function spec(): Spec
     {
-        return new Spec('part-loop', 'Loop the part', Family::Part, 'Lets parts go round up to a place.', [
+        return new Spec('part-loop', 'Loop the part', Family::Part, 'Loops parts up to a place.', [
             Param::place('until', 'Up to', default: new Word('caret')),
-            Param::choice('to', 'Instead up to', ['place', 'song'], 'place'),
+            Param::choice('to', 'Instead up to', ['place' => 'the place', 'song' => 'the end of the song'], 'place'),
         ], Requires::Parts, ['loop', 'round', 'repeat', 'cycle'], [['until' => 30_000]], [AppliesTo::Parts], ['song'], keeps: true, forms: [
             ['title' => 'Loop the part to the end of the song', 'params' => ['to' => 'song', 'until' => 0]],
             ['title' => 'Loop the part to the end of the span', 'params' => ['until' => 'span-end']],
-            ['title' => 'Loop no more', 'params' => ['until' => 0], 'words' => ['unloop', 'end']],
+            ['title' => 'End the loop', 'params' => ['until' => 0], 'words' => ['unloop', 'end']],
         ]);
     }
 
@@ -53,19 +53,19 @@ final class PartLoop implements Edit
             }
             $end = PartContents::end($part, $input);
             if ($until <= $end) {
-                throw new Refusal(sprintf('“%s” ends at %s: it can go round only up to a place after that. Nothing changed.', $part->name, $input->time()->position($end)), 'until');
+                throw new Refusal(sprintf('“%s” ends at %s: it can loop only up to a later place. Nothing changed.', $part->name, $input->time()->position($end)), 'until');
             }
             $head = ($head->to === PartHead::OPEN ? $head->withWindow($head->from, $end) : $head);
             $head = $head->playing($head->plays->goingTo($until));
             $rounds = Sounding::countRounds($head);
             if ($rounds * max(1, $part->notes->count() + $part->points->count()) > Sounding::MOST) {
-                throw new Refusal(sprintf('“%s” would go round %s times, which makes more than %s notes and points: nothing changed.', $part->name, number_format($rounds), number_format(Sounding::MOST)), 'until');
+                throw new Refusal(sprintf('“%s” would loop %s times, which makes more than %s notes and points: nothing changed.', $part->name, number_format($rounds), number_format(Sounding::MOST)), 'until');
             }
             $builder->head($part, $head);
         }
         $name = count($parts) === 1 ? "“{$parts[0]->name}”" : Wording::parts(count($parts));
 
-        return new Outcome($builder->change(), $input->selection, $until === 0 ? "$name no longer goes round." : sprintf('%s goes round up to %s%s.', $name, $input->time()->position($until), count($parts) === 1 ? ", $rounds times" : ''));
+        return new Outcome($builder->change(), $input->selection, $until === 0 ? "$name no longer loops." : sprintf('%s loops up to %s%s.', $name, $input->time()->position($until), count($parts) === 1 ? ", $rounds times" : ''));
     }
 
     /** Where the last part ends. */

@@ -26,14 +26,14 @@ final class PartMerge implements Edit
 {
     public static function spec(): Spec
     {
-        return new Spec('part-merge', 'Unite parts of several tracks', Family::Part, 'Makes one part of parts of several tracks.', [], Requires::Parts, ['merge', 'together', 'collect', 'mixdown'], examples: [], takes: [AppliesTo::Parts], contexts: ['song'], formerIds: ['part-unite']);
+        return new Spec('part-merge', 'Merge parts of several tracks', Family::Part, 'Makes one part of parts of several tracks.', [], Requires::Parts, ['merge', 'together', 'collect', 'mixdown'], examples: [], takes: [AppliesTo::Parts], contexts: ['song'], formerIds: ['part-unite']);
     }
 
     public function apply(EditInput $input): Outcome
     {
         $parts = $input->wholeParts();
         if (count($parts) < 2) {
-            return new Outcome(new Change, $input->selection, 'Choose two parts or more to unite them: nothing changed.');
+            return new Outcome(new Change, $input->selection, 'Select two parts or more to merge them: nothing changed.');
         }
         usort($parts, static fn (Part $a, Part $b): int => $a->head->from <=> $b->head->from ?: $a->id <=> $b->id);
         $order = array_flip(array_keys($input->score->tracks));
@@ -47,6 +47,6 @@ final class PartMerge implements Edit
             $builder->head($part, null);
         }
 
-        return new Outcome($builder->change(), new Selection(parts: [$into->id]), sprintf('%s united in “%s”.', Wording::parts(count($parts)), $into->name));
+        return new Outcome($builder->change(), new Selection(parts: [$into->id]), sprintf('%s merged into “%s”.', Wording::parts(count($parts)), $into->name));
     }
 }

@@ -24,7 +24,7 @@ use Jactonic\Core\Selection\Selection;
  * Moves parts together, with everything in them: by steps as `nudge` moves notes, measured once at the first of them;
  * or until the first begins at a place; or until it begins at the next edge of
  * another part; or to other tracks, all of them as many on, where they play with the sound of that track. The window, what lies hidden outside it, and every point
- * go along: no note is touched, three numbers change. Copies may go instead, which are then chosen. Refused whole where a part, or something in it, would begin
+ * go along: no note is touched, three numbers change. Copies may go instead, which are then selected. Refused whole where a part, or something in it, would begin
  * before the song.
  */
 final class PartMove implements Edit

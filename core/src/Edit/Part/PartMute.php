@@ -21,7 +21,7 @@ final class PartMute implements Edit
 {
     public static function spec(): Spec
     {
-        return new Spec('part-mute', 'Mute the part', Family::Part, 'Silences parts without taking them away.', [
+        return new Spec('part-mute', 'Mute the part', Family::Part, 'Mutes parts without deleting them.', [
             Param::choice('state', 'State', ['toggle', 'on', 'off'], 'toggle'),
         ], Requires::Parts, ['silence', 'unmute', 'off'], takes: [AppliesTo::Parts], contexts: ['song'], keeps: true);
     }

@@ -22,13 +22,13 @@ use Jactonic\Core\Standard\Message;
 
 /**
  * Puts an empty part on a track: over the bars of the span, else over the bar of the caret, else over the first. It
- * sounds as the track's first part does, has the settings of the part that was open, and is chosen then.
+ * sounds as the track's first part does, has the settings of the part that was open, and is selected then.
  */
 final class PartNew implements Edit
 {
     public static function spec(): Spec
     {
-        return new Spec('part-new', 'New part on this track', Family::Part, 'Puts an empty part on the track.', [
+        return new Spec('part-new', 'New part on this track', Family::Part, 'Adds an empty part to the track.', [
             Param::integer('track', 'Track', 1, PHP_INT_MAX, optional: true),
             Param::place('from', 'From', optional: true),
             Param::place('to', 'To', 1, optional: true),

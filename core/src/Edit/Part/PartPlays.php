@@ -28,7 +28,7 @@ final class PartPlays implements Edit
 {
     public static function spec(): Spec
     {
-        return new Spec('part-plays', 'What the part plays as', Family::Part, 'Sets what parts are heard as; their notes stay as they are.', [
+        return new Spec('part-plays', 'What the part plays as', Family::Part, 'Transposes, delays or scales what is heard of parts; their notes stay as they are.', [
             Param::integer('transpose', 'Transposed to', -PlaysAs::TRANSPOSE, PlaysAs::TRANSPOSE, unit: 'semitones', optional: true),
             Param::integer('velocity', 'Velocity', PlaysAs::SOFTEST, PlaysAs::LOUDEST, unit: '%', optional: true),
             Param::integer('delay', 'Delay', -PlaysAs::DELAY, PlaysAs::DELAY, unit: 'ms', optional: true),
@@ -36,7 +36,7 @@ final class PartPlays implements Edit
             Param::integer('velocityBy', 'Velocity by', -PlaysAs::LOUDEST, PlaysAs::LOUDEST, 0, '%', adds: true),
             Param::integer('delayBy', 'Delay by', -2 * PlaysAs::DELAY, 2 * PlaysAs::DELAY, 0, 'ms', adds: true),
         ], Requires::Parts, ['transpose', 'louder', 'softer', 'delay', 'plays as', 'ghost', 'octave'], [['transpose' => 12], ['velocityBy' => -20, 'delay' => 15]], [AppliesTo::Parts], ['song'], keeps: true, forms: [
-            ['title' => 'Part plays as it is written', 'params' => ['transpose' => 0, 'velocity' => 100, 'delay' => 0], 'words' => ['reset', 'plain']],
+            ['title' => 'Play the part as written', 'params' => ['transpose' => 0, 'velocity' => 100, 'delay' => 0], 'words' => ['reset', 'plain']],
         ]);
     }
 
@@ -62,12 +62,12 @@ final class PartPlays implements Edit
             $held = max(PlaysAs::SOFTEST, min(PlaysAs::LOUDEST, $velocity));
             $clipped += $held === $velocity ? 0 : 1;
             $plays = new PlaysAs($transpose, $held, $delay, $now->until);
-            $words = $words === '' ? ($plays->words() === '' ? 'as it is written' : $plays->words()) : $words;
+            $words = $words === '' ? ($plays->words() === '' ? 'as written' : $plays->words()) : $words;
             $builder->head($part, $part->head->playing($plays));
         }
-        $outcome = new Outcome($builder->change(), $input->selection, count($parts) === 1 ? "“{$parts[0]->name}” plays: $words." : sprintf('%s play otherwise; the first: %s.', Wording::parts(count($parts)), $words));
+        $outcome = new Outcome($builder->change(), $input->selection, count($parts) === 1 ? "“{$parts[0]->name}” plays: $words." : sprintf('%s changed; the first plays: %s.', Wording::parts(count($parts)), $words));
         $drums = count(array_filter($parts, static fn (Part $p): bool => ! $p->notes->isEmpty() && $p->channel() === GeneralMidi::DRUM_CHANNEL && $p->head->plays->transpose !== $value('transpose', $p->head->plays->transpose)));
 
-        return $outcome->warn(...($clipped === 0 ? [] : [Wording::parts($clipped).' stayed at the limit of loudness.']), ...($drums === 0 ? [] : ['Drums keep their pitches.']));
+        return $outcome->warn(...($clipped === 0 ? [] : [Wording::parts($clipped).' stayed at the loudest or softest.']), ...($drums === 0 ? [] : ['Drums keep their pitches.']));
     }
 }

@@ -19,7 +19,7 @@ final class PartRename implements Edit
 {
     public static function spec(): Spec
     {
-        return new Spec('part-rename', 'Rename the part', Family::Part, 'Gives a part another name.', [
+        return new Spec('part-rename', 'Rename the part', Family::Part, 'Renames a part.', [
             Param::name('name', 'Name'),
         ], Requires::Parts, ['name', 'title'], [['name' => 'Refrain']], [AppliesTo::Parts], ['song', 'roll'], keeps: true);
     }

@@ -26,7 +26,7 @@ final class PartRepeat implements Edit
     {
         return new Spec('part-repeat', 'Repeat the part', Family::Part, 'Copies parts behind themselves.', [
             Param::integer('times', 'Times', 1, 200, 1),
-            Param::choice('every', 'Every', ['own', 'bars', 'span'], 'own'),
+            Param::choice('every', 'Every', ['own' => 'its own length', 'bars' => 'whole bars', 'span' => 'the span'], 'own'),
         ], Requires::Parts, ['duplicate', 'copy', 'again'], [['times' => 2], ['every' => 'bars']], [AppliesTo::Parts], ['song']);
     }
 

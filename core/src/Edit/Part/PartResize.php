@@ -23,7 +23,7 @@ final class PartResize implements Edit
 {
     public static function spec(): Spec
     {
-        return new Spec('part-resize', 'Part longer, shorter', Family::Part, 'Moves an edge of parts; the notes stay.', [
+        return new Spec('part-resize', 'Resize the part', Family::Part, 'Moves an edge of parts; the notes stay.', [
             Param::choice('edge', 'Edge', ['end', 'start'], 'end'),
             Param::integer('steps', 'Steps, below 0 for earlier', -10_000, 10_000, 1, adds: true),
             Param::step('by', 'Step', setting: 'nudge'),

@@ -23,7 +23,7 @@ final class PartSlide implements Edit
 {
     public static function spec(): Spec
     {
-        return new Spec('part-slide', 'Slide the contents', Family::Part, 'Moves what is in parts under their windows.', [
+        return new Spec('part-slide', 'Slide the contents', Family::Part, 'Moves the contents of parts; their windows stay.', [
             Param::integer('steps', 'Steps, below 0 for earlier', -10_000, 10_000, 1, adds: true),
             Param::step('by', 'Step', setting: 'nudge'),
         ], Requires::Parts, ['slip', 'contents', 'inside'], [['steps' => 1, 'by' => ['unit' => 'bar', 'amount' => 1]]], [AppliesTo::Parts], ['song'], keeps: true, forms: [
@@ -47,6 +47,6 @@ final class PartSlide implements Edit
             $builder->head($part, $head->slid($by));
         }
 
-        return new Outcome($builder->change(), $input->selection, sprintf('What is in %s moved %s.', (count($parts) === 1 ? "“{$parts[0]->name}”" : Wording::parts(count($parts))), $input->params->step('by', $parts[0]->settings())->words($steps).($steps < 0 ? ' earlier' : ' later')));
+        return new Outcome($builder->change(), $input->selection, sprintf('The contents of %s moved %s.', (count($parts) === 1 ? "“{$parts[0]->name}”" : Wording::parts(count($parts))), $input->params->step('by', $parts[0]->settings())->words($steps).($steps < 0 ? ' earlier' : ' later')));
     }
 }

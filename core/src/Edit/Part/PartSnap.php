@@ -22,7 +22,7 @@ final class PartSnap implements Edit
 {
     public static function spec(): Spec
     {
-        return new Spec('part-snap', 'Part to the nearest line', Family::Part, 'Moves parts to the nearest line, contents with them.', [
+        return new Spec('part-snap', 'Snap the part to the grid', Family::Part, 'Moves parts with their contents to the nearest grid line.', [
             Param::grid('grid', 'Lines of', setting: 'grid'),
             Param::integer('steps', 'Lines on, below 0 for back; 0 for the nearest', -1000, 1000, 0, adds: true),
         ], Requires::Parts, ['snap', 'align', 'grid'], [], [AppliesTo::Parts], ['song'], keeps: true);
@@ -44,7 +44,7 @@ final class PartSnap implements Edit
                 PartContents::move($builder, $part, $line - $from);
             }
 
-            return new Outcome($builder->change(), $input->selection, $line === $from ? 'It begins on the first line of the song already.' : sprintf('%s moved to the line at %s.', count($parts) === 1 ? "“{$parts[0]->name}”" : Wording::parts(count($parts)), $input->time()->position($line)));
+            return new Outcome($builder->change(), $input->selection, $line === $from ? 'It begins on the song’s first grid line already.' : sprintf('%s moved to the grid line at %s.', count($parts) === 1 ? "“{$parts[0]->name}”" : Wording::parts(count($parts)), $input->time()->position($line)));
         }
         $moved = 0;
         foreach ($parts as $part) {
@@ -53,6 +53,6 @@ final class PartSnap implements Edit
             $moved += $by === 0 ? 0 : 1;
         }
 
-        return new Outcome($builder->change(), $input->selection, $moved === 0 ? 'They begin on lines already.' : Wording::parts($moved).' moved to the nearest line.');
+        return new Outcome($builder->change(), $input->selection, $moved === 0 ? 'They begin on grid lines already.' : Wording::parts($moved).' moved to the nearest grid line.');
     }
 }

@@ -53,7 +53,7 @@ final class PartSplit implements Edit
                 continue;
             }
             if ($part->head->plays->until > $end) {
-                throw new Refusal(sprintf('“%s” goes round: make it real first, then it can be split. Nothing was split.', $part->name));
+                throw new Refusal(sprintf('“%s” loops: flatten it first, then split it. Nothing was split.', $part->name));
             }
             foreach ($cuts as $i => $from) {
                 $to = $cuts[$i + 1] ?? $end;

@@ -21,7 +21,7 @@ final class PartTidy implements Edit
 {
     public static function spec(): Spec
     {
-        return new Spec('part-tidy', 'Tidy the part', Family::Part, 'Deletes what lies outside the windows of parts.', [], Requires::Parts, ['clean', 'outside', 'hidden'], examples: [], takes: [AppliesTo::Parts], contexts: ['song'], keeps: true);
+        return new Spec('part-tidy', 'Delete what is outside the part', Family::Part, 'Deletes what is outside the windows of parts.', [], Requires::Parts, ['clean', 'outside', 'hidden'], examples: [], takes: [AppliesTo::Parts], contexts: ['song'], keeps: true);
     }
 
     public function apply(EditInput $input): Outcome
@@ -51,6 +51,6 @@ final class PartTidy implements Edit
             }
         }
 
-        return new Outcome($builder->change(), $input->selection, $gone + $cut === 0 ? 'Nothing lies outside.' : sprintf('%d outside deleted%s.', $gone, $cut === 0 ? '' : ', '.Wording::notes($cut).' cut'));
+        return new Outcome($builder->change(), $input->selection, $gone + $cut === 0 ? 'Nothing is outside.' : sprintf('%d outside deleted%s.', $gone, $cut === 0 ? '' : ', '.Wording::notes($cut).' cut'));
     }
 }

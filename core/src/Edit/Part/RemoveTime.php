@@ -23,19 +23,19 @@ use Jactonic\Core\Selection\Selection;
 
 /**
  * Takes time out from one place to another: what stands after goes earlier. In the whole song, tempos, meters and markers
- * go along; else only the chosen parts. Notes in the stretch go, and are counted; notes across it are shortened. What the
+ * go along; else only the selected parts. Notes in the stretch go, and are counted; notes across it are shortened. What the
  * lanes held at its end holds from there on.
  */
 final class RemoveTime implements Edit
 {
     public static function spec(): Spec
     {
-        return new Spec('remove-time', 'Remove time', Family::Part, 'Takes the span out and closes up.', [
+        return new Spec('remove-time', 'Remove time', Family::Part, 'Removes the span and closes the gap.', [
             Param::place('from', 'From', default: new Word('span-start')),
             Param::place('to', 'To', 1, new Word('span-end')),
-            Param::choice('in', 'In', ['song', 'parts'], 'song'),
+            Param::choice('in', 'In', ['song' => 'the whole song', 'parts' => 'the selected parts'], 'song'),
         ], Requires::Song, ['cut', 'delete bars', 'close up', 'shorten'], [['from' => 1920, 'to' => 3840]], [AppliesTo::Parts], ['song'], forms: [
-            ['title' => 'Remove time from the chosen parts', 'params' => ['in' => 'parts']],
+            ['title' => 'Remove time from the selected parts', 'params' => ['in' => 'parts']],
         ]);
     }
 
@@ -48,7 +48,7 @@ final class RemoveTime implements Edit
         $whole = $input->params->choice('in') === 'song';
         $parts = $whole ? $input->score->parts : $input->wholeParts();
         if (! $whole && $parts === []) {
-            return new Outcome(new Change, $input->selection, 'No parts are chosen: nothing changed.');
+            return new Outcome(new Change, $input->selection, 'No parts are selected: nothing changed.');
         }
         $builder = new ChangeBuilder;
         $gone = $notes = 0;
@@ -67,7 +67,7 @@ final class RemoveTime implements Edit
         $said = array_filter([$gone === 0 ? '' : Wording::parts($gone), $notes === 0 ? '' : Wording::notes($notes)]);
 
         return new Outcome($whole ? SongShift::change($change, $input, $from, $from - $to) : $change, new Selection(parts: array_values(array_filter($input->selection->parts, static fn (int $id): bool => ($change->parts[$id]->head ?? null)?->after !== null || ! isset($change->parts[$id]->head)))),
-            sprintf('%s to %s taken out%s%s.', $input->time()->position($from), $input->time()->position($to), $whole ? '' : ' of '.Wording::parts(count($parts)), $said === [] ? '' : ', with '.implode(' and ', $said)));
+            sprintf('%s to %s removed%s%s.', $input->time()->position($from), $input->time()->position($to), $whole ? '' : ' of '.Wording::parts(count($parts)), $said === [] ? '' : ', with '.implode(' and ', $said)));
     }
 
     /** @return int how many notes go */

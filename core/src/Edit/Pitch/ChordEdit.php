@@ -14,7 +14,7 @@ use Jactonic\Core\Selection\Chords;
 use Jactonic\Core\Selection\Selection;
 use Jactonic\Core\Selection\Walk;
 
-/** What edits of chords have in common: they work chord by chord on what is chosen, or with nothing chosen on the chord at the caret. */
+/** What edits of chords have in common: they work chord by chord on what is selected, or with nothing selected on the chord at the caret. */
 final class ChordEdit
 {
     /**

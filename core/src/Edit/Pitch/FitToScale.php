@@ -22,7 +22,7 @@ final class FitToScale implements Edit
 {
     public static function spec(): Spec
     {
-        return new Spec('fit-to-scale', 'Fit to the scale', Family::Pitch, 'Moves notes outside the scale onto it.', [
+        return new Spec('fit-to-scale', 'Snap to the scale', Family::Pitch, 'Moves notes outside the scale to its nearest tones.', [
             Param::scale('scale', 'Scale'),
             Param::choice('toward', 'Toward', ['nearest', 'up', 'down'], 'nearest'),
         ], keeps: true, words: ['correct', 'key', 'diatonic', 'snap', 'wrong notes'], examples: [['scale' => 'C minor pentatonic'], ['scale' => 'F# harmonic minor', 'toward' => 'up']]);
@@ -41,6 +41,6 @@ final class FitToScale implements Edit
         });
 
         return new Outcome($builder->change(), $input->selection, sprintf('%s in %s: %s.', Wording::notes($input->selection->count()), implode(', ', array_keys($names)),
-            $moved === 0 ? 'all lay in it already' : ($moved === 1 ? '1 moved' : "$moved moved")));
+            $moved === 0 ? 'all were in it already' : ($moved === 1 ? '1 moved' : "$moved moved")));
     }
 }

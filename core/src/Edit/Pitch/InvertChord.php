@@ -15,18 +15,18 @@ use Jactonic\Core\Selection\Chords;
 
 /**
  * Turns chords into other inversions: upward the lowest note goes up an octave, downward the highest goes down one, as
- * many times as is said. With nothing chosen it turns the chord at the caret.
+ * many times as is said. With nothing selected it turns the chord at the caret.
  */
 final class InvertChord implements Edit
 {
     public static function spec(): Spec
     {
-        return new Spec('invert-chord', 'Turn chords', Family::Pitch, 'Turns chords into their next inversions.', [
+        return new Spec('invert-chord', 'Invert chords (next inversion)', Family::Pitch, 'Turns chords into their next inversions.', [
             Param::integer('by', 'Times, below 0 for down', -12, 12, 1),
             Param::number('gather', 'Notes of one chord lie within', 0, 1000, Chords::GATHER, 'ms'),
         ], Requires::Part, ['inversion', 'invert', 'voicing'], [['by' => 1], ['by' => -1]], forms: [
-            ['title' => 'Turn chords up', 'params' => ['by' => 1], 'words' => ['inversion', 'higher']],
-            ['title' => 'Turn chords down', 'params' => ['by' => -1], 'words' => ['inversion', 'lower']],
+            ['title' => 'Invert chords up', 'params' => ['by' => 1], 'words' => ['inversion', 'higher']],
+            ['title' => 'Invert chords down', 'params' => ['by' => -1], 'words' => ['inversion', 'lower']],
         ], formerIds: ['turn-chord']);
     }
 
@@ -41,6 +41,6 @@ final class InvertChord implements Edit
             }
 
             return array_values($pitches);
-        }, sprintf('turned %s%s', $by < 0 ? 'down' : 'up', abs($by) === 1 ? '' : ' '.abs($by).' times'));
+        }, sprintf('inverted %s%s', $by < 0 ? 'down' : 'up', abs($by) === 1 ? '' : ' '.abs($by).' times'));
     }
 }

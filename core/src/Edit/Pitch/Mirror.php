@@ -15,7 +15,7 @@ use Jactonic\Core\Param\Param;
 use Jactonic\Core\Score\Part;
 
 /**
- * Turns pitches upside down about an axis: without one about the middle of the lowest and the highest note chosen, which
+ * Turns pitches upside down about an axis: without one about the middle of the lowest and the highest note selected, which
  * change places then. In a scale its steps are mirrored, and a note outside it stays as far from the step it hangs on.
  * Refused whole when a note would leave 0–127.
  */
@@ -52,7 +52,7 @@ final class Mirror implements Edit
         return new Outcome($builder->change(), $input->selection, sprintf('%s mirrored about %s.', Wording::notes($input->selection->count()), $about));
     }
 
-    /** @param  list<int>  $pitches  of all that is chosen */
+    /** @param  list<int>  $pitches  of all that is selected */
     private function inScale(EditInput $input, array $pitches): Outcome
     {
         $builder = new ChangeBuilder;

@@ -16,7 +16,7 @@ use Jactonic\Core\Selection\Chords;
 
 /**
  * Opens chords: the second note from above goes down an octave, then the one that is second then. Below 0 it closes them
- * again: the lowest goes up an octave, until the chord lies within one. With nothing chosen it works on the chord at the
+ * again: the lowest goes up an octave, until the chord lies within one. With nothing selected it works on the chord at the
  * caret.
  */
 final class OpenChord implements Edit
@@ -25,12 +25,12 @@ final class OpenChord implements Edit
 
     public static function spec(): Spec
     {
-        return new Spec('open-chord', 'Open chords', Family::Pitch, 'Opens chords, or closes them again.', [
+        return new Spec('open-chord', 'Open the voicing', Family::Pitch, 'Spreads a chord over more than an octave, or closes it again.', [
             Param::integer('by', 'Notes, below 0 to close', -12, 12, 1),
             Param::number('gather', 'Notes of one chord lie within', 0, 1000, Chords::GATHER, 'ms'),
         ], Requires::Part, ['spread', 'wide', 'voicing', 'drop', 'close'], [['by' => 1, 'gather' => 500], ['by' => 2, 'gather' => 500]], forms: [
-            ['title' => 'Open chords', 'params' => ['by' => 1], 'words' => ['wider', 'drop']],
-            ['title' => 'Close chords', 'params' => ['by' => -1], 'words' => ['narrow', 'tight']],
+            ['title' => 'Open the voicing', 'params' => ['by' => 1], 'words' => ['wider', 'drop']],
+            ['title' => 'Close the voicing', 'params' => ['by' => -1], 'words' => ['narrow', 'tight']],
         ], formerIds: ['spread-chord']);
     }
 

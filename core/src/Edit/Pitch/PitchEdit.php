@@ -16,7 +16,7 @@ use Jactonic\Core\Score\Part;
 final class PitchEdit
 {
     /**
-     * Gives each chosen note the pitch that a function makes of the one it has.
+     * Gives each selected note the pitch that a function makes of the one it has.
      *
      * @param  Closure(int, Part): int  $to
      * @return int how many of them got another

@@ -19,10 +19,10 @@ final class SetPitch implements Edit
 {
     public static function spec(): Spec
     {
-        return new Spec('set-pitch', 'All to one pitch', Family::Pitch, 'Puts all notes on one pitch.', [
+        return new Spec('set-pitch', 'Set pitch', Family::Pitch, 'Gives all notes one pitch.', [
             Param::pitch('pitch', 'Pitch'),
         ], keeps: true, words: ['pitch', 'same', 'row', 'drum', 'layer'], forms: [
-            ['title' => 'All to the caret’s row', 'params' => ['pitch' => 'caret'], 'words' => ['drum', 'here']],
+            ['title' => 'Set pitch to the caret’s row', 'params' => ['pitch' => 'caret'], 'words' => ['drum', 'here']],
         ], examples: [['pitch' => 38], ['pitch' => 'F#3'], ['pitch' => 'Low Tom']]);
     }
 

@@ -22,7 +22,7 @@ final class StepInRows implements Edit
 {
     public static function spec(): Spec
     {
-        return new Spec('step-in-rows', 'Move by rows', Family::Pitch, 'Moves notes by rows of a list.', [
+        return new Spec('step-in-rows', 'Transpose by rows', Family::Pitch, 'Transposes notes by rows of a list.', [
             Param::integer('steps', 'Rows, below 0 for down', -127, 127, 1, adds: true),
             Param::pitches('rows', 'Rows'),
         ], keeps: true, words: ['drums', 'used rows'], examples: [['rows' => range(0, 127, 3)], ['steps' => -2, 'rows' => range(0, 127, 2)]], asked: false);

@@ -23,7 +23,7 @@ final class StepInScale implements Edit
 {
     public static function spec(): Spec
     {
-        return new Spec('step-in-scale', 'Move in the scale', Family::Pitch, 'Moves notes by steps of the scale.', [
+        return new Spec('step-in-scale', 'Transpose in the scale', Family::Pitch, 'Transposes notes by steps of the scale.', [
             Param::integer('degrees', 'Steps, below 0 for down', -70, 70, 1, adds: true),
             Param::scale('scale', 'Scale'),
         ], keeps: true, words: ['diatonic', 'transpose', 'degree', 'third', 'up', 'down'], examples: [['degrees' => 2, 'scale' => 'D dorian'], ['degrees' => -3, 'scale' => 'Bb major']], forms: [

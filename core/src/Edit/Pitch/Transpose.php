@@ -24,9 +24,9 @@ final class Transpose implements Edit
 {
     public static function spec(): Spec
     {
-        return new Spec('transpose', 'Transpose', Family::Pitch, 'Moves pitches up or down by semitones, or by plain steps, which scale lock makes steps of the scale.', [
+        return new Spec('transpose', 'Transpose', Family::Pitch, 'Transposes by semitones, or by steps, which are steps of the scale while scale lock is on.', [
             Param::integer('semitones', 'Semitones, below 0 for down', -127, 127, adds: true)->unless('steps'),
-            Param::integer('steps', 'Plain steps, below 0 for down', -127, 127, optional: true, adds: true)->unasked(),
+            Param::integer('steps', 'Steps, below 0 for down', -127, 127, optional: true, adds: true)->unasked(),
         ], keeps: true, words: ['pitch', 'octave', 'semitone', 'fifth', 'up', 'down'], forms: array_map(static fn (array $f): array => ['title' => $f[0], 'params' => ['semitones' => $f[1]]], [
             ['A third up', 4], ['A third down', -4],
             ['A semitone up', 1], ['A semitone down', -1], ['An octave up', 12], ['An octave down', -12], ['A fifth up', 7], ['A fifth down', -7], ['A fourth up', 5], ['A fourth down', -5],
@@ -37,7 +37,7 @@ final class Transpose implements Edit
     {
         $params = $input->params;
         if ($params->has('semitones') === $params->has('steps')) {
-            throw new Refusal('Say by how many semitones, or by how many steps.', 'semitones');
+            throw new Refusal('Give a number of semitones or of steps.', 'semitones');
         }
         $by = $params->integer($params->has('steps') ? 'steps' : 'semitones');
         $builder = new ChangeBuilder;

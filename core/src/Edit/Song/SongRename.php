@@ -18,7 +18,7 @@ final class SongRename implements Edit
 {
     public static function spec(): Spec
     {
-        return new Spec('song-rename', 'Rename the song', Family::Song, 'Gives the song another name.', [
+        return new Spec('song-rename', 'Rename the song', Family::Song, 'Renames the song.', [
             Param::name('name', 'Name'),
         ], Requires::Song, ['name', 'title'], [['name' => 'Night crossing']], [], ['song', 'roll']);
     }

@@ -18,7 +18,7 @@ final class SongScale implements Edit
 {
     public static function spec(): Spec
     {
-        return new Spec('song-scale', 'Scale of the song', Family::Song, 'Sets the scale that holds in all parts that have none of their own; left empty it takes it away.', [
+        return new Spec('song-scale', 'Scale of the song', Family::Song, 'Sets the scale for all parts without one of their own; empty removes it.', [
             Param::scale('scale', 'Scale', true),
         ], Requires::Song, ['key', 'mode', 'tonality'], [['scale' => 'D dorian'], ['scale' => 'Bb major']], [], ['song', 'roll'], panel: 'scale', forms: [
             ['title' => 'No scale for the song', 'params' => [], 'words' => ['key', 'chromatic', 'off']],

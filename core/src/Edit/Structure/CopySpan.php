@@ -19,14 +19,14 @@ use Jactonic\Core\Score\Cut;
 use Jactonic\Core\Selection\Selection;
 
 /**
- * Copies what sounds inside a span to another place, by default right after it: the notes chosen, or with none chosen
+ * Copies what sounds inside a span to another place, by default right after it: the selected notes, or with none selected
  * all. Notes that cross the span's edges are cut there in the copy; they themselves stay. Copies become the selection.
  */
 final class CopySpan implements Edit
 {
     public static function spec(): Spec
     {
-        return new Spec('copy-span', 'Copy the span', Family::Structure, 'Copies what lies in a span, cut at its edges, to another place.', [
+        return new Spec('copy-span', 'Copy the span', Family::Structure, 'Copies what is in a span, cut at its edges, to another place.', [
             Param::place('from', 'Span from', default: new Word('span-start')),
             Param::place('to', 'Span to', 1, new Word('span-end')),
             Param::place('at', 'Copied to', optional: true),

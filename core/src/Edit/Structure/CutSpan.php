@@ -18,14 +18,14 @@ use Jactonic\Core\Refusal;
 use Jactonic\Core\Selection\Selection;
 
 /**
- * Takes away what sounds inside a span: of the notes chosen, or with none chosen of all. Notes that cross the span's
+ * Takes away what sounds inside a span: of the selected notes, or with none selected of all. Notes that cross the span's
  * edges are cut there, and what lies outside stays; one that reaches over both becomes two. Time stays as it is.
  */
 final class CutSpan implements Edit
 {
     public static function spec(): Spec
     {
-        return new Spec('cut-span', 'Cut the span out', Family::Structure, 'Takes away what lies in a span; notes are cut at its edges.', [
+        return new Spec('cut-span', 'Cut the span out', Family::Structure, 'Deletes what is in a span; notes are cut at its edges.', [
             Param::place('from', 'Span from', default: new Word('span-start')),
             Param::place('to', 'Span to', 1, new Word('span-end')),
             EditInput::lanes(),

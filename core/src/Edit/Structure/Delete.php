@@ -14,12 +14,12 @@ use Jactonic\Core\Edit\Spec;
 use Jactonic\Core\Edit\Wording;
 use Jactonic\Core\Selection\Selection;
 
-/** Takes notes and points away. Nothing is chosen afterwards, so that the key pressed twice takes nothing more. */
+/** Takes notes and points away. Nothing is selected afterwards, so that the key pressed twice takes nothing more. */
 final class Delete implements Edit
 {
     public static function spec(): Spec
     {
-        return new Spec('delete', 'Delete', Family::Structure, 'Takes the notes or points away.', [EditInput::lanes()], words: ['remove', 'erase', 'clear', 'notes', 'points'], takes: [AppliesTo::Notes, AppliesTo::Points], panel: '');
+        return new Spec('delete', 'Delete', Family::Structure, 'Deletes the notes or points.', [EditInput::lanes()], words: ['remove', 'erase', 'clear', 'notes', 'points'], takes: [AppliesTo::Notes, AppliesTo::Points], panel: '');
     }
 
     public function apply(EditInput $input): Outcome

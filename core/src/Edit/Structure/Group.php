@@ -12,12 +12,12 @@ use Jactonic\Core\Edit\Outcome;
 use Jactonic\Core\Edit\Spec;
 use Jactonic\Core\Edit\Wording;
 
-/** Makes the chosen notes of each part one group: chosen is then one with all, unless it is asked for alone. One note is no group. */
+/** Makes the selected notes of each part one group: selected is then one with all, unless it is asked for alone. One note is no group. */
 final class Group implements Edit
 {
     public static function spec(): Spec
     {
-        return new Spec('group', 'Group notes', Family::Structure, 'Notes that are grouped are chosen together.', words: ['together', 'bind', 'link'], examples: [[]], keeps: true);
+        return new Spec('group', 'Group notes', Family::Structure, 'Notes that are grouped are selected together.', words: ['together', 'bind', 'link'], examples: [[]], keeps: true);
     }
 
     public function apply(EditInput $input): Outcome

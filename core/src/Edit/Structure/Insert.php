@@ -25,7 +25,7 @@ use Jactonic\Core\Selection\Selection;
  * rest in their places from it (which is what paste does). With `anchor`, that place among them goes there instead, but
  * the earliest not before the song's start. A note without a length or a velocity takes the pen's, or the velocity of
  * one of the part's four touches, one without a channel the part's. A single
- * note put where one of its pitch begins sets that one's velocity instead. They go into the first part that the selection names, and are chosen then.
+ * note put where one of its pitch begins sets that one's velocity instead. They go into the first part that the selection names, and are selected then.
  * Writing goes on at the next cell, or past the last of them where the pen has a length of its own.
  */
 final class Insert implements Edit
@@ -35,7 +35,7 @@ final class Insert implements Edit
 
     public static function spec(): Spec
     {
-        return new Spec('insert', 'Insert notes', Family::Structure, 'Puts notes into the part.', [
+        return new Spec('insert', 'Insert notes', Family::Structure, 'Inserts notes into the part.', [
             Param::notes('notes', 'Notes'),
             Param::place('at', 'Place of the first', optional: true),
             Param::integer('anchor', 'What goes there instead of the first', 0, PHP_INT_MAX >> 20, unit: 'ticks', optional: true),

@@ -21,7 +21,7 @@ use Jactonic\Core\Selection\Selection;
 
 /**
  * Puts a chord in by its name: at the caret, as long and as loud as the pen says, its root as low as the lowest pitch
- * allows. The notes are chosen then, and writing goes on after it.
+ * allows. The notes are selected then, and writing goes on after it.
  */
 final class InsertChord implements Edit
 {
@@ -30,12 +30,12 @@ final class InsertChord implements Edit
 
     public static function spec(): Spec
     {
-        return new Spec('insert-chord', 'Chord by name', Family::Structure, 'Puts a chord in by its name.', [
+        return new Spec('insert-chord', 'Chord by name', Family::Structure, 'Inserts a chord by its name.', [
             Param::chord('chord', 'Chord'),
             Param::integer('inversion', 'Inversion', 0, 6, 0),
             Param::place('tick', 'At', default: new Word('caret')),
-            Param::integer('low', 'No note under', Note::LOWEST, 108, self::LOW),
-            Param::integer('spread', 'Opened by', 0, 6, 0),
+            Param::integer('low', 'Lowest note', Note::LOWEST, 108, self::LOW),
+            Param::integer('spread', 'Notes moved up an octave', 0, 6, 0),
             Param::flag('group', 'As a group'),
             Param::integer('velocity', 'Velocity', Note::SOFTEST, Note::LOUDEST, setting: 'penVelocity'),
         ], Requires::Part, ['harmony', 'write', 'type'], [['chord' => 'Gm9/C', 'tick' => 960], ['chord' => 'F#m7b5', 'tick' => 0, 'inversion' => 2, 'velocity' => 40, 'spread' => 1, 'group' => true]]);

@@ -29,11 +29,11 @@ final class InsertProgression implements Edit
 {
     public static function spec(): Spec
     {
-        return new Spec('insert-progression', 'Progression', Family::Structure, 'Puts chords in that are typed on one line: Dm9 | G13 | Cmaj9 | %, or ii7 V7 I in the scale.', [
+        return new Spec('insert-progression', 'Progression', Family::Structure, 'Inserts chords that are typed on one line: Dm9 | G13 | Cmaj9 | %, or ii7 V7 I in the scale.', [
             Param::progression('chords', 'Chords'),
-            Param::choice('lead', 'Voices', ['near', 'root'], 'near'),
+            Param::choice('lead', 'Voices', ['near' => 'led to the nearest', 'root' => 'root position'], 'near'),
             Param::place('tick', 'From', default: new Word('caret')),
-            Param::integer('low', 'No note under', Note::LOWEST, 108, InsertChord::LOW),
+            Param::integer('low', 'Lowest note', Note::LOWEST, 108, InsertChord::LOW),
             Param::integer('velocity', 'Velocity', Note::SOFTEST, Note::LOUDEST, setting: 'penVelocity'),
             Param::scale('scale', 'Scale'),
         ], Requires::Part, ['chords', 'harmony', 'changes', 'write', 'type'], [

@@ -26,7 +26,7 @@ use Jactonic\Core\Time\Lines;
 
 /**
  * Takes in what was played, as raw seconds since the take began: through the tempos into ticks, less the latency. A
- * take comes in pieces, those of one round of a loop are one step of the history. What is chosen stays chosen.
+ * take comes in pieces, those of one round of a loop are one step of the history. What is selected stays selected.
  *
  * A note goes where it was played. Played before the song's start it goes to the start; more than EARLY before the
  * take it is left out and counted. In a loop, one held over the end is cut there, and one struck shortly before the
@@ -46,7 +46,7 @@ final class InsertRecording implements Coalescing, Edit
 
     public static function spec(): Spec
     {
-        return new Spec('insert-recording', 'Take in what was played', Family::Structure, 'Puts what was played, in raw seconds, into the part.', [
+        return new Spec('insert-recording', 'Insert recorded notes', Family::Structure, 'Inserts what was played, in raw seconds, into the part.', [
             Param::played('events', 'What was played'),
             Param::integer('from', 'Tick at which the take began', 0, self::TICK, 0, 'ticks'),
             Param::integer('take', 'Number of the take', 0, self::TICK, 0),
@@ -56,7 +56,7 @@ final class InsertRecording implements Coalescing, Edit
             Param::integer('punchFrom', 'Only from', 0, self::TICK, unit: 'ticks', optional: true),
             Param::integer('punchTo', 'Only to', 1, self::TICK, unit: 'ticks', optional: true),
             Param::number('latency', 'Latency', -1000, 1000, 0.0, 'ms'),
-            Param::choice('timing', 'Timing', ['raw', 'quantized'], 'raw'),
+            Param::choice('timing', 'Timing', ['raw' => 'as played', 'quantized' => 'quantized'], 'raw'),
             Param::choice('mode', 'What is there already', ['overdub', 'replace'], 'overdub'),
             Param::number('since', 'Replace from', -Event::LATEST, Event::LATEST, unit: 's', optional: true),
             Param::number('until', 'Replace to', -Event::LATEST, Event::LATEST, unit: 's', optional: true),

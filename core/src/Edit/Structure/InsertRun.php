@@ -33,13 +33,13 @@ final class InsertRun implements Edit
 
     public static function spec(): Spec
     {
-        return new Spec('insert-run', 'Lay a run of notes', Family::Structure, 'Puts a note of one pitch on every line of the grid.', [
+        return new Spec('insert-run', 'Fill with notes', Family::Structure, 'Puts a note of one pitch on every grid line.', [
             Param::pitch('pitch', 'Pitch', default: new CaretRow),
             Param::place('from', 'From', default: new Word('bar')),
             Param::place('to', 'Up to', 1, new Word('next-bar')),
             Param::grid('grid', 'On the lines of', setting: 'grid'),
             Param::number('swing', 'Swing of the lines', 50, 75, Lines::STRAIGHT, '%', setting: 'swing'),
-            Param::integer('rise', 'Louder to the last by, below 0 for softer', -126, 126, 0),
+            Param::integer('rise', 'Louder toward the end by, below 0 for softer', -126, 126, 0),
         ], Requires::Part, ['hats', 'fill', 'roll', 'sixteenths', 'every line', 'draw'], [['pitch' => 42, 'from' => 0, 'to' => 3840], ['pitch' => 'snare', 'from' => 100, 'to' => 2000, 'grid' => '1/32', 'rise' => 30]], forms: [
             ['title' => 'Fill the bar with notes', 'params' => []],
             ['title' => 'Fill the span with notes', 'params' => ['from' => 'span-start', 'to' => 'span-end']],
@@ -59,7 +59,7 @@ final class InsertRun implements Edit
                 $starts[] = $line;
             }
             if (count($starts) > self::MOST) {
-                throw new Refusal(sprintf('That would be more than %d notes: nothing was laid.', self::MOST), 'to');
+                throw new Refusal(sprintf('That would be more than %d notes: nothing was inserted.', self::MOST), 'to');
             }
         }
         $channel = $input->score->channelOf($part);
@@ -77,7 +77,7 @@ final class InsertRun implements Edit
         }
         $there = count($starts) - count($ids);
 
-        return new Outcome($builder->change(), new Selection([$part->id => $ids]), sprintf('%s laid on %s%s.', Wording::notes(count($ids)),
-            Wording::pitch($pitch, $input->score, $channel === GeneralMidi::DRUM_CHANNEL), $there === 0 ? '' : "; $there stood there already"));
+        return new Outcome($builder->change(), new Selection([$part->id => $ids]), sprintf('%s of %s inserted%s.', Wording::notes(count($ids)),
+            Wording::pitch($pitch, $input->score, $channel === GeneralMidi::DRUM_CHANNEL), $there === 0 ? '' : ($there === 1 ? '; 1 was there already' : "; $there were there already")));
     }
 }

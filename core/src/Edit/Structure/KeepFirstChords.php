@@ -21,17 +21,17 @@ use Jactonic\Core\Time\Grid;
 /**
  * Keeps only the first chord: of each bar (or cell of another grid), of the span, or of each run of one chord (the same
  * pitches within the gather window, octaves and doublings as they are). The rest becomes the selection, or is muted or
- * deleted at once; then what was kept is chosen, ready for legato. With nothing chosen it works on the whole part. A
+ * deleted at once; then what was kept is selected, ready for legato. With nothing selected it works on the whole part. A
  * chord played a little early (half a sixteenth) belongs to the bar it is meant for.
  */
 final class KeepFirstChords implements Edit
 {
     public static function spec(): Spec
     {
-        return new Spec('keep-first-chords', 'Keep the first chords', Family::Structure, 'Keeps the first chord of each bar, of the span, or of each change; the rest is chosen, muted or deleted.', [
-            Param::choice('of', 'The first of', ['bar', 'span', 'change'], 'bar'),
+        return new Spec('keep-first-chords', 'Keep the first chords', Family::Structure, 'Keeps the first chord of each bar, of the span, or of each change; the rest is selected, muted or deleted.', [
+            Param::choice('of', 'The first of', ['bar' => 'each bar', 'span' => 'the span', 'change' => 'each change'], 'bar'),
             Param::grid('each', 'In place of bars, each', default: 'bar'),
-            Param::choice('rest', 'The rest is', ['chosen', 'muted', 'deleted'], 'chosen'),
+            Param::choice('rest', 'The rest is', ['chosen' => 'selected', 'muted' => 'muted', 'deleted' => 'deleted'], 'chosen'),
             Param::number('gather', 'Notes of one chord lie within', 0, 1000, Chords::GATHER, 'ms'),
         ], Requires::Part, ['first', 'thin', 'pad', 'chords', 'reduce'], forms: [
             ['title' => 'Keep the first of each chord', 'params' => ['of' => 'change', 'rest' => 'deleted'], 'words' => ['pad', 'changes', 'repeated']],
@@ -73,7 +73,7 @@ final class KeepFirstChords implements Edit
                 $of === 'span' => 'part in the span',
                 default => $each->name === 'bar' ? 'bar' : "$each->name cell",
             },
-            $n === 0 ? 'there were no others' : Wording::notes($n).($n === 1 ? ' is ' : ' are ').$rest));
+            $n === 0 ? 'there were no others' : Wording::notes($n).($n === 1 ? ' is ' : ' are ').($rest === 'chosen' ? 'selected' : $rest)));
     }
 
     /**

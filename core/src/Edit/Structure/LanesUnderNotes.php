@@ -23,7 +23,7 @@ use Jactonic\Core\Sounding\ReleaseAtEnd;
 final class LanesUnderNotes
 {
     /**
-     * The stretch under the chosen notes of a part, where its points go along; null where they stay.
+     * The stretch under the selected notes of a part, where its points go along; null where they stay.
      *
      * @return array{int, int}|null first tick and the one after the last
      */

@@ -28,7 +28,7 @@ final class MoveToTrack implements Edit
 {
     public static function spec(): Spec
     {
-        return new Spec('move-to-track', 'Carry to another track', Family::Structure, 'Puts chosen notes into another track, in the same place.', [
+        return new Spec('move-to-track', 'Move to another track', Family::Structure, 'Moves the selected notes to another track, at the same time.', [
             Param::integer('tracks', 'Tracks down, below 0 for up', -1000, 1000, 1),
             Param::integer('track', 'To the track', 1, PHP_INT_MAX, optional: true),
             Param::integer('part', 'To the part', 1, PHP_INT_MAX, optional: true),
@@ -36,7 +36,7 @@ final class MoveToTrack implements Edit
             Param::flag('copy', 'Keep them here'),
             Param::flag('mute', 'Keep them here, muted'),
         ], words: ['move to track', 'send', 'copy to track', 'register', 'layer', 'double'], examples: [[], ['copy' => true, 'semitones' => 3], ['mute' => true]], forms: [
-            ['title' => 'Carry to the track below', 'params' => ['tracks' => 1]], ['title' => 'Carry to the track above', 'params' => ['tracks' => -1]],
+            ['title' => 'Move to the track below', 'params' => ['tracks' => 1]], ['title' => 'Move to the track above', 'params' => ['tracks' => -1]],
             ['title' => 'Copy to the track below', 'params' => ['tracks' => 1, 'copy' => true]],
         ], formerIds: ['carry']);
     }
@@ -55,7 +55,7 @@ final class MoveToTrack implements Edit
             }
             foreach ($notes as $note) {
                 if ($note->pitch + $semitones < Note::LOWEST || $note->pitch + $semitones > Note::HIGHEST) {
-                    throw new Refusal(sprintf('%s would leave the keyboard: nothing was carried.', Wording::note($note, $input->score)), 'semitones');
+                    throw new Refusal(sprintf('%s would leave the keyboard: nothing moved.', Wording::note($note, $input->score)), 'semitones');
                 }
             }
             $into = $this->target($input, $builder, $part, $notes);
@@ -73,7 +73,7 @@ final class MoveToTrack implements Edit
             }
         }
 
-        return new Outcome($builder->change(), new Selection($chosen), sprintf('%s %s “%s”%s.', Wording::notes($input->selection->count()), $params->flag('copy') || $params->flag('mute') ? 'copied to' : 'carried to', $made, $semitones === 0 ? '' : ', '.Wording::signed($semitones)));
+        return new Outcome($builder->change(), new Selection($chosen), sprintf('%s %s “%s”%s.', Wording::notes($input->selection->count()), $params->flag('copy') || $params->flag('mute') ? 'copied to' : 'moved to', $made, $semitones === 0 ? '' : ', '.Wording::signed($semitones)));
     }
 
     /** @param  non-empty-list<Note>  $notes */
@@ -86,9 +86,9 @@ final class MoveToTrack implements Edit
         $order = array_keys($score->tracks);
         $place = (int) array_search($part->head->track, $order, true) + $input->params->integer('tracks');
         $track = $input->params->has('track') ? $score->track($input->params->integer('track'))->id
-            : $order[$place] ?? throw new Refusal(sprintf('There is no track so far %s: nothing was carried.', $input->params->integer('tracks') < 0 ? 'up' : 'down'), 'tracks');
+            : $order[$place] ?? throw new Refusal(sprintf('There is no track so far %s: nothing moved.', $input->params->integer('tracks') < 0 ? 'up' : 'down'), 'tracks');
         if ($track === $part->head->track) {
-            throw new Refusal('That is the track that they are on: nothing was carried.', 'track');
+            throw new Refusal('That is the track that they are on: nothing moved.', 'track');
         }
         $from = min(array_map(static fn (Note $n): int => $n->start, $notes));
         $to = max(array_map(static fn (Note $n): int => $n->end(), $notes));

@@ -22,7 +22,7 @@ final class Mute implements Edit
 {
     public static function spec(): Spec
     {
-        return new Spec('mute', 'Mute notes', Family::Structure, 'Silences notes without taking them away.', [
+        return new Spec('mute', 'Mute notes', Family::Structure, 'Mutes notes without deleting them.', [
             Param::choice('state', 'State', ['toggle', 'on', 'off'], 'toggle'),
         ], keeps: true, words: ['silence', 'unmute', 'off']);
     }

@@ -34,9 +34,9 @@ final class Repeat implements Edit
 
     public static function spec(): Spec
     {
-        return new Spec('repeat', 'Repeat', Family::Structure, 'Copies the notes after themselves, a musical length on.', [
+        return new Spec('repeat', 'Repeat', Family::Structure, 'Copies the notes behind themselves, a musical length later.', [
             Param::integer('times', 'Times', 1, 64, 1),
-            Param::choice('every', 'Every', ['cells', 'bars', 'span'], 'cells'),
+            Param::choice('every', 'Every', ['cells' => 'whole grid cells', 'bars' => 'whole bars', 'span' => 'the span'], 'cells'),
             Param::place('from', 'Span from', optional: true),
             Param::place('to', 'Span to', 1, optional: true),
             EditInput::lanes(),

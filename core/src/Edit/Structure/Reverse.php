@@ -21,7 +21,7 @@ final class Reverse implements Edit
 {
     public static function spec(): Spec
     {
-        return new Spec('reverse', 'Reverse', Family::Structure, 'Turns the phrase round in time.', words: ['backwards', 'retrograde', 'mirror', 'back to front'], takes: [AppliesTo::Notes, AppliesTo::Points], keeps: true);
+        return new Spec('reverse', 'Reverse', Family::Structure, 'Reverses the phrase in time.', words: ['backwards', 'retrograde', 'mirror', 'back to front'], takes: [AppliesTo::Notes, AppliesTo::Points], keeps: true);
     }
 
     public function apply(EditInput $input): Outcome

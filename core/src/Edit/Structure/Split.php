@@ -31,7 +31,7 @@ final class Split implements Edit
 
     public static function spec(): Spec
     {
-        return new Spec('split', 'Split notes', Family::Structure, 'Cuts notes at the grid, at a place, or into equal pieces.', [
+        return new Spec('split', 'Split notes', Family::Structure, 'Splits notes at the grid, at a place, or into equal pieces.', [
             Param::integer('into', 'Into equal pieces', 2, 64, optional: true),
             Param::place('at', 'At one place', 1, optional: true),
             Param::grid('grid', 'At the lines of', setting: 'grid'),

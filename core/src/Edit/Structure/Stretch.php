@@ -23,7 +23,7 @@ final class Stretch implements Edit
 {
     public static function spec(): Spec
     {
-        return new Spec('stretch', 'Stretch in time', Family::Structure, 'Makes the phrase slower or faster.', [
+        return new Spec('stretch', 'Stretch time', Family::Structure, 'Makes the phrase slower or faster.', [
             Param::ratio('factor', 'Factor'),
         ], words: ['half time', 'double time', 'slower', 'faster', 'augment', 'diminish'], examples: [['factor' => 2], ['factor' => '2/3'], ['factor' => 0.75]], takes: [AppliesTo::Notes, AppliesTo::Points], keeps: true, forms: [
             ['title' => 'Half time: twice as slow', 'params' => ['factor' => 2], 'words' => ['slower', 'double']],

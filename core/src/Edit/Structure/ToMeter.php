@@ -31,14 +31,14 @@ final class ToMeter implements Edit
 
     public static function spec(): Spec
     {
-        return new Spec('to-meter', 'Put into another meter', Family::Structure, 'Puts the phrase into another meter, bar by bar.', [
+        return new Spec('to-meter', 'Fit to another meter', Family::Structure, 'Fits the phrase to another meter, bar by bar.', [
             Param::integer('beats', 'Beats', 1, 64, 4),
             Param::choice('unit', 'Unit', self::UNITS, '4'),
-            Param::choice('how', 'Bars are', ['stretch', 'fill'], 'stretch'),
-            Param::choice('meter', 'The song’s meter', ['set', 'stays'], 'set'),
+            Param::choice('how', 'Bars are', ['stretch' => 'stretched', 'fill' => 'filled with silence'], 'stretch'),
+            Param::choice('meter', 'The song’s meter', ['set' => 'changes, too', 'stays' => 'stays'], 'set'),
         ], words: ['time signature', 'waltz', '3/4', '4/4', '6/8', 'odd'], examples: [['beats' => 3], ['beats' => 7, 'unit' => '8', 'meter' => 'stays'], ['beats' => 6, 'how' => 'fill']], keeps: true, forms: [
-            ['title' => 'Put into 3/4', 'params' => ['beats' => 3], 'words' => ['waltz', 'meter']],
-            ['title' => 'Put into 4/4', 'params' => ['beats' => 4], 'words' => ['meter']],
+            ['title' => 'Fit to 3/4', 'params' => ['beats' => 3], 'words' => ['waltz', 'meter']],
+            ['title' => 'Fit to 4/4', 'params' => ['beats' => 4], 'words' => ['meter']],
         ]);
     }
 
@@ -71,7 +71,7 @@ final class ToMeter implements Edit
         $bars = $last - $first->index + 1;
         $change = $input->params->choice('meter') === 'set' ? self::meters($time, $first, $bars, $beats, $unit, $length) : null;
 
-        return new Outcome(new Change($builder->change()->parts, $change), $input->selection, sprintf('%s, %s, put into %d/%d%s.', Wording::notes($input->selection->count()),
+        return new Outcome(new Change($builder->change()->parts, $change), $input->selection, sprintf('%s, %s, fitted to %d/%d%s.', Wording::notes($input->selection->count()),
             $bars === 1 ? '1 bar' : "$bars bars", $beats, $unit, $fills ? ', with silence where a bar is longer' : ''));
     }
 

@@ -12,12 +12,12 @@ use Jactonic\Core\Edit\Outcome;
 use Jactonic\Core\Edit\Spec;
 use Jactonic\Core\Edit\Wording;
 
-/** Takes the chosen notes out of their groups. */
+/** Takes the selected notes out of their groups. */
 final class Ungroup implements Edit
 {
     public static function spec(): Spec
     {
-        return new Spec('ungroup', 'Ungroup notes', Family::Structure, 'Notes are chosen one by one again.', words: ['apart', 'release', 'unlink'], examples: [[]], keeps: true);
+        return new Spec('ungroup', 'Ungroup notes', Family::Structure, 'Notes are selected one by one again.', words: ['apart', 'release', 'unlink'], examples: [[]], keeps: true);
     }
 
     public function apply(EditInput $input): Outcome
@@ -30,6 +30,6 @@ final class Ungroup implements Edit
             }
         }
 
-        return new Outcome($builder->change(), $input->selection, $count === 0 ? 'None of them is in a group: nothing changed.' : Wording::notes($count).' are in no group any more.');
+        return new Outcome($builder->change(), $input->selection, $count === 0 ? 'None of them is in a group: nothing changed.' : Wording::notes($count).' are no longer grouped.');
     }
 }

@@ -23,7 +23,7 @@ final class AlignToParts implements Edit
 {
     public static function spec(): Spec
     {
-        return new Spec('align-to-parts', 'Line up with other parts', Family::Timing, 'Moves starts toward those of notes in other parts.', [
+        return new Spec('align-to-parts', 'Align to other parts', Family::Timing, 'Moves starts toward those of notes in other parts.', [
             Param::parts('parts', 'Parts'),
             Param::choice('toward', 'Toward', ['nearest', 'next', 'previous'], 'nearest'),
             Param::number('within', 'Within', 0, 2000, 120, 'ms'),
@@ -44,7 +44,7 @@ final class AlignToParts implements Edit
         $starts = array_values(array_unique(array_filter($starts, static fn (int $s): bool => $s >= 0)));
         sort($starts);
         if ($starts === []) {
-            return new Outcome($builder->change(), $input->selection, 'There is nothing to line up with: nothing changed.');
+            return new Outcome($builder->change(), $input->selection, 'There is nothing to align to: nothing changed.');
         }
         if ($input->params->choice('toward') !== 'nearest') {
             return $this->together($input, $builder, $starts, $input->params->choice('toward') === 'next' ? 1 : -1);
@@ -64,7 +64,7 @@ final class AlignToParts implements Edit
             }
         }
 
-        return new Outcome($builder->change(), $input->selection, sprintf('%s lined up: %s moved%s.', Wording::notes($input->selection->count()), $moved, $far === 0 ? '' : ", $far have nothing near"));
+        return new Outcome($builder->change(), $input->selection, sprintf('%s aligned: %s moved%s.', Wording::notes($input->selection->count()), $moved, $far === 0 ? '' : ", $far have nothing near"));
     }
 
     /** @param  non-empty-list<int>  $starts */

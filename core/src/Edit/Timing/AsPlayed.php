@@ -23,7 +23,7 @@ final class AsPlayed implements Edit
 {
     public static function spec(): Spec
     {
-        return new Spec('as-played', 'Back to as played', Family::Timing, 'Puts back the played start and length of each note.', [
+        return new Spec('as-played', 'Back to as played', Family::Timing, 'Moves each note back to its played start and length.', [
             Param::choice('what', 'What goes back', ['both', 'start', 'length'], 'both'),
         ], keeps: true, words: ['original', 'as recorded', 'undo quantize', 'restore', 'feel', 'original', 'timing']);
     }
@@ -41,7 +41,7 @@ final class AsPlayed implements Edit
                 $start = $starts[$i] + ($what === 'length' ? 0 : $driftStart[$i]);
                 $length = $what === 'start' ? $lengths[$i] : max(1, $lengths[$i] + $driftLength[$i]);
                 if ($start < 0) {
-                    throw new Refusal(sprintf('%s was played before what is now the song’s start: nothing moved.', Wording::note($part->notes[$id], $input->score)));
+                    throw new Refusal(sprintf('%s was played before the present start of the song: nothing moved.', Wording::note($part->notes[$id], $input->score)));
                 }
                 if ($start !== $starts[$i] || $length !== $lengths[$i]) {
                     $moved++;
@@ -54,7 +54,7 @@ final class AsPlayed implements Edit
         $all = $input->selection->count();
 
         return new Outcome($builder->change(), $input->selection, $moved === 0
-            ? Wording::notes($all).': all stand as they were played.'
-            : sprintf('%s as played: %d went back.', Wording::notes($all), $moved));
+            ? Wording::notes($all).': all have the played timing already.'
+            : sprintf('%s: %d moved back to the played timing.', Wording::notes($all), $moved));
     }
 }

@@ -26,7 +26,7 @@ final class Humanize implements Edit
 {
     public static function spec(): Spec
     {
-        return new Spec('humanize', 'Humanize', Family::Timing, 'Loosens timing, velocity and length by chance.', [
+        return new Spec('humanize', 'Humanize', Family::Timing, 'Varies timing, velocity and length at random.', [
             Param::number('timing', 'Timing, at most', 0, 500, 10, 'ms'),
             Param::integer('velocity', 'Velocity, at most', 0, 126, 8),
             Param::integer('length', 'Length, at most', 0, 90, 0, '%'),
@@ -48,7 +48,7 @@ final class Humanize implements Edit
         $changed = 0;
         $largest = 0.0;
         foreach ($input->parts() as $part) {
-            // In the order of the music: the order in which notes were chosen must not matter.
+            // In the order of the music: the order in which notes were selected must not matter.
             foreach ($part->inOrder($input->selection->notes[$part->id]) as $note) {
                 $ms = $chance->bell($centre, $timing, max(-$timing, -$tempos->milliseconds(0, $note->start)), $timing);
                 $louder = $chance->bell(0, $velocity, max(-$velocity, Note::SOFTEST - $note->velocity), min($velocity, Note::LOUDEST - $note->velocity));

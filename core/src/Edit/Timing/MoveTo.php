@@ -13,7 +13,7 @@ use Jactonic\Core\Edit\Spec;
 use Jactonic\Core\Edit\Wording;
 use Jactonic\Core\Param\Param;
 
-/** Moves the first chosen note to a tick; all others keep their places from it. Drift travels along. */
+/** Moves the first selected note to a tick; all others keep their places from it. Drift travels along. */
 final class MoveTo implements Edit
 {
     public static function spec(): Spec

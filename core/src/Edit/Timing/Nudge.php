@@ -18,7 +18,7 @@ use Jactonic\Core\Score\Note;
 
 /**
  * Moves notes together by a number of steps; it does not snap. A step of the grid, of a note value, of bars or of
- * ticks is measured once, at the first chosen note, and all move by it. A step of milliseconds or samples is measured
+ * ticks is measured once, at the first selected note, and all move by it. A step of milliseconds or samples is measured
  * through the tempo map at each note's own place, so that 10 ms are 10 ms for each. Fractions of a tick are carried:
  * n small nudges equal one big one. Drift travels along, and so do the lanes under the notes where `lanes` says so. Refused whole when a note would start before the song.
  */

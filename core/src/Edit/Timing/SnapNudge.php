@@ -16,7 +16,7 @@ use Jactonic\Core\Param\Param;
 use Jactonic\Core\Score\Note;
 
 /**
- * Moves the first chosen note to the next line of its part's grid, or with steps below 0 to the one before; all others
+ * Moves the first selected note to the next line of its part's grid, or with steps below 0 to the one before; all others
  * move as far, so that the group keeps its shape. From between two lines the first step goes to the nearer-lying line
  * that way. Before the song's first line nothing moves. Drift travels along.
  */
@@ -24,7 +24,7 @@ final class SnapNudge implements Edit
 {
     public static function spec(): Spec
     {
-        return new Spec('snap-nudge', 'Go to the next line', Family::Timing, 'Moves notes or points together until the first stands on the next line.', [
+        return new Spec('snap-nudge', 'Snap to the next grid line', Family::Timing, 'Moves notes or points together until the first is on the next grid line.', [
             Param::integer('steps', 'Lines, below 0 for earlier', -10_000, 10_000, 1),
             EditInput::lanes(),
         ], keeps: true, words: ['snap', 'grid', 'align', 'nudge'], examples: [[], ['steps' => 5]], takes: [AppliesTo::Notes, AppliesTo::Points]);
@@ -50,7 +50,7 @@ final class SnapNudge implements Edit
         }
 
         return new Outcome($builder->change(), $input->selection, $line === $first
-            ? Wording::chosen($input).': the first stands on the song’s first line already.'
-            : sprintf('%s moved %s to the line at %s.', Wording::chosen($input), $line < $first ? 'earlier' : 'later', $input->time()->position($line)));
+            ? Wording::chosen($input).': the first is on the song’s first grid line already.'
+            : sprintf('%s moved %s to the grid line at %s.', Wording::chosen($input), $line < $first ? 'earlier' : 'later', $input->time()->position($line)));
     }
 }

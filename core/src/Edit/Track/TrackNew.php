@@ -24,7 +24,7 @@ use Jactonic\Core\Standard\Message;
 
 /**
  * Puts a track with an empty part into the song, after the others, on the first channel that no other track plays on
- * (drums on theirs). The part lies over the bars of the span, else over the caret's bar, and is chosen then.
+ * (drums on theirs). The part lies over the bars of the span, else over the caret's bar, and is selected then.
  */
 final class TrackNew implements Edit
 {

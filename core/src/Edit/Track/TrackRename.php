@@ -19,7 +19,7 @@ final class TrackRename implements Edit
 {
     public static function spec(): Spec
     {
-        return new Spec('track-rename', 'Rename the track', Family::Part, 'Gives a track another name.', [
+        return new Spec('track-rename', 'Rename the track', Family::Part, 'Renames a track.', [
             Param::name('name', 'Name'),
         ], Requires::Tracks, ['name', 'title'], [['name' => 'Harmonium']], [AppliesTo::Tracks], ['song', 'roll'], keeps: true);
     }

@@ -18,7 +18,7 @@ final class VelocityAdd implements Edit
 {
     public static function spec(): Spec
     {
-        return new Spec('velocity-add', 'Louder or softer', Family::Velocity, 'Adds an amount to every velocity.', [
+        return new Spec('velocity-add', 'Velocity up or down', Family::Velocity, 'Adds an amount to every velocity.', [
             Param::integer('amount', 'Amount, below 0 for softer', -126, 126, adds: true),
         ], takes: [AppliesTo::Notes, AppliesTo::Points], keeps: true, words: ['velocity', 'loudness', 'dynamics', 'increase', 'decrease', 'louder', 'softer', 'quieter'], examples: [['amount' => 30], ['amount' => -126]], forms: self::forms());
     }

@@ -16,18 +16,18 @@ use Jactonic\Core\Score\Note;
 
 /**
  * Pulls velocities toward a value, or spreads them away from it: new = value + (old − value)·percent/100. Under 100 % pulls
- * together, over 100 % spreads. Without a value it is the mean of the chosen notes.
+ * together, over 100 % spreads. Without a value it is the mean of the selected notes.
  */
 final class VelocityCompress implements Edit
 {
     public static function spec(): Spec
     {
-        return new Spec('velocity-compress', 'Toward a velocity', Family::Velocity, 'Pulls velocities toward a value, or spreads them away from it.', [
+        return new Spec('velocity-compress', 'Compress or expand velocities', Family::Velocity, 'Moves velocities closer to a value, or away from it.', [
             Param::integer('value', 'Toward', Note::SOFTEST, Note::LOUDEST, optional: true),
-            Param::number('percent', 'Distance that is left', 0, 400, 50, '%'),
-        ], takes: [AppliesTo::Notes, AppliesTo::Points], keeps: true, words: ['compress', 'even out', 'pull together', 'tame', 'velocity', 'expand', 'even', 'spread', 'dynamics'], forms: [
-            ['title' => 'Pull velocities together', 'params' => ['percent' => 50], 'words' => ['even out', 'compress', 'tame']],
-            ['title' => 'Spread velocities', 'params' => ['percent' => 150], 'words' => ['expand', 'apart']],
+            Param::number('percent', 'Remaining spread', 0, 400, 50, '%'),
+        ], takes: [AppliesTo::Notes, AppliesTo::Points], keeps: true, words: ['compress', 'even out', 'compress', 'tame', 'velocity', 'expand', 'even', 'spread', 'dynamics'], forms: [
+            ['title' => 'Compress velocities', 'params' => ['percent' => 50], 'words' => ['even out', 'compress', 'tame']],
+            ['title' => 'Expand velocities', 'params' => ['percent' => 150], 'words' => ['expand', 'apart']],
         ], examples: [[], ['value' => 80, 'percent' => 200]], formerIds: ['velocity-toward']);
     }
 
@@ -37,6 +37,6 @@ final class VelocityCompress implements Edit
         $percent = $input->params->number('percent');
 
         return VelocityShaping::push($input, static fn (float $v): float => $value + ($v - $value) * $percent / 100,
-            sprintf('%s velocity %s: %s %% of the distance is left', $percent <= 100 ? 'pulled toward' : 'spread from', Wording::number(round($value, 1)), Wording::number($percent)));
+            sprintf('%s velocity %s, %s %% of the spread remains', $percent <= 100 ? 'compressed toward' : 'expanded from', Wording::number(round($value, 1)), Wording::number($percent)));
     }
 }

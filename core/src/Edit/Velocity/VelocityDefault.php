@@ -17,7 +17,7 @@ final class VelocityDefault implements Edit
 {
     public static function spec(): Spec
     {
-        return new Spec('velocity-default', 'Velocity of the pen', Family::Velocity, 'Gives all notes the velocity that new notes get.', takes: [AppliesTo::Notes, AppliesTo::Points], keeps: true, words: ['default', 'velocity', 'reset', 'pen']);
+        return new Spec('velocity-default', 'Reset velocity to the pen’s', Family::Velocity, 'Gives all notes the pen’s velocity.', takes: [AppliesTo::Notes, AppliesTo::Points], keeps: true, words: ['default', 'velocity', 'reset', 'pen']);
     }
 
     public function apply(EditInput $input): Outcome
@@ -27,6 +27,6 @@ final class VelocityDefault implements Edit
             $pens[] = $part->settings()->penVelocity;
         }
 
-        return VelocityShaping::shape($input, static fn (float $v, int $tick, Part $part): float => $part->settings()->penVelocity, 'at the velocity of the pen, '.implode(', ', array_unique($pens)));
+        return VelocityShaping::shape($input, static fn (float $v, int $tick, Part $part): float => $part->settings()->penVelocity, 'at the pen’s velocity, '.implode(', ', array_unique($pens)));
     }
 }

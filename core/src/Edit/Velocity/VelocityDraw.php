@@ -18,7 +18,7 @@ use Jactonic\Core\Score\Note;
 
 /**
  * Velocities as they are drawn: each note that starts within the drawing gets the value there, between two places of it
- * the way between. Of the chosen notes only, where any are chosen; else of all notes in the part.
+ * the way between. Of the selected notes only, where any are selected; else of all notes in the part.
  */
 final class VelocityDraw implements Edit
 {

@@ -15,7 +15,7 @@ use Jactonic\Core\Param\Param;
 use Jactonic\Core\Score\Note;
 
 /**
- * A crescendo or diminuendo over the stretch of time of the chosen notes, from the first start to the last: `replace` gives
+ * A crescendo or diminuendo over the stretch of time of the selected notes, from the first start to the last: `replace` gives
  * each note the value of the ramp at its start, `scale` makes its velocity that share of itself, 100 being all. A curve
  * above 0 rises late, one below 0 early. With one start for all, the ramp's first value holds.
  */
@@ -23,11 +23,11 @@ final class VelocityRamp implements Edit
 {
     public static function spec(): Spec
     {
-        return new Spec('velocity-ramp', 'Ramp of velocities', Family::Velocity, 'Lets velocities rise or fall over the chosen notes.', [
+        return new Spec('velocity-ramp', 'Crescendo, diminuendo', Family::Velocity, 'Raises or lowers velocities steadily over the selected notes.', [
             Param::integer('from', 'From', 0, 200, 60),
             Param::integer('to', 'To', 0, 200, 100),
-            Param::integer('curve', 'Curve, below 0 early, above 0 late', -100, 100, 0),
-            Param::choice('mode', 'From and to are', ['replace', 'scale'], 'replace'),
+            Param::integer('curve', 'Curve: − fast first, + slow first', -100, 100, 0),
+            Param::choice('mode', 'From and to are', ['replace' => 'velocities', 'scale' => 'percentages'], 'replace'),
         ], takes: [AppliesTo::Notes, AppliesTo::Points], keeps: true, words: ['swell', 'velocity', 'ramp', 'fade', 'swell', 'crescendo', 'diminuendo', 'dynamics'], forms: [
             ['title' => 'Crescendo: louder to the end', 'params' => ['from' => 60, 'to' => 100, 'mode' => 'scale'], 'words' => ['rise', 'fade in']],
             ['title' => 'Diminuendo: softer to the end', 'params' => ['from' => 100, 'to' => 60, 'mode' => 'scale'], 'words' => ['decrescendo', 'fall', 'fade out']],

@@ -23,7 +23,7 @@ final class VelocityRandom implements Edit
 {
     public static function spec(): Spec
     {
-        return new Spec('velocity-random', 'Loosen velocities', Family::Velocity, 'Loosens velocities by chance.', [
+        return new Spec('velocity-random', 'Randomize velocities', Family::Velocity, 'Varies velocities at random.', [
             Param::integer('amount', 'At most', 1, 126, 10),
             Param::integer('seed', 'Seed', 0, 0x7FFFFFFF, 1),
         ], takes: [AppliesTo::Notes, AppliesTo::Points], keeps: true, words: ['random', 'velocity', 'chance', 'vary', 'dynamics']);
@@ -34,8 +34,8 @@ final class VelocityRandom implements Edit
         $amount = $input->params->integer('amount');
         $chance = new Chance($input->params->integer('seed'));
 
-        // In the order of the music: the order in which notes were chosen must not matter.
+        // In the order of the music: the order in which notes were selected must not matter.
         return VelocityShaping::shape($input, static fn (float $v, int $tick, Part $part, bool $isNote): float => $v + $chance->bell(0, $amount, max(-$amount, ($isNote ? Note::SOFTEST : 0) - $v), min($amount, Note::LOUDEST - $v)),
-            sprintf('loosened by up to %d, seed %d', $amount, $input->params->integer('seed')), true);
+            sprintf('randomized by up to %d, seed %d', $amount, $input->params->integer('seed')), true);
     }
 }

@@ -20,10 +20,10 @@ use Jactonic\Core\Score\Part;
 final class VelocityShaping
 {
     /** How points are spoken of, where the words are those of notes. */
-    private const OF_POINTS = ['at the velocity of the pen' => 'as loud as the pen', 'at velocity ' => 'at ', 'of their velocity' => 'of their value', 'toward velocity ' => 'toward ', 'from velocity ' => 'from ', 'louder by' => 'higher by', 'softer by' => 'lower by'];
+    private const OF_POINTS = ['at the pen’s velocity' => 'at the pen’s value', 'at velocity ' => 'at ', 'of their velocity' => 'of their value', 'toward velocity ' => 'toward ', 'from velocity ' => 'from ', 'louder by' => 'higher by', 'softer by' => 'lower by'];
 
     /**
-     * Gives each note and point that is chosen the value that a function makes of the one it has, outright.
+     * Gives each note and point that is selected the value that a function makes of the one it has, outright.
      *
      * @param  \Closure(float, int, Part, bool): float  $value  from the value, the tick, the part, and whether it is a note’s
      * @param  string  $done  what was done, after "12 notes": "at velocity 70"
@@ -35,7 +35,7 @@ final class VelocityShaping
     }
 
     /**
-     * Pushes each chosen note to the velocity that a function makes of the one it was pushed to before: what goes past
+     * Pushes each selected note to the velocity that a function makes of the one it was pushed to before: what goes past
      * the limits is carried, so that pushed back all are as they were. Points carry nothing.
      *
      * @param  \Closure(float, int, Part, bool): float  $value
@@ -96,7 +96,7 @@ final class VelocityShaping
     }
 
     /**
-     * The mean of what is chosen, in 127ths.
+     * The mean of what is selected, in 127ths.
      *
      * @param  bool  $pushed  of what notes were pushed to, past the limits
      */

@@ -24,7 +24,7 @@ final class Endless implements Finder
         foreach (array_reverse($part->inOrder()) as $note) {
             $row = $note->channel << 7 | $note->pitch;
             if ($note->release === Note::RELEASE_NONE) {
-                $found[] = Found::of('endless', $part->id, [$note], Wording::note($note, $input->score).' is never let go.', 'end it with its bar', 'end-at', ['tick' => min($input->time()->meters->barAt($note->start)->end(), $next[$row] ?? PHP_INT_MAX)]);
+                $found[] = Found::of('endless', $part->id, [$note], Wording::note($note, $input->score).' never ends.', 'end it with its bar', 'end-at', ['tick' => min($input->time()->meters->barAt($note->start)->end(), $next[$row] ?? PHP_INT_MAX)]);
             }
             $next[$row] = $note->start;
         }

@@ -42,7 +42,7 @@ final class Octave implements Finder
             if ($by !== null) {
                 $octaves = intdiv(abs($by), self::OCTAVE);
                 $how = ($octaves === 1 ? 'an octave' : "$octaves octaves").($by < 0 ? ' high' : ' low');
-                $found[] = Found::of('octave', $part->id, [$note], sprintf('%s lies %s for what is about it.', Wording::note($note, $input->score), $how), 'move it by octaves', 'transpose', ['semitones' => $by]);
+                $found[] = Found::of('octave', $part->id, [$note], sprintf('%s is %s for its surroundings.', Wording::note($note, $input->score), $how), 'move it by octaves', 'transpose', ['semitones' => $by]);
             }
         }
 

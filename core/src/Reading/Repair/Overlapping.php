@@ -38,8 +38,8 @@ final class Overlapping implements Finder
             }
             if ($into !== []) {
                 $count = intdiv(count($into), 2);
-                $found[] = Found::of('overlapping', $part->id, $into, $count === 1 ? Wording::note($into[0], $input->score).' sounds into the next of its pitch.'
-                    : sprintf('%d notes of the chord at %s sound into the next of their pitch.', $count, $input->time()->position(Chords::start($chord))), 'end where the next begins', 'clear-overlaps', ['scope' => 'pitch', 'gather' => 0]);
+                $found[] = Found::of('overlapping', $part->id, $into, $count === 1 ? Wording::note($into[0], $input->score).' overlaps the next note of its pitch.'
+                    : sprintf('%d notes of the chord at %s overlap the next notes of their pitch.', $count, $input->time()->position(Chords::start($chord))), 'end where the next begins', 'clear-overlaps', ['scope' => 'pitch', 'gather' => 0]);
             }
         }
 

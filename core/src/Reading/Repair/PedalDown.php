@@ -23,7 +23,7 @@ final class PedalDown implements Finder
             [$from, $to] = $stretches[count($stretches) - 1];
             if ($to === PHP_INT_MAX) {
                 $end = max($from + 1, $part->lastEnd());
-                $found[] = new Found('pedal', $part->id, $from, [], sprintf('The pedal that goes down at %s is never let go.', $input->time()->position($from)), 'let it go after the last note',
+                $found[] = new Found('pedal', $part->id, $from, [], sprintf('The pedal pressed at %s is never released.', $input->time()->position($from)), 'release it after the last note',
                     [['edit' => 'lane-draw', 'params' => ['lane' => 'cc:64', 'points' => [[$end, 0]]], 'on' => ['part' => $part->id, 'notes' => []]]]);
             }
         }

@@ -15,7 +15,7 @@ final class Alone implements SelectionCommand
 {
     public static function spec(): SelectionSpec
     {
-        return new SelectionSpec('Choose one note alone, without its group', Scope::Walk, isSingle: true);
+        return new SelectionSpec('Select one note alone, without its group', Scope::Walk, isSingle: true);
     }
 
     public static function select(SelectionInput $input): array

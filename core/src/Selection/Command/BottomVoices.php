@@ -12,7 +12,7 @@ final class BottomVoices extends ByFilter
 {
     public static function spec(): SelectionSpec
     {
-        return new SelectionSpec('Choose the bottom notes of chords', Scope::AmongSelection, ['bass note', 'root']);
+        return new SelectionSpec('Select the bottom notes of chords', Scope::AmongSelection, ['bass note', 'root']);
     }
 
     protected static function filter(): array

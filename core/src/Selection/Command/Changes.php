@@ -15,7 +15,7 @@ final class Changes implements SelectionCommand
 {
     public static function spec(): SelectionSpec
     {
-        return new SelectionSpec('Choose the first chord of each change', Scope::AmongSelection);
+        return new SelectionSpec('Select the first chord of each change', Scope::AmongSelection);
     }
 
     public static function select(SelectionInput $input): array

@@ -14,7 +14,7 @@ final class Chord implements SelectionCommand
 {
     public static function spec(): SelectionSpec
     {
-        return new SelectionSpec('Choose the whole chord', Scope::FromSelection);
+        return new SelectionSpec('Select the whole chord', Scope::FromSelection);
     }
 
     public static function select(SelectionInput $input): array

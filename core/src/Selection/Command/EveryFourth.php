@@ -14,7 +14,7 @@ final class EveryFourth implements SelectionCommand
 {
     public static function spec(): SelectionSpec
     {
-        return new SelectionSpec('Choose every fourth note', Scope::AmongSelection);
+        return new SelectionSpec('Select every fourth note', Scope::AmongSelection);
     }
 
     public static function select(SelectionInput $input): array

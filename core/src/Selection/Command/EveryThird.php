@@ -14,7 +14,7 @@ final class EveryThird implements SelectionCommand
 {
     public static function spec(): SelectionSpec
     {
-        return new SelectionSpec('Choose every third note', Scope::AmongSelection);
+        return new SelectionSpec('Select every third note', Scope::AmongSelection);
     }
 
     public static function select(SelectionInput $input): array

@@ -16,7 +16,7 @@ final class FirstChords implements SelectionCommand
 {
     public static function spec(): SelectionSpec
     {
-        return new SelectionSpec('Choose the first chord of each bar', Scope::AmongSelection);
+        return new SelectionSpec('Select the first chord of each bar', Scope::AmongSelection);
     }
 
     public static function select(SelectionInput $input): array

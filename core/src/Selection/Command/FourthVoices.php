@@ -12,7 +12,7 @@ final class FourthVoices extends ByFilter
 {
     public static function spec(): SelectionSpec
     {
-        return new SelectionSpec('Choose the fourth notes of chords from below', Scope::AmongSelection);
+        return new SelectionSpec('Select the fourth notes of chords from below', Scope::AmongSelection);
     }
 
     protected static function filter(): array

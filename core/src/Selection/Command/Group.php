@@ -15,7 +15,7 @@ final class Group implements SelectionCommand
 {
     public static function spec(): SelectionSpec
     {
-        return new SelectionSpec('Choose the whole group', Scope::FromSelection);
+        return new SelectionSpec('Select the whole group', Scope::FromSelection);
     }
 
     public static function select(SelectionInput $input): array

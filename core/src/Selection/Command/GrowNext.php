@@ -14,7 +14,7 @@ final class GrowNext implements SelectionCommand
 {
     public static function spec(): SelectionSpec
     {
-        return new SelectionSpec('Take in the next note', Scope::Walk);
+        return new SelectionSpec('Add the next note to the selection', Scope::Walk);
     }
 
     public static function select(SelectionInput $input): array

@@ -14,7 +14,7 @@ final class GrowPrevious implements SelectionCommand
 {
     public static function spec(): SelectionSpec
     {
-        return new SelectionSpec('Take in the previous note', Scope::Walk);
+        return new SelectionSpec('Add the previous note to the selection', Scope::Walk);
     }
 
     public static function select(SelectionInput $input): array

@@ -12,7 +12,7 @@ final class LowerVoices extends ByFilter
 {
     public static function spec(): SelectionSpec
     {
-        return new SelectionSpec('Choose the lower voices, all but the top', Scope::AmongSelection);
+        return new SelectionSpec('Select the lower voices, all but the top', Scope::AmongSelection);
     }
 
     protected static function filter(): array

@@ -14,7 +14,7 @@ final class Muted implements SelectionCommand
 {
     public static function spec(): SelectionSpec
     {
-        return new SelectionSpec('Choose the muted notes');
+        return new SelectionSpec('Select the muted notes');
     }
 
     public static function select(SelectionInput $input): array

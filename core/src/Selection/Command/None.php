@@ -13,7 +13,7 @@ final class None implements SelectionCommand
 {
     public static function spec(): SelectionSpec
     {
-        return new SelectionSpec('Choose nothing', isSingle: true);
+        return new SelectionSpec('Deselect', isSingle: true);
     }
 
     public static function select(SelectionInput $input): array

@@ -11,7 +11,7 @@ final class Overlapping extends ByFilter
 {
     public static function spec(): SelectionSpec
     {
-        return new SelectionSpec('Choose overlapping notes');
+        return new SelectionSpec('Select overlapping notes');
     }
 
     protected static function filter(): array

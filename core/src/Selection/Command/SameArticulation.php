@@ -15,7 +15,7 @@ final class SameArticulation implements SelectionCommand
 {
     public static function spec(): SelectionSpec
     {
-        return new SelectionSpec('Choose the notes of the same articulation', Scope::FromSelection);
+        return new SelectionSpec('Select the notes of the same articulation', Scope::FromSelection);
     }
 
     public static function select(SelectionInput $input): array

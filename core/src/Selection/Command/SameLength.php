@@ -15,7 +15,7 @@ final class SameLength implements SelectionCommand
 {
     public static function spec(): SelectionSpec
     {
-        return new SelectionSpec('Choose the notes of the same length', Scope::FromSelection);
+        return new SelectionSpec('Select the notes of the same length', Scope::FromSelection);
     }
 
     public static function select(SelectionInput $input): array

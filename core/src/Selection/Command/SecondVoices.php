@@ -12,7 +12,7 @@ final class SecondVoices extends ByFilter
 {
     public static function spec(): SelectionSpec
     {
-        return new SelectionSpec('Choose the second notes of chords from below', Scope::AmongSelection);
+        return new SelectionSpec('Select the second notes of chords from below', Scope::AmongSelection);
     }
 
     protected static function filter(): array

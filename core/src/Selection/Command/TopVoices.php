@@ -12,7 +12,7 @@ final class TopVoices extends ByFilter
 {
     public static function spec(): SelectionSpec
     {
-        return new SelectionSpec('Choose the top notes of chords', Scope::AmongSelection, ['melody', 'top note', 'lead']);
+        return new SelectionSpec('Select the top notes of chords', Scope::AmongSelection, ['melody', 'top note', 'lead']);
     }
 
     protected static function filter(): array

@@ -100,7 +100,7 @@ final class ExpressionTest extends TestCase
         yield 'a lane that is the track’s' => ['note-draw', ['lane' => 'program', 'points' => [[0, 20]]], 'belong to the whole track'];
         yield 'a lane that there is not' => ['note-draw', ['lane' => 'cc:150', 'points' => [[0, 20]]], 'cc:0 to cc:119'];
         yield 'a line backwards' => ['note-line', ['from' => 50, 'to' => 50], 'above from'];
-        yield 'drums' => ['note-shape', [], 'Drums share one channel', 9];
+        yield 'drums' => ['note-shape', [], 'All drums share one channel', 9];
         yield 'no set' => ['articulate', ['number' => 1], 'no set of articulations yet'];
     }
 

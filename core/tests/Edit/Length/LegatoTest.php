@@ -12,7 +12,7 @@ use PHPUnit\Framework\TestCase;
 
 final class LegatoTest extends TestCase
 {
-    /** @return iterable<string, array{list<array{int, int, int}>, array<string, mixed>, list<int>, 3?: list<int>}> notes, parameters, ends, chosen */
+    /** @return iterable<string, array{list<array{int, int, int}>, array<string, mixed>, list<int>, 3?: list<int>}> notes, parameters, ends, selected */
     public static function examples(): iterable
     {
         $line = [[0, 100, 60], [480, 900, 62], [1440, 100, 64]];
@@ -27,7 +27,7 @@ final class LegatoTest extends TestCase
         yield 'the next chord begins with its first note, whichever pitch that has' => [[[0, 90, 60], [970, 90, 60], [960, 90, 72]], ['tail' => 'keep'], [960, 1060, 1050]];
         yield 'chords of unequal length end together' => [[[0, 300, 60], [0, 90, 64], [0, 1500, 67], [1920, 90, 60]], ['tail' => 'keep'], [1920, 1920, 1920, 2010]];
         yield 'repeated notes of one pitch' => [[[0, 500, 60], [240, 500, 60], [480, 500, 60]], ['tail' => 'keep'], [240, 480, 980]];
-        yield 'voices between that are not chosen do not count' => [[[0, 90, 72], [480, 90, 48], [960, 90, 72]], ['tail' => 'keep'], [960, 570, 1050], [1, 3]];
+        yield 'voices between that are not selected do not count' => [[[0, 90, 72], [480, 90, 48], [960, 90, 72]], ['tail' => 'keep'], [960, 570, 1050], [1, 3]];
         yield 'a wider window gathers a slower roll' => [[[0, 90, 60], [100, 90, 64], [960, 90, 60]], ['gather' => 60, 'tail' => 'keep'], [960, 960, 1050]];
         yield 'without a window each note is by itself' => [[[0, 90, 60], [20, 90, 64], [960, 90, 60]], ['gather' => 0, 'tail' => 'keep'], [20, 960, 1050]];
         yield 'a last chord played before its bar fills the bar it is meant for' => [[[0, 90, 60], [3800, 90, 62]], [], [3800, 7680]];
@@ -77,7 +77,7 @@ final class LegatoTest extends TestCase
         self::assertSame([480, 470, 480, 100], Make::lengths(Make::after(Make::score($notes), 'clear-overlaps')));
         self::assertSame([480, 1000, 1000, 100], Make::lengths(Make::after(Make::score($notes), 'clear-overlaps', ['scope' => 'pitch'])));
         self::assertSame([10, 470, 480, 100], Make::lengths(Make::after(Make::score($notes), 'clear-overlaps', ['gather' => 0])));
-        self::assertSame([960, 1000, 1000, 100], Make::lengths(Make::after(Make::score($notes), 'clear-overlaps', [], [1, 4])), 'what is not chosen does not cut');
+        self::assertSame([960, 1000, 1000, 100], Make::lengths(Make::after(Make::score($notes), 'clear-overlaps', [], [1, 4])), 'what is not selected does not cut');
     }
 
     public function test_after_clearing_nothing_sounds_into_a_later_chord_and_nothing_got_longer(): void

@@ -131,7 +131,7 @@ final class ArrangingTest extends TestCase
         $channels = $one->notes->column('channel');
         sort($channels);
         self::assertSame([0, 0, 0, 0, 1], $channels);
-        self::assertSame('Choose two parts or more to unite them: nothing changed.', self::done(self::score(), 'part-merge', [], ['parts' => [1]])->said);
+        self::assertSame('Select two parts or more to merge them: nothing changed.', self::done(self::score(), 'part-merge', [], ['parts' => [1]])->said);
     }
 
     public function test_a_track_gets_a_sound_a_level_and_a_side(): void
@@ -213,7 +213,7 @@ final class ArrangingTest extends TestCase
         self::assertSame(self::score()->time->tempoRows, $long->time->tempoRows);
         $cut = self::after('insert-time', ['from' => 400, 'to' => 1360, 'in' => 'parts', 'across' => 'cut'], ['parts' => [3]]);
         self::assertSame([[0, 400, 48], [1360, 1860, 48]], self::notes($cut->part(3)));
-        self::assertSame('No parts are chosen: nothing changed.', self::done(self::score(), 'remove-time', ['from' => 0, 'to' => 9, 'in' => 'parts'], [])->said);
+        self::assertSame('No parts are selected: nothing changed.', self::done(self::score(), 'remove-time', ['from' => 0, 'to' => 9, 'in' => 'parts'], [])->said);
     }
 
     public function test_notes_are_carried_to_another_track_in_the_same_place(): void
@@ -224,7 +224,7 @@ final class ArrangingTest extends TestCase
         self::assertSame([[0, 900, 60], [2880, 3780, 72]], self::notes($score->part(1)));
         self::assertSame([[0, 900, 48], [960, 1860, 52], [1920, 2820, 55]], self::notes($score->part(3)));
         self::assertSame([1, 1, 1], $score->part(3)->notes->column('channel'));
-        self::assertSame('2 notes carried to “Part 3”, −12.', $outcome->said);
+        self::assertSame('2 notes moved to “Part 3”, −12.', $outcome->said);
         $kept = self::after('move-to-track', ['mute' => true], ['part' => 1, 'notes' => [2]]);
         self::assertTrue($kept->part(1)->note(2)->muted);
         // Where no part stands there, a new one over the bars of the notes.
@@ -236,9 +236,9 @@ final class ArrangingTest extends TestCase
     /** @return iterable<string, array{array<string, mixed>, string}> */
     public static function badCarries(): iterable
     {
-        yield 'no track below' => [['tracks' => 3], 'There is no track so far down: nothing was carried.'];
-        yield 'its own track' => [['track' => 1], 'That is the track that they are on: nothing was carried.'];
-        yield 'off the keyboard' => [['semitones' => 100], 'would leave the keyboard: nothing was carried.'];
+        yield 'no track below' => [['tracks' => 3], 'There is no track so far down: nothing moved.'];
+        yield 'its own track' => [['track' => 1], 'That is the track that they are on: nothing moved.'];
+        yield 'off the keyboard' => [['semitones' => 100], 'would leave the keyboard: nothing moved.'];
         yield 'a part that is gone' => [['part' => 99], 'part'];
     }
 
@@ -317,7 +317,7 @@ final class ArrangingTest extends TestCase
     {
         $round = self::after('part-loop', ['until' => 7680], ['parts' => [3]]);
         $this->expectException(Refusal::class);
-        $this->expectExceptionMessage('goes round: make it real first');
+        $this->expectExceptionMessage('loops: flatten it first');
         self::done($round, 'part-split', ['at' => 960], ['parts' => [3]]);
     }
 

@@ -22,7 +22,7 @@ use Jactonic\Core\Tests\Support\Smf;
 use Jactonic\Core\Time\Timeline;
 use PHPUnit\Framework\TestCase;
 
-/** What lies inside a part's window is heard, saved and chosen; the rest is kept, and nothing loses it. */
+/** What lies inside a part's window is heard, saved and selected; the rest is kept, and nothing loses it. */
 final class WindowTest extends TestCase
 {
     /** A window of the second bar: a note before it, one across each edge, one inside, one after; points likewise. */

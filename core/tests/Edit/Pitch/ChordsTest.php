@@ -38,7 +38,7 @@ final class ChordsTest extends TestCase
     #[DataProvider('chords')]
     public function test_pitches_of_a_chord_are_turned(string $edit, array $params, array $before, array $after): void
     {
-        // Strummed, and a chord of its own after it that is not chosen.
+        // Strummed, and a chord of its own after it that is not selected.
         $notes = array_map(static fn (int $p, int $i): array => [$i * 10, 400, $p], $before, array_keys($before));
         $score = Make::score([...$notes, [1920, 400, 48]]);
         $outcome = Make::edit($score, $edit, $params, array_map(static fn (int $i): int => $i + 1, array_keys($before)));
@@ -62,8 +62,8 @@ final class ChordsTest extends TestCase
         $outcome = Batch::once($command, $score);
 
         self::assertSame([60, 64, 74, 65], Make::pitches($outcome->change->applyTo($score)));
-        self::assertSame('1 chord turned up.', $outcome->said);
-        self::assertSame([1 => [3, 4]], $outcome->selection->notes, 'and is chosen');
+        self::assertSame('1 chord inverted up.', $outcome->said);
+        self::assertSame([1 => [3, 4]], $outcome->selection->notes, 'and is selected');
         self::assertSame('There is no chord here: nothing changed.', Batch::once($command, Make::score([]))->said);
     }
 

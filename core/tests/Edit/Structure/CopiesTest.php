@@ -69,13 +69,13 @@ final class CopiesTest extends TestCase
         $after = Make::after($score, 'copy-span', ['from' => 960, 'to' => 1920], []);
 
         self::assertSame([[0, 3000], [1000, 200], [1920, 100], [1920, 960], [1960, 200]], self::places($after));
-        self::assertSame([[0, 3000], [40, 200], [1000, 200], [1920, 100]], self::places(Make::after($score, 'copy-span', ['from' => 960, 'to' => 1920, 'at' => 0], [2])), 'only what is chosen');
+        self::assertSame([[0, 3000], [40, 200], [1000, 200], [1920, 100]], self::places(Make::after($score, 'copy-span', ['from' => 960, 'to' => 1920, 'at' => 0], [2])), 'only what is selected');
     }
 
     public function test_what_is_cut_out_of_a_span_leaves_the_rest_of_each_note(): void
     {
         self::assertSame([[0, 960], [1920, 100], [1920, 1080]], self::places(Make::after(self::long(), 'cut-span', ['from' => 960, 'to' => 1920], [])));
-        self::assertSame([[0, 960], [1000, 200], [1920, 100], [1920, 1080]], self::places(Make::after(self::long(), 'cut-span', ['from' => 960, 'to' => 1920], [1])), 'only of what is chosen');
+        self::assertSame([[0, 960], [1000, 200], [1920, 100], [1920, 1080]], self::places(Make::after(self::long(), 'cut-span', ['from' => 960, 'to' => 1920], [1])), 'only of what is selected');
         self::assertSame('Nothing sounds in the span: nothing changed.', Make::edit(self::long(), 'cut-span', ['from' => 9000, 'to' => 9001], [])->said);
     }
 

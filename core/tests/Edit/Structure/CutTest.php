@@ -96,9 +96,9 @@ final class CutTest extends TestCase
 
         self::assertTrue($outcome->change->isEmpty());
         self::assertSame([1 => [3, 4, 7]], $outcome->selection->notes);
-        self::assertSame('4 notes kept as the first chord of each bar; 3 notes are chosen.', $outcome->said);
+        self::assertSame('4 notes kept as the first chord of each bar; 3 notes are selected.', $outcome->said);
         $deleted = Make::edit($score, 'keep-first-chords', ['rest' => 'deleted'], []);
-        self::assertSame([1 => [1, 2, 5, 6]], $deleted->selection->notes, 'with nothing chosen the whole part is taken');
+        self::assertSame([1 => [1, 2, 5, 6]], $deleted->selection->notes, 'with nothing selected the whole part is taken');
         self::assertSame([1, 2, 5, 6], array_keys($deleted->change->applyTo($score)->part(1)->notes->all()));
         $muted = Make::after($score, 'keep-first-chords', ['rest' => 'muted', 'each' => '2bar']);
         self::assertSame([3, 4, 5, 6, 7], array_keys(array_filter($muted->part(1)->notes->all(), static fn (Note $n): bool => $n->muted)));

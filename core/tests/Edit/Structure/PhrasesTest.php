@@ -65,13 +65,13 @@ final class PhrasesTest extends TestCase
         self::assertSame([3840, 4320, 5280, 5760, 6240, 6720, 7200], array_values(array_map(static fn ($n): int => $n->start, $run)));
         self::assertSame([480], array_values(array_unique(array_map(static fn ($n): int => $n->length, $run))));
         self::assertSame([60, 70, 90, 100, 110, 120, 127], array_values(array_map(static fn ($n): int => $n->velocity, $run)));
-        self::assertSame('7 notes laid on F♯2; 1 stood there already.', $outcome->said);
+        self::assertSame('7 notes of F♯2 inserted; 1 was there already.', $outcome->said);
     }
 
     public function test_a_run_of_too_many_and_one_of_none(): void
     {
         $score = Make::score([], ['grid' => '1/128']);
-        self::assertSame('0 notes laid on C4.', Make::edit($score, 'insert-run', ['pitch' => 60, 'from' => 10, 'to' => 10])->said);
+        self::assertSame('0 notes of C4 inserted.', Make::edit($score, 'insert-run', ['pitch' => 60, 'from' => 10, 'to' => 10])->said);
         $this->expectExceptionMessage('more than 4096 notes');
         Make::edit($score, 'insert-run', ['pitch' => 60, 'from' => 0, 'to' => 9_000_000]);
     }

@@ -47,8 +47,8 @@ final class AsPlayedTest extends TestCase
     {
         $after = Make::after(Make::score([[13, 200, 60], [240, 9, 61]]), 'quantize');
 
-        self::assertSame('2 notes as played: 1 went back.', Make::edit($after, 'as-played')->said);
-        self::assertSame('1 note: all stand as they were played.', Make::edit($after, 'as-played', [], [2])->said);
+        self::assertSame('2 notes: 1 moved back to the played timing.', Make::edit($after, 'as-played')->said);
+        self::assertSame('1 note: all have the played timing already.', Make::edit($after, 'as-played', [], [2])->said);
     }
 
     public function test_a_feel_before_the_songs_start_is_refused_whole(): void

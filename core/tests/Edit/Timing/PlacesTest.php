@@ -45,7 +45,7 @@ final class PlacesTest extends TestCase
         $outcome = Make::edit(Make::score([[0, 100, 60]]), 'snap-nudge', ['steps' => -1]);
 
         self::assertTrue($outcome->change->isEmpty());
-        self::assertStringContainsString('first line', $outcome->said);
+        self::assertStringContainsString('first grid line', $outcome->said);
     }
 
     public function test_a_fraction_that_was_carried_is_gone_on_the_line(): void

@@ -98,7 +98,7 @@ final class QuantizeTest extends TestCase
         $outcome = Make::edit($score, 'quantize');
 
         self::assertCount(3, $outcome->change->applyTo($score)->part(1)->notes->all());
-        self::assertSame(['2 notes now lie on another (same pitch, same start); all are kept.'], $outcome->warnings);
+        self::assertSame(['2 notes now double others (same pitch, same start); all are kept.'], $outcome->warnings);
     }
 
     public function test_quantized_again_nothing_moves(): void

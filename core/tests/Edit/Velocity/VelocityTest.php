@@ -74,8 +74,8 @@ final class VelocityTest extends TestCase
     {
         yield 'scaled, the relation kept' => ['velocity-scale', ['percent' => 50], [100, 61], [50, 31], []];
         yield 'scaled past the limit' => ['velocity-scale', ['percent' => 200], [100, 40], [127, 80], ['1 note clipped at 127, the rest carried.']];
-        yield 'pulled toward their mean of 80' => ['velocity-compress', [], [100, 60], [90, 70], []];
-        yield 'spread from a value' => ['velocity-compress', ['value' => 90, 'percent' => 200], [100, 60, 20], [110, 30, 1], ['1 note clipped at 1, the rest carried.']];
+        yield 'compressed toward their mean of 80' => ['velocity-compress', [], [100, 60], [90, 70], []];
+        yield 'expanded from a value' => ['velocity-compress', ['value' => 90, 'percent' => 200], [100, 60, 20], [110, 30, 1], ['1 note clipped at 1, the rest carried.']];
         yield 'all the way to a value' => ['velocity-compress', ['value' => 80, 'percent' => 0], [100, 3], [80, 80], []];
         yield 'levelled' => ['velocity-even', [], [100, 61, 61], [74, 74, 74], []];
         yield 'to the pen' => ['velocity-default', [], [100, 61], [90, 90], []];

@@ -23,7 +23,7 @@ export function carried(model: ArrangeModel): Record<string, Handler> {
             kind: 'ask',
             ask: async () => {
                 const ids = [...song.selection.parts];
-                if (ids.length === 0) return song.tell('No parts are chosen: nothing was copied.');
+                if (ids.length === 0) return song.tell('No parts are selected: nothing was copied.');
                 const parts = song.tracks.flatMap((t) => t.parts).filter((p) => ids.includes(p.id));
                 const at = Math.min(...parts.map((p) => p.head.from));
                 keep({ clip: await song.read('part-clip', {}, [{ parts: ids }]), at, track: parts[0]?.trackId });

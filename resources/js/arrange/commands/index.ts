@@ -39,9 +39,9 @@ export function commandsOf(
             tool.turn(p.tool === 'eraser' ? 'eraser' : 'pen');
             model.song.tell(
                 {
-                    pen: 'The pen is in hand: a stroke over empty paper is a new part.',
-                    eraser: 'The eraser is in hand: a press deletes a part.',
-                    hand: 'Nothing is in hand.',
+                    pen: 'Pen: a drag over empty space makes a new part.',
+                    eraser: 'Eraser: a click deletes a part.',
+                    hand: 'Pen and eraser are off.',
                 }[tool.name],
             );
         },
@@ -58,7 +58,7 @@ export function commandsOf(
     };
 }
 
-/** What the arrows do: to the parts chosen, or with none chosen to the caret and the span. */
+/** What the arrows do: to the selected parts, or with none selected to the caret and the span. */
 function moving(model: ArrangeModel): Record<string, Handler> {
     const { song } = model;
     const orElse =
@@ -163,7 +163,7 @@ function choosing(model: ArrangeModel, cancel: () => boolean, open: (part: Part)
             song.withSelection(() => {
                 if (song.selection.parts.length === 0) return router.go({ at: 'songs' });
                 model.choose([]);
-                song.tell('Nothing is chosen; arrows move the caret.');
+                song.tell('Nothing is selected; arrows move the caret.');
             });
         },
     };

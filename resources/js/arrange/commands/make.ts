@@ -51,7 +51,7 @@ export const renameTrack = (track: number, name: string): Command => ({
     params: { name },
 });
 
-/** With no parts chosen these move the caret in time, from track to track, and make the span. */
+/** With no parts selected these move the caret in time, from track to track, and make the span. */
 export const IN_TIME = ['part-move', 'part-snap'] as const;
 export const BY_TRACK = 'part-plays';
 export const SPAN = 'part-resize';

@@ -6,7 +6,7 @@ export function beside(model: ArrangeModel, x: number, y: number, take: boolean)
     const { song } = model;
     const last = song.selection.parts.includes(model.at ?? -1) ? model.at : song.selection.parts.at(-1);
     const here = song.parts.get(last ?? -1);
-    // At the end of the way, of several chosen the outermost stays: the later piece of a part that was split.
+    // At the end of the way, of several selected the outermost stays: the later piece of a part that was split.
     const alone = song.selection.parts.length > 1 && !take ? here : undefined;
     const found = here ? (next(model, here, x, y) ?? alone) : atCaret(model, x, y);
     if (!found) return song.tell('There is no part that way.');
@@ -24,7 +24,7 @@ function next(model: ArrangeModel, here: Part, x: number, y: number): Part | und
     return undefined;
 }
 
-/** With nothing chosen: from the caret on. */
+/** With nothing selected: from the caret on. */
 function atCaret(model: ArrangeModel, x: number, y: number): Part | undefined {
     const { song } = model;
     const { tick } = song.caret;
@@ -44,7 +44,7 @@ function nearest(parts: readonly Part[], tick: number): Part | undefined {
     );
 }
 
-/** Chooses several parts: all, those of the track, the others, those in the span. */
+/** Selects several parts: all, those of the track, the others, those in the span. */
 export function chooseMany(model: ArrangeModel, which: string): void {
     const { song } = model;
     const all = song.tracks.flatMap((t) => t.parts);
@@ -66,7 +66,11 @@ export function chooseMany(model: ArrangeModel, which: string): void {
 export function told({ song, chosen }: ArrangeModel): void {
     const [only, more] = chosen;
     song.tell(
-        only && !more ? wordsOf(only) : chosen.length === 0 ? 'Nothing is chosen.' : `${chosen.length} parts chosen.`,
+        only && !more
+            ? wordsOf(only)
+            : chosen.length === 0
+              ? 'Nothing is selected.'
+              : `${chosen.length} parts selected.`,
     );
 }
 
@@ -79,7 +83,7 @@ export function wordsOf(part: Part): string {
     const plays = head.plays;
     const extras = [
         plays?.words ? `plays ${plays.words}` : '',
-        plays && plays.until > (head.to ?? 0) ? `goes round to bar ${bar(plays.until - 1)}` : '',
+        plays && plays.until > (head.to ?? 0) ? `loops to bar ${bar(plays.until - 1)}` : '',
         head.muted ? 'muted' : '',
     ].filter(Boolean);
     return (

@@ -68,7 +68,7 @@ export function grab(model: ArrangeModel): Gesture {
             const moved = axis !== null;
             end();
             if (!moved) {
-                // A click on one of several chooses it alone; with Shift it is let go.
+                // A click on one of several selects it alone; with Shift it is let go.
                 if (hand.wasChosen)
                     model.choose(hand.shift ? model.chosen.filter((p) => p !== hand.part) : [hand.part], hand.part);
                 return told(model);

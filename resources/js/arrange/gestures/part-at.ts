@@ -6,7 +6,7 @@ const EDGED_WIDTH = 24;
 
 export type Grip = 'move' | 'start' | 'end';
 
-/** The sheet at a place, the chosen ones first, and which of its edges is there. */
+/** The sheet at a place, the selected ones first, and which of its edges is there. */
 export function partAt(model: ArrangeModel, x: number, y: number): { part: Part; grip: Grip } | null {
     const { song, view } = model;
     const track = song.tracks[Math.floor((y + model.top) / model.row)];

@@ -9,7 +9,7 @@ export function copying(model: RollModel): Record<string, Handler> {
     /** What waits its turn is for the part that is open then. */
     const here = (): Part => song.open ?? model.part;
 
-    /** Keeps what is chosen, or what lies in the span; then does what follows, in its turn. */
+    /** Keeps what is selected, or what lies in the span; then does what follows, in its turn. */
     function copy(then: (words: string, inSpan: boolean) => void): void {
         song.clipboard.copy(({ notes: { length: n } }, inSpan) =>
             then(`${n === 1 ? '1 note' : `${n} notes`}${inSpan ? ' of the span' : ''}`, inSpan),

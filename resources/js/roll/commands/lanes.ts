@@ -5,7 +5,7 @@ import type { RollModel } from '../roll-model.svelte';
 import { asked } from './moving';
 import { CARET_MOVERS, louderBy } from './make';
 
-/** What is chosen in the lane that is worked in; of one point its value and place. */
+/** What is selected in the lane that is worked in; of one point its value and place. */
 export function sayPoints({ song, lanes, part }: RollModel): void {
     const name = song.selection.lane;
     if (!name) return;
@@ -16,8 +16,8 @@ export function sayPoints({ song, lanes, part }: RollModel): void {
         only
             ? `${valueWords(name, new Lane(name).value(only))} at ${song.time.position(only.tick, part.lines)}: point ${all.indexOf(only) + 1} of ${all.length}.`
             : size === 0
-              ? 'No points are chosen.'
-              : `${size} points chosen.`,
+              ? 'No points are selected.'
+              : `${size} points selected.`,
     );
 }
 

@@ -110,7 +110,7 @@ export const drawVelocities = (points: [number, number][]): Command => ({ edit: 
 export const songScale = (scale: string | null): Command => ({ edit: 'song-scale', params: { scale } });
 export const songRename = (name: string): Command => ({ edit: 'song-rename', params: { name } });
 
-/** Commands that move the caret where nothing is chosen, and those that make the span longer. */
+/** Commands that move the caret where nothing is selected, and those that make the span longer. */
 export const CARET_MOVERS = ['nudge', 'snap-nudge', 'transpose'];
 export const SPAN_MOVERS = ['resize'];
 /** Commands whose keys the nudge settings show. */

@@ -17,11 +17,11 @@ export function asked(edit: string, params: Record<string, unknown>, press: Pres
     };
 }
 
-/** What the arrows do: to the notes chosen, or with none chosen to the caret and the span. */
+/** What the arrows do: to the selected notes, or with none selected to the caret and the span. */
 export function moving(model: RollModel): Record<string, Handler> {
     const { song } = model;
 
-    /** An edit of the notes chosen; with none chosen the same keys do something else. */
+    /** An edit of the selected notes; with none selected the same keys do something else. */
     const orElse =
         (
             edit: string,

@@ -24,7 +24,7 @@ export function playing(model: RollModel): Record<string, Handler> {
             song.tell(
                 typing.on
                     ? 'The computer keys play: white keys in the middle row of letters, black ones above.'
-                    : 'The computer keys do commands again.',
+                    : 'The computer keys run commands again.',
             );
         },
         'keyboard-set': (p) => {

@@ -11,24 +11,21 @@ const TURNS: Record<string, { turn: (s: RecordSettings) => Partial<RecordSetting
     timing: {
         turn: (s) => ({ timing: s.timing === 'raw' ? 'quantized' : 'raw' }),
         words: [
-            'Takes are kept as they were played.',
-            'Takes are quantized as they come in, to the part’s grid; as played gives the playing back.',
+            'Recordings keep the played timing.',
+            'Recordings are quantized to the part’s grid; Back to as played restores the played timing.',
         ],
     },
     punch: {
         turn: (s) => ({ punch: !s.punch }),
-        words: ['All that is played is taken.', 'Only what is played within the span is taken.'],
+        words: ['Everything played is recorded.', 'Only what is played within the span is recorded.'],
     },
     into: {
         turn: (s) => ({ into: s.into === 'part' ? 'new' : 'part' }),
-        words: ['Takes go into the open part.', 'Each take goes into a new part on this track.'],
+        words: ['Recordings go into the open part.', 'Each recording goes into a new part on this track.'],
     },
     mode: {
         turn: (s) => ({ mode: s.mode === 'overdub' ? 'replace' : 'overdub' }),
-        words: [
-            'Overdub: takes are put to what is there.',
-            'Replace: what is there gives way to what is played over it.',
-        ],
+        words: ['Overdub: recordings are added to what is there.', 'Replace: recordings replace what is there.'],
     },
 };
 const FIRST: Partial<Record<string, unknown>> = { timing: 'raw', punch: false, into: 'part', mode: 'overdub' };
@@ -55,11 +52,7 @@ class Takes {
             return null;
         }
         if (recorder.settings.punch && !song.span) {
-            song.tell(
-                '',
-                [],
-                'Recording is bound to the span, and there is none: make one, or let it take everything.',
-            );
+            song.tell('', [], 'Recording is limited to the span, and there is none. Make a span, or record anywhere.');
             return null;
         }
         if (recorder.settings.into === 'new' && part.notes.size > 0) {
@@ -119,7 +112,7 @@ export function recording(model: RollModel): Record<string, Handler> {
         },
         'take-back': () => recorder.takeBack(song),
         'record-set': (p) => {
-            if (recorder.on) return song.tell('How it records stays as it is while a take is recorded.');
+            if (recorder.on) return song.tell('Recording settings cannot be changed while recording.');
             const what = String(p.what ?? 'mode');
             const { turn, words } = TURNS[what] ?? TURNS.mode!;
             recorder.set(turn(recorder.settings));

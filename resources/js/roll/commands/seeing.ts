@@ -23,7 +23,7 @@ export function seeing(model: RollModel, cancel: () => boolean): Record<string, 
         view.zoomTime(by > 0 ? 1.5 : 1 / 1.5, at ?? view.width / 2);
     }
 
-    /** How often something had been told when Esc found nothing chosen. */
+    /** How often something had been told when Esc found nothing selected. */
     let left = -1;
 
     return {
@@ -39,7 +39,7 @@ export function seeing(model: RollModel, cancel: () => boolean): Record<string, 
                 p.to === 'played'
                     ? {
                           do: [asPlayed({ part: part.id, pick: { all: true } })],
-                          words: `As played: ${part.name} before any quantize.`,
+                          words: `Played timing: ${part.name}.`,
                       }
                     : 'before',
             );
@@ -58,11 +58,11 @@ export function seeing(model: RollModel, cancel: () => boolean): Record<string, 
             song.withSelection(() => {
                 if (song.selection.isAny) {
                     song.select([]);
-                    return song.tell('Nothing is chosen.');
+                    return song.tell('Nothing is selected.');
                 }
                 // One key too many would lose one's place: it takes another, with nothing done between.
                 if (left === song.told) return router.go({ at: 'song', song: song.id });
-                song.tell('Nothing is chosen. Esc once more goes to the song.');
+                song.tell('Nothing is selected. Esc again goes to the song.');
                 left = song.told;
             });
         },

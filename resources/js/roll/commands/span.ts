@@ -13,7 +13,7 @@ export interface InTime {
 /** Makes the span; whether it is looped stays as it was, unless that is said. */
 export function setSpan(model: InTime, from: number, to: number, on?: boolean, said?: string): void {
     const { song, lines } = model;
-    if (recorder.on) return song.tell('The span stays as it is while a take is recorded.');
+    if (recorder.on) return song.tell('The span cannot be changed while recording.');
     if (to <= from) return song.tell('A span ends after it begins: nothing changed.');
     const looped = on ?? transport.loop?.on ?? false;
     transport.setLoop({ from, to, on: looped });
@@ -36,7 +36,7 @@ export function spans(model: InTime): Record<string, Handler> {
         span: (p) =>
             song.inTurn(() => {
                 if (p.what !== 'clear') return askSpan(model, { what: p.what });
-                if (recorder.on) return song.tell('The span stays as it is while a take is recorded.');
+                if (recorder.on) return song.tell('The span cannot be changed while recording.');
                 transport.setLoop(null);
                 song.tell('There is no span.');
             }),

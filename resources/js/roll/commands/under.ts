@@ -10,7 +10,7 @@ export function under(model: RollModel): Record<string, Handler> {
     /** Something that needs a part underneath; else it says how to have one. */
     const withSome = (run: () => void): void => {
         if (underlay.parts.length > 0) run();
-        else song.tell('Nothing lies under this part: show other parts underneath first.');
+        else song.tell('No other parts are shown: show them first.');
     };
 
     return {
@@ -21,15 +21,13 @@ export function under(model: RollModel): Record<string, Handler> {
                 if (song.selection.inPlace) {
                     song.selection.workOn([]);
                     song.selection.version++;
-                    return song.tell('Only this part is worked on.');
+                    return song.tell('Only this part is edited.');
                 }
                 withSome(() => {
                     song.selection.workOn(underlay.parts.map((p) => p.id));
                     song.selection.version++;
                     const count = underlay.parts.length;
-                    song.tell(
-                        `${count === 1 ? 'The part' : `The ${count} parts`} underneath and this one are worked on together.`,
-                    );
+                    song.tell(`${count === 1 ? 'The part' : `The ${count} parts`} and this one are edited together.`);
                 });
             }),
         'go-under': (p) =>

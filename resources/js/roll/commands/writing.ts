@@ -18,7 +18,7 @@ export function writing(model: RollModel): Record<string, Handler> {
         model.caretWent();
     }
 
-    /** Takes notes in, or lets them go where all of them are chosen. */
+    /** Takes notes in, or lets them go where all of them are selected. */
     function turn(ids: number[]): void {
         const all = ids.every((id) => song.selection.notes.has(id));
         song.select(
@@ -32,9 +32,9 @@ export function writing(model: RollModel): Record<string, Handler> {
             tool.turn(p.tool === 'eraser' ? 'eraser' : 'pen');
             song.tell(
                 {
-                    pen: 'The pen is in hand: a press writes a note, with Shift one at each line of the grid.',
-                    eraser: 'The eraser is in hand: it deletes the notes that it goes over.',
-                    hand: 'Nothing is in hand.',
+                    pen: 'Pen: a click writes a note, with Shift one at each grid line.',
+                    eraser: 'Eraser: it deletes the notes that it touches.',
+                    hand: 'Pen and eraser are off.',
                 }[tool.name],
             );
         },

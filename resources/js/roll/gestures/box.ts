@@ -3,7 +3,7 @@ import type { Gesture } from '../../stage/hands';
 import type { RollModel } from '../roll-model.svelte';
 import { DRAG_FROM } from './drag';
 
-/** A press on empty paper: dragged it chooses what the box touches, else it ends the choice or puts the caret. */
+/** A press on empty paper: dragged it selects what the box touches, else it ends the choice or puts the caret. */
 export function box(model: RollModel): Gesture {
     const { song, part, overlay, view } = model;
     let from = { tick: 0, y: 0 };

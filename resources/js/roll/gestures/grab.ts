@@ -6,12 +6,12 @@ import { numbersOf } from '../numbers';
 import type { RollModel } from '../roll-model.svelte';
 import { NoteDrag, noteAt } from './drag';
 
-/** A press on a note chooses it, and drags what is chosen. */
+/** A press on a note selects it, and drags what is selected. */
 export function grab(model: RollModel): Gesture {
     const { song, part, overlay } = model;
     let drag: NoteDrag;
     let note: Note;
-    /** What was chosen before. */
+    /** What was selected before. */
     let keep = new Set<number>();
 
     function end(): void {
@@ -20,7 +20,7 @@ export function grab(model: RollModel): Gesture {
         model.touch('overlay', 'lane');
     }
 
-    /** A click: alone it chooses this note with its group (with Alt without it), with Shift it adds, with Mod it takes away or adds. */
+    /** A click: alone it selects this note with its group (with Alt without it), with Shift it adds, with Mod it takes away or adds. */
     function click(mod: boolean, shift: boolean, alone: boolean): void {
         // The pen takes after the note, where it is told to.
         if (part.settings.velocityFrom === 'touched' || part.settings.lengthFrom === 'touched')
@@ -39,7 +39,7 @@ export function grab(model: RollModel): Gesture {
             keep = new Set(song.selection.notes);
             ({ note } = hit);
             const chosen = song.selection.notes.has(note.id);
-            // With Mod on a note not chosen it is open yet whether this adds the note or drags it alone.
+            // With Mod on a note not selected it is open yet whether this adds the note or drags it alone.
             const those = alt ? [note.id] : part.grouped([note.id]);
             if (!chosen && !mod) song.select(shift ? [...song.selection.notes, ...those] : those);
             drag = new NoteDrag(

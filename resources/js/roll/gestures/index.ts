@@ -89,7 +89,7 @@ export function insertAt(model: RollModel, touch: Touch, endedChoice: boolean): 
     song.do(insert(part.id, [{ start, pitch }]));
 }
 
-/** Whether all that is chosen is the note that the double click before wrote: that is no choice to be ended first. */
+/** Whether all that is selected is the note that the double click before wrote: that is no choice to be ended first. */
 export function justWritten({ song, written }: RollModel): boolean {
     const [only, more] = song.selectedNotes;
     return only !== undefined && !more && only.start === written?.start && only.pitch === written.pitch;

@@ -20,7 +20,7 @@ export function laneWords(model: RollModel, name: string, { x, y }: Touch, heigh
 }
 
 /**
- * In a lane: a press on a point takes it and those chosen in hand, a stroke over paper draws, with Shift in a straight
+ * In a lane: a press on a point takes it and those selected in hand, a stroke over paper draws, with Shift in a straight
  * line, which Alt bows, with Mod by the lines of the grid; the second button clears what it goes over.
  */
 export function laneGestures(model: RollModel, name: string, height: () => number): Gesture[] {

@@ -2,7 +2,7 @@ import { transport } from '../../sound/transport.svelte';
 import type { Gesture } from '../../stage/hands';
 import type { RollModel } from '../roll-model.svelte';
 
-/** A press on a note of a part that is worked on with this one chooses it; with Shift it is taken in. */
+/** A press on a note of a part that is worked on with this one selects it; with Shift it is taken in. */
 export function reachUnder(model: RollModel): Gesture {
     const { song, underlay, view } = model;
     return {
@@ -16,7 +16,7 @@ export function reachUnder(model: RollModel): Gesture {
             song.select(shift ? song.selection.notes : [], chosen);
             song.followTo(hit.note.start, hit.note.pitch);
             transport.try(hit.part, [hit.note]);
-            song.tell(`A note of ${hit.part.name} is chosen.`);
+            song.tell(`A note of ${hit.part.name} is selected.`);
             return true;
         },
         move: () => {},

@@ -8,7 +8,7 @@ import type { RollModel } from '../roll-model.svelte';
 
 const REACH = 7;
 
-/** The stem at a place of the velocity lane; a chosen one goes before others. */
+/** The stem at a place of the velocity lane; a selected one goes before others. */
 export function stemAt(model: RollModel, x: number): Note | null {
     let hit: Note | null = null;
     let best = REACH;
@@ -20,7 +20,7 @@ export function stemAt(model: RollModel, x: number): Note | null {
     return hit;
 }
 
-/** Drags what is chosen louder or softer in the velocity lane. */
+/** Drags what is selected louder or softer in the velocity lane. */
 export function raise(model: RollModel, height: () => number): Gesture {
     const { song, part } = model;
     let from = 0;

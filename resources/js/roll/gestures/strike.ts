@@ -4,7 +4,7 @@ import { recorder } from '../../sound/recorder.svelte';
 import type { Gesture } from '../../stage/hands';
 import type { RollModel } from '../roll-model.svelte';
 
-/** A key of the roll's keyboard is struck: it sounds, is played like any other, and chooses its row. */
+/** A key of the roll's keyboard is struck: it sounds, is played like any other, and selects its row. */
 export function strike(model: RollModel): Gesture {
     const { song, part } = model;
     const letGo = (): void => inputs.letGo('screen');
@@ -16,7 +16,7 @@ export function strike(model: RollModel): Gesture {
             if (recorder.on || model.steps.on) return true;
             const row = part.ordered.filter((n) => n.pitch === pitch && part.holds(n.start)).map((n) => n.id);
             song.select(shift || mod ? [...song.selection.notes, ...row] : row);
-            song.tell(`${row.length === 1 ? '1 note' : `${row.length} notes`} on ${model.rowName(pitch)} chosen.`);
+            song.tell(`${row.length === 1 ? '1 note' : `${row.length} notes`} on ${model.rowName(pitch)} selected.`);
             keys.flashFor('select', { move: 'row' });
             return true;
         },

@@ -6,7 +6,7 @@ import type { RollModel } from '../roll-model.svelte';
 
 /**
  * With the pen in hand, a stroke over the velocities sets those that it passes, with Shift in a straight line: a ramp.
- * Where notes are chosen it is theirs alone.
+ * Where notes are selected it is theirs alone.
  */
 export function sweep(model: RollModel, height: () => number): Gesture {
     const { view, song } = model;

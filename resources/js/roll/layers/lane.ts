@@ -46,7 +46,7 @@ export function paintLane(model: RollModel, name: string, ctx: CanvasRenderingCo
         ctx.globalAlpha = 0.22;
         ctx.fillRect(x, Math.min(y, base), end - x, Math.max(1, Math.abs(base - y)));
         ctx.globalAlpha = 1;
-        // A chosen point is a ring, the others are squares; where they crowd, a line in the colour of what is chosen.
+        // A selected point is a ring, the others are squares; where they crowd, a line in the colour of what is selected.
         if (chosen) ctx.fillStyle = c.selected;
         ctx.fillRect(x, y - 0.75, Math.max(1, end - x), 1.5);
         const [from, to] = [Math.min(top, before ?? top), Math.max(bottom, before ?? bottom)];
@@ -103,7 +103,7 @@ function paintPrograms({ view, part, colours: c }: RollModel, ctx: CanvasRenderi
     }
 }
 
-/** Where chosen points would come to while they are in hand. */
+/** Where selected points would come to while they are in hand. */
 function paintHand(model: RollModel, lane: Lane, ctx: CanvasRenderingContext2D, height: number): void {
     const { held } = model.lanes;
     if (held?.lane !== lane.name) return;

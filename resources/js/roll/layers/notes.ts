@@ -31,7 +31,7 @@ interface Inks {
     full: Ink;
 }
 
-/** Which notes of the order are chosen, kept until the notes or the choice change. */
+/** Which notes of the order are selected, kept until the notes or the choice change. */
 class Flags {
     private flags = new Uint8Array(0);
     private of: Part | null = null;
@@ -150,7 +150,7 @@ function paintNote(
         pixels.rect(x, y + h - full, w, full, inks.full);
     }
     pixels.edge(x, y, w, h, chosen ? 2 : 1, note.muted && !chosen ? inks.faint : inks.edge, note.muted === 1);
-    // The corner of a chosen note is folded.
+    // The corner of a selected note is folded.
     if (chosen && w > CORNER)
         for (let i = 0; i < CORNER; i++) pixels.rect(x + w - CORNER + i, y + i, CORNER - i, 1, inks.edge);
     if (w >= MARKED_WIDTH) paintTiming(view, part, note, x, y, h, inks);

@@ -4,7 +4,7 @@ import type { Note } from '../../api/tables';
 import type { Colours } from '../../stage/colours';
 import type { View } from '../../stage/view';
 
-/** What a drag would do: by how much each chosen note's place and size would change. */
+/** What a drag would do: by how much each selected note's place and size would change. */
 export interface Shift {
     start: number;
     length: number;

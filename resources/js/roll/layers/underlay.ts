@@ -13,7 +13,7 @@ const bare = new WeakSet<CanvasRenderingContext2D>();
 
 /**
  * Other parts behind the one being edited, each in its track's tint and quieter: paler, and hatched where they have
- * room, so that they are not taken for notes of the part. Where they are edited in place, those chosen have a full edge.
+ * room, so that they are not taken for notes of the part. Where they are edited in place, those selected have a full edge.
  */
 export function paintUnderlay(
     ctx: CanvasRenderingContext2D,

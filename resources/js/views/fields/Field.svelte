@@ -91,7 +91,7 @@
                         checked={shown === choice}
                         data-first={first && (shown === choice || (shown === undefined && i === 0)) ? '' : undefined}
                         onchange={() => onchange(choice)}
-                    />{choice}</label
+                    />{param.labels?.[choice] ?? choice}</label
                 >
             {/each}
         </div>

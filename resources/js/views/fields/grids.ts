@@ -1,6 +1,6 @@
 import { GRID_BARS, GRID_VALUES } from '../../contract';
 
-/** Note values and bars that a grid can be chosen from. */
+/** Note values and bars that a grid can be selected from. */
 export const VALUES: readonly string[] = GRID_VALUES;
 export const BARS: readonly string[] = GRID_BARS;
 

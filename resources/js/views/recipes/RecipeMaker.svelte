@@ -7,7 +7,7 @@
     import RecipeSteps from './RecipeSteps.svelte';
     import StepFinder from './StepFinder.svelte';
 
-    /** `matching`: how many of the chosen notes meet the condition now; null while it is not known. */
+    /** `matching`: how many of the selected notes meet the condition now; null while it is not known. */
     let { draft, part, matching }: { draft: Draft; part: Part; matching: number | null } = $props();
 
     let name: HTMLInputElement;
@@ -39,7 +39,7 @@
     >
     <section aria-label="Condition">
         <h3 class="pb-1 text-sm font-semibold">
-            Take of the notes chosen {draft.condition?.lines.length === 0 ? 'all' : 'those'}
+            Take of the selected notes {draft.condition?.lines.length === 0 ? 'all' : 'those'}
         </h3>
         {#if draft.condition}
             <PickEditor asks={draft.asks} condition={draft.condition} onchange={(c) => (draft.condition = c)} />

@@ -119,7 +119,7 @@
         if (!r || (await work(() => restoreRecipe(r).then(() => true))) === null) return;
         gone = null;
         at = all.findIndex((one) => one.key === r.key);
-        said = `“${r.name}” is back.`;
+        said = `“${r.name}” is restored.`;
         song.tell(said);
     }
 
@@ -206,8 +206,8 @@
         {#if draft}
             {#if draft.steps.length > 0}<LandingWords landing={song.preview.landing} />{:else}<p class="pb-2">
                     {draft.pick
-                        ? 'With no step it chooses the notes that meet its condition.'
-                        : 'Add a step: it shows at once where the notes would land.'}
+                        ? 'With no step it selects the notes that meet its condition.'
+                        : 'Add a step: the preview shows at once where the notes would go.'}
                 </p>{/if}
             <div class="flex flex-wrap gap-2 py-1">
                 <button class="btn btn-sm btn-primary" data-field onclick={() => void keep()}
@@ -228,7 +228,7 @@
                     onclick={() => (panels.close(), keys.run('record-recipe'))}>Record</button
                 >
                 <a class="btn btn-sm" href="/api/recipes/file" download>Save all</a>
-                <button class="btn btn-sm" data-field onclick={() => picker?.click()}>Bring in</button>
+                <button class="btn btn-sm" data-field onclick={() => picker?.click()}>Import</button>
                 <input
                     bind:this={picker}
                     class="hidden"

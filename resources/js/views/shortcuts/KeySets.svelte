@@ -30,7 +30,7 @@
                 copy
                     ? keys.ask('POST', 'key-sets', { name: to, from: state_.set })
                     : keys.ask('PATCH', `key-sets/${state_.set}`, { name: to }),
-            () => (copy ? `“${to}” is a copy, and in use.` : `The set is called “${to}” now.`),
+            () => (copy ? `“${to}” is a copy, and in use.` : `The set is called “${to}”.`),
         );
     }
 
@@ -54,8 +54,8 @@
             },
             () =>
                 brought
-                    ? `“${keys.state.name}” was brought in, and is in use; undo takes changes of it back.`
-                    : 'Nothing was brought in.',
+                    ? `“${keys.state.name}” was imported, and is in use; undo takes changes of it back.`
+                    : 'Nothing was imported.',
         );
     }
 </script>
@@ -116,7 +116,7 @@
                 onclick={() =>
                     void work(
                         () => keys.ask('POST', 'key-sets/reset'),
-                        () => 'All shortcuts of this set are as they came; undo takes that back.',
+                        () => 'All shortcuts of this set are reset; undo restores them.',
                     )}>Reset all</button
             >
         {/if}
@@ -133,7 +133,7 @@
             >
         {/if}
         <a class="btn btn-sm" href="/api/key-sets/{state_.set}/file" download>Save as a file</a>
-        <button class="btn btn-sm" data-field onclick={() => picker.click()}>Bring in a file</button>
+        <button class="btn btn-sm" data-field onclick={() => picker.click()}>Import a file</button>
         <a class="btn btn-sm" href="/keys/sheet" target="_blank" rel="noopener">Sheet</a>
     {/if}
     <input

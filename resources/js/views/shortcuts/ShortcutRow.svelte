@@ -50,7 +50,7 @@
         {#if r.binding}
             <button class="btn btn-xs" tabindex="-1" data-field onclick={() => onBegin('move')}>Change</button>
             <button class="btn btn-xs" tabindex="-1" data-field onclick={() => onBegin('give')}>Add</button>
-            <button class="btn btn-xs" tabindex="-1" data-field onclick={() => onTake()}>Take away</button>
+            <button class="btn btn-xs" tabindex="-1" data-field onclick={() => onTake()}>Remove</button>
         {:else}
             <button class="btn btn-xs" tabindex="-1" data-field onclick={() => onBegin('give')}>Give a key</button>
         {/if}

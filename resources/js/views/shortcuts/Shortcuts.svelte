@@ -48,7 +48,7 @@
     const shown = $derived(narrow(rows, { text, pressed, group, show, touched }, search, setup.defaults));
     const row = $derived(shown[Math.min(at, shown.length - 1)] ?? null);
 
-    /** Keeps a shortcut in sight, and chosen. */
+    /** Keeps a shortcut in sight, and selected. */
     function touch(b: { context: string; keys: string } | null): void {
         touched = b ? placeOf(b) : '';
         void tick().then(() => {
@@ -97,14 +97,14 @@
         if (!b) return;
         void work(
             () => keys.ask('POST', 'keys/take', { context: b.context, keys: b.keys }),
-            `${labels(b.keys).join(' then ')} no longer stands for “${b.label}”.`,
+            `${labels(b.keys).join(' then ')} no longer runs “${b.label}”.`,
         ).then(focusRow);
     }
 
     function reset(command: string): void {
         void work(
             () => keys.ask('POST', 'key-sets/reset', { command }),
-            `${commands.find(command)?.title ?? command}: its shortcuts are as they came.`,
+            `${commands.find(command)?.title ?? command}: its shortcuts are reset.`,
         ).then(focusRow);
     }
 
@@ -114,7 +114,7 @@
         const label = `${titleOf({ ...r, binding: { ...b, params } })}`;
         void work(
             () => keys.ask('POST', 'keys', { binding: { ...b, params, label }, replace: true }),
-            `${labels(b.keys).join(' then ')} stands for “${label}” now.`,
+            `${labels(b.keys).join(' then ')} now runs “${label}”.`,
         ).then(() => done('', b));
     }
 
@@ -171,8 +171,7 @@
         const off = keys.handle({
             escape: () => router.back(),
             'open-songs': () => router.back(),
-            undo: () =>
-                void work(() => keys.ask('POST', 'key-sets/undo'), 'The last change of shortcuts is taken back.'),
+            undo: () => void work(() => keys.ask('POST', 'key-sets/undo'), 'The last change of shortcuts is undone.'),
         });
         return () => {
             off();
@@ -244,7 +243,7 @@
                     onDone={done}
                 />
             {:else}
-                <p class="p-4">No shortcut is like that. Show “all”, or another word.</p>
+                <p class="p-4">No shortcut found. Show “all”, or try another word.</p>
             {/each}
         </div>
     </div>
@@ -253,13 +252,11 @@
             class="flex h-9 items-center gap-3 overflow-x-auto border-b border-base-300 px-3 text-sm whitespace-nowrap"
             data-testid="keys-help"
         >
-            <span><kbd class="key">↑ ↓</kbd> choose</span> <span><kbd class="key">Enter</kbd> another key</span>
-            <span><kbd class="key">A</kbd> a second key</span> <span><kbd class="key">Del</kbd> take away</span>
-            <span><kbd class="key">P</kbd> parameters</span> <span><kbd class="key">R</kbd> as it came</span>
+            <span><kbd class="key">↑ ↓</kbd> select</span> <span><kbd class="key">Enter</kbd> another key</span>
+            <span><kbd class="key">A</kbd> a second key</span> <span><kbd class="key">Del</kbd> remove</span>
+            <span><kbd class="key">P</kbd> parameters</span> <span><kbd class="key">R</kbd> reset</span>
             <span><kbd class="key">F</kbd> find</span> <span><kbd class="key">K</kbd> find by key</span>
-            <span
-                ><kbd class="key">{labels(keys.keysFor('undo') || 'Mod+Z').join(' ')}</kbd> take the last change back</span
-            >
+            <span><kbd class="key">{labels(keys.keysFor('undo') || 'Mod+Z').join(' ')}</kbd> undo the last change</span>
             <span><kbd class="key">Esc</kbd> leave</span>
         </p>
     </BottomLine>
