@@ -199,6 +199,7 @@ const FIELDS: [string, string, string?][] = [
     ['a number goes down and the panel away', 'Alt+Shift+T, ArrowDown, Escape, Shift+ArrowDown'],
     ['a button is not pressed by an arrow', 'Alt+A T, ArrowDown'],
     ['what a panel made elsewhere is not worked on', 'Alt+W Shift+D, Enter, Q'],
+    ['what was typed is kept when Esc closes the panel', 'Alt+Semicolon, 3, Enter, 7, Escape', 'Pen velocity 37'],
     ['a panel opens on what the keys before it leave', 'N Shift+B, ArrowDown, Alt+V R, 7'],
     ['a space is typed, and does not play', 'Alt+Shift+K, G, m, Space, C, Enter', 'Gm'],
     ['a text is corrected', 'Alt+H C, D, m, 7, ArrowLeft, Backspace, Home, Shift+ArrowRight, G, End, 9, s, Backspace, Enter'],

@@ -343,6 +343,8 @@ class Keys {
     /** A press whose turn has come: where a field or a panel has the keys by now, that has it first. */
     private pressAgain(press: Pressed): void {
         const target = document.activeElement;
+        // What was typed into a field late is told as a change before its panel goes.
+        if (press.stroke === 'Escape' && target instanceof HTMLInputElement && isInPanel(target)) target.blur();
         const tab = press.stroke === 'Tab' || press.stroke === 'Shift+Tab';
         if (
             target instanceof HTMLElement &&
