@@ -6,6 +6,7 @@ namespace App\Contract;
 
 use Jactonic\Core\Command\Batch;
 use Jactonic\Core\Edit\Catalogue;
+use Jactonic\Core\Edit\Requires;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Reading\Readings;
 use Jactonic\Core\Selection\Conditions;
@@ -23,11 +24,11 @@ final class EditShapes
             'selection' => Shape::told('Null where it is what was sent.', Shape::nullable(Shape::list($name('SelectionItem')))), 'said' => Shape::list(Shape::text()), 'warnings' => Shape::list(Shape::text()),
         ];
         $perhaps = [
-            'refused' => Shape::list(Shape::object(['item' => Shape::whole(0), 'detail' => Shape::text()])), 'caret' => Shape::told('Where writing goes on.', Shape::whole()),
+            'refused' => Shape::list(Shape::object(['item' => Shape::whole(0), 'detail' => Shape::text()], ['screen' => Shape::text()])), 'caret' => Shape::told('Where writing goes on.', Shape::whole()),
             'at' => Shape::told('Tick and pitch to which the caret went with the work.', Shape::row(Shape::whole(), Shape::whole(0, 127))),
         ];
         $changed = $kept + ['parts' => Shape::map($name('PartAnswer')), 'canUndo' => Shape::flag(), 'canRedo' => Shape::flag()];
-        $more = $perhaps + ['name' => Shape::text(), 'scale' => Shape::nullable($name('ScaleData')), 'tones' => Shape::list(Shape::text(), 12), 'tracks' => Shape::list($name('TrackHead')), 'time' => $name('TimeData')];
+        $more = $perhaps + ['missing' => Shape::told('What the last command would have needed, where nothing was done for want of it.', Shape::oneOf(array_column(Requires::cases(), 'value')))] + ['name' => Shape::text(), 'scale' => Shape::nullable($name('ScaleData')), 'tones' => Shape::list(Shape::text(), 12), 'tracks' => Shape::list($name('TrackHead')), 'time' => $name('TimeData')];
         $done = ['revision' => Shape::whole(0), 'end' => Shape::whole(0)];
         $ids = Shape::list(Shape::whole(1));
 

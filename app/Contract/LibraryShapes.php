@@ -61,7 +61,7 @@ final class LibraryShapes
                 'importLimit' => Shape::told('Bytes.', Shape::whole(1)), 'songLimit' => Shape::told('Bytes of a song with its history.', Shape::whole(1)),
             ])),
             'Problem' => Shape::told('What went wrong, as RFC 9457 has it.', Shape::object(['type' => Shape::text(), 'title' => Shape::text(), 'status' => Shape::whole(400, 599), 'detail' => Shape::told('A sentence for the person.', Shape::text())], [
-                'parameter' => Shape::text(), 'catchUp' => $name('CatchUp'), 'done' => Shape::told('The very request was answered before; only the answer was lost.', Shape::flag()), 'answer' => $name('LostAnswer'),
+                'parameter' => Shape::text(), 'screen' => Shape::told('The same for the screen, where that names no parameter.', Shape::text()), 'catchUp' => $name('CatchUp'), 'done' => Shape::told('The very request was answered before; only the answer was lost.', Shape::flag()), 'answer' => $name('LostAnswer'),
                 'taken' => Shape::told('Names that are there already, where it is asked what is to become of them.', $texts), 'exception' => Shape::text(), 'song' => Shape::flag(),
             ])),
         ];

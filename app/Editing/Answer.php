@@ -79,6 +79,7 @@ final class Answer
             + ($change->song === [] ? [] : ['name' => $score->name] + SongView::scale($score))
             + ($session->batch->caret === null ? [] : ['caret' => $session->batch->caret])
             + ($session->batch->at === null ? [] : ['at' => $session->batch->at])
+            + ($session->batch->missing === null ? [] : ['missing' => $session->batch->missing->value])
             + [
                 'parts' => (object) $parts,
                 'selection' => self::isGiven($session) ? null : $session->batch->chosen?->toArray($session->brief),

@@ -185,7 +185,7 @@ final class History
                 if (count($do) === 1) {
                     throw $refusal;
                 }
-                $refused[] = ['item' => $i, 'detail' => $refusal->getMessage()];
+                $refused[] = ['item' => $i, 'detail' => $refusal->getMessage()] + ($refusal->screen() === null ? [] : ['screen' => $refusal->screen()]);
 
                 continue;
             }

@@ -27,7 +27,7 @@ final class Problems
                 return self::response(409, 'The song has moved on', $e->getMessage(), ['catchUp' => $e->catchUp, 'done' => $e->done] + ($e->answer === null ? [] : ['answer' => $e->answer]));
             }
             if ($e instanceof Refusal) {
-                return self::response(422, 'That cannot be done', $e->getMessage(), array_filter(['parameter' => $e->parameter]));
+                return self::response(422, 'That cannot be done', $e->getMessage(), array_filter(['parameter' => $e->parameter, 'screen' => $e->screen()], static fn (?string $v): bool => $v !== null));
             }
             if ($e instanceof ImportConflict) {
                 return self::response(409, 'Already there', $e->getMessage(), ['taken' => $e->names]);

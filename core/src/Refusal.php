@@ -16,6 +16,22 @@ class Refusal extends \DomainException
         parent::__construct($message);
     }
 
+    /** The same sentence for the screen: it names the field as a person sees it. */
+    private ?string $screen = null;
+
+    /** With a sentence for the screen, where it has none yet. */
+    public function onScreen(string $sentence): static
+    {
+        $this->screen ??= $sentence;
+
+        return $this;
+    }
+
+    public function screen(): ?string
+    {
+        return $this->screen;
+    }
+
     /** What came instead of what is allowed, in the one wording used everywhere. */
     public static function parameter(string $name, mixed $came, string $allowed): self
     {

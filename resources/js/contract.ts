@@ -2146,6 +2146,7 @@ export interface Answer {
     refused?: {
         item: number;
         detail: string;
+        screen?: string;
     }[];
     /**
      * Where writing goes on.
@@ -2158,6 +2159,10 @@ export interface Answer {
      * @maxItems 2
      */
     at?: [number, number];
+    /**
+     * What the last command would have needed, where nothing was done for want of it.
+     */
+    missing?: 'notes' | 'part' | 'parts' | 'tracks' | 'song' | 'nothing';
     name?: string;
     scale?: ScaleData | null;
     tones?: string[];
@@ -2181,6 +2186,7 @@ export interface LostAnswer {
     refused?: {
         item: number;
         detail: string;
+        screen?: string;
     }[];
     /**
      * Where writing goes on.
@@ -2212,6 +2218,7 @@ export interface LandingAnswer {
     refused?: {
         item: number;
         detail: string;
+        screen?: string;
     }[];
     /**
      * Where writing goes on.
@@ -2224,6 +2231,10 @@ export interface LandingAnswer {
      * @maxItems 2
      */
     at?: [number, number];
+    /**
+     * What the last command would have needed, where nothing was done for want of it.
+     */
+    missing?: 'notes' | 'part' | 'parts' | 'tracks' | 'song' | 'nothing';
     name?: string;
     scale?: ScaleData | null;
     tones?: string[];
@@ -2837,6 +2848,10 @@ export interface Problem {
      */
     detail: string;
     parameter?: string;
+    /**
+     * The same for the screen, where that names no parameter.
+     */
+    screen?: string;
     catchUp?: CatchUp;
     /**
      * The very request was answered before; only the answer was lost.

@@ -7,6 +7,7 @@ namespace Jactonic\Core\Command;
 use Jactonic\Core\Change\Change;
 use Jactonic\Core\Edit\Editor;
 use Jactonic\Core\Edit\Outcome;
+use Jactonic\Core\Edit\Requires;
 use Jactonic\Core\Edit\Wording;
 use Jactonic\Core\Param\Context;
 use Jactonic\Core\Progress;
@@ -45,6 +46,9 @@ final class Batch
      *                       out of sight is in the score, and not in the change
      */
     public array $rebuilt = [];
+
+    /** What the last command would have needed, where nothing was done for want of it. */
+    public ?Requires $missing = null;
 
     /** @var array<int, true> parts whose settings were set */
     public array $set = [];
@@ -104,6 +108,7 @@ final class Batch
         if ($this->follows && $context->caret !== null && $kind !== 'set' && $kind !== 'touched') {
             $this->at = CaretRule::place($outcome->change, $on, $outcome->selection, $this->score, [$context->caret, $context->row]) ?? $this->at;
         }
+        $this->missing = $outcome->missing;
         $this->chosen = $outcome->selection;
         $this->caret = $outcome->caret ?? $this->caret;
         foreach ($outcome->settings as $part => $settings) {

@@ -27,7 +27,7 @@ final class Editor
         $on = self::fitting($spec, $on, $score, $context);
         $missing = self::missing($spec, $on);
         if ($missing !== null) {
-            return new Outcome(new Change, $on, $missing);
+            return new Outcome(new Change, $on, $missing, missing: $spec->needs);
         }
         $outcome = $edit->apply(new EditInput($score, $on, $read->placed($context, $score, $on), $context));
         if ($outcome->selection === $on && $given->tracks === [] && $on->tracks !== []) {

@@ -16,6 +16,7 @@ final readonly class Outcome
      * @param  list<string>  $warnings  a sentence each
      * @param  int|null  $caret  where writing goes on, in ticks; null where it stays
      * @param  array<int, PartSettings>  $settings  of parts whose settings were set, which is no step of the history
+     * @param  Requires|null  $missing  what there would have to be, where nothing was done for want of it
      */
     public function __construct(
         public Change $change,
@@ -24,6 +25,7 @@ final readonly class Outcome
         public array $warnings = [],
         public ?int $caret = null,
         public array $settings = [],
+        public ?Requires $missing = null,
     ) {
     }
 

@@ -206,7 +206,25 @@ final readonly class Param
      */
     public function read(mixed $value): mixed
     {
-        return $this->kind->read($value, $this->name);
+        try {
+            return $this->kind->read($value, $this->name);
+        } catch (Refusal $refusal) {
+            // Of a value that is made of several, what is wrong inside it is said by itself.
+            throw $refusal->parameter === $this->name ? $refusal->onScreen($this->sentence()) : $refusal;
+        }
+    }
+
+    /** What may stand here, for the screen. */
+    public function sentence(): string
+    {
+        return sprintf('%s: %s.', $this->title, match ($this->kind->field()) {
+            'place' => 'a bar and beat, such as 17.3, or a place of the list',
+            'step' => 'a number above 0, in the unit of the list',
+            'grid' => 'a note value from 1/1 to 1/128, such as 1/16, 1/8T or 1/16:5, or bars',
+            'length' => 'a note value such as 1/16, or bars',
+            'pitch' => 'a pitch such as C2, F#3 or Bb1, or a drum',
+            default => $this->allowed(),
+        });
     }
 
     /** @return array<string, mixed> for the interface and the reference page */

@@ -69,7 +69,7 @@ final readonly class Params
         $read = self::read($params, $given, $of);
         foreach ($params as $param) {
             if ($param->isRequired() && ! $read->has($param->name) && ! $read->has($param->unless ?? '')) {
-                throw Refusal::missing($param->name, $param->allowed());
+                throw Refusal::missing($param->name, $param->allowed())->onScreen($param->sentence());
             }
         }
     }
@@ -282,6 +282,6 @@ final readonly class Params
 
     private function missing(string $name): Refusal
     {
-        return Refusal::missing($name, $this->params[$name]->allowed());
+        return Refusal::missing($name, $this->params[$name]->allowed())->onScreen($this->params[$name]->sentence());
     }
 }

@@ -37,7 +37,7 @@ async function read<T>(response: Response): Promise<T> {
         if (NOT_NOW.includes(response.status)) throw new NoAnswer(problem.detail);
         throw new Problem(
             response.status,
-            problem.detail ?? `The server answered ${response.status}.`,
+            problem.screen ?? problem.detail ?? `The server answered ${response.status}.`,
             problem.catchUp,
             problem.done ?? false,
             problem.answer,

@@ -23,6 +23,7 @@ import type {
     ReadingAnswers,
     ReadingId,
     ReadingParams,
+    Requires,
     SongData,
     TimeData,
     TrackData,
@@ -82,6 +83,8 @@ export class Song extends Head implements SongState {
 
     /** Whether the same notes are selected after a command: its spec says so. */
     keeps: (command: Command) => boolean = () => false;
+    /** What to press where nothing was done for want of something. */
+    hint: (missing: Requires) => string = () => '';
     /** Called with the notes that an answer changed or chose, to be heard. */
     onNotes: (notes: Note[], changed: boolean) => void = () => {};
     /** Called when the caret has come to where it was sent. */
@@ -293,10 +296,12 @@ export class Song extends Head implements SongState {
         this.prune();
         // What the last of them was refused with stands alone, as where each is answered by itself.
         const isRefused = answer.refused?.some((r) => r.item === batch.length - 1);
-        const said = isRefused ? '' : ((by.kind === 'one' ? answer.said.join(' ') : answer.said.at(-1)) ?? '');
+        const sentence = isRefused ? '' : ((by.kind === 'one' ? answer.said.join(' ') : answer.said.at(-1)) ?? '');
+        const said = answer.missing ? `${sentence} ${this.hint(answer.missing)}`.trim() : sentence;
+        const last = answer.refused?.at(-1);
         // A note that was only touched says nothing.
         if (said !== '' || answer.warnings.length > 0 || answer.refused)
-            this.tell(said, answer.warnings, answer.refused?.at(-1)?.detail ?? '', by.input);
+            this.tell(said, answer.warnings, last?.screen ?? last?.detail ?? '', by.input);
         if (Object.keys(answer.parts).length > 0 || answer.time || answer.tracks || answer.name !== undefined) {
             this.crossWindow.tell();
             this.onChange();

@@ -1,6 +1,6 @@
 /** What the server says and is asked, as the contract has it, and a few names for parts of that. */
 export type * from '../contract';
-import type { Context, Plays, ReadingAnswers } from '../contract';
+import type { Answer, Context, Plays, ReadingAnswers } from '../contract';
 import type { Note } from './tables';
 
 export type { Note, Point, Row } from './tables';
@@ -17,3 +17,6 @@ export interface Clip extends Omit<ReadingAnswers['clip'], 'notes' | 'points'> {
 
 /** Where a command is asked for, as a page says it: it always has a caret of tick and pitch, or none. */
 export type Where = Omit<Context, 'caret'> & { caret?: { tick: number; pitch: number } };
+
+/** What a command needs. */
+export type Requires = NonNullable<Answer['missing']>;

@@ -6,6 +6,7 @@
     import type { Command, Setup } from '../api/types';
     import { reach } from '../keys/reach.svelte';
     import { nothingHere } from '../keys/other-page';
+    import { nextKeys } from '../keys/next-keys';
     import { keys, type Handler } from '../keys/keys.svelte';
     import { router } from '../router.svelte';
     import { recorder } from '../sound/recorder.svelte';
@@ -76,6 +77,7 @@
             (loaded) => {
                 if (wanted !== id) return loaded.close();
                 loaded.keeps = (c) => c.set !== undefined || (commands.find(c.edit ?? '')?.keeps ?? false);
+                loaded.hint = nextKeys;
                 loaded.onNotes = (notes) => loaded.open && transport.try(loaded.open, notes);
                 loaded.onChange = () => transport.changed();
                 // A take is measured by one time.

@@ -65,7 +65,7 @@ final class PartLoop implements Edit
         }
         $name = count($parts) === 1 ? "“{$parts[0]->name}”" : Wording::parts(count($parts));
 
-        return new Outcome($builder->change(), $input->selection, $until === 0 ? "$name no longer loops." : sprintf('%s loops up to %s%s.', $name, $input->time()->position($until), count($parts) === 1 ? ", $rounds times" : ''));
+        return new Outcome($builder->change(), $input->selection, $until === 0 ? $name.(count($parts) === 1 ? ' no longer loops.' : ' no longer loop.') : sprintf('%s %s up to %s%s.', $name, count($parts) === 1 ? 'loops' : 'loop', $input->time()->position($until), count($parts) === 1 ? ", $rounds times" : ''));
     }
 
     /** Where the last part ends. */
