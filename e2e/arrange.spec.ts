@@ -39,7 +39,7 @@ test('parts by key: repeated, split at bars, joined, their edges and contents mo
     await said(page, 'now ends at');
     expect((await parts())[0]).toMatchObject({ from: 0, to: 7680 });
     await press(page, 'Control+Shift+ArrowLeft', 'Control+Alt+ArrowRight');
-    await said(page, 'What is in');
+    await said(page, 'The contents of');
     await press(page, 'Alt+Delete');
     await said(page, /outside deleted|Nothing lies outside/);
     // A part of no length is refused, and nothing is lost.

@@ -206,7 +206,7 @@ test('a second key, two strokes, parameters of its own, none, and back reset', a
     await press(page, 'n', 'w');
     await expect(page.getByTestId('give-key')).toContainText('Free.');
     await press(page, 'Enter');
-    await said(page, 'N then W stands for');
+    await said(page, 'N then W now runs');
     await press(page, 'Escape');
     await press(page, 'Escape');
     await expect(page.getByTestId('roll')).toBeVisible();
@@ -222,7 +222,7 @@ test('a second key, two strokes, parameters of its own, none, and back reset', a
     await expect(page.getByRole('heading', { name: 'Shortcuts' })).toBeVisible();
     await page.keyboard.type('octave up');
     await press(page, 'Enter', 'Delete');
-    await said(page, 'no longer stands for');
+    await said(page, 'no longer now runs');
 });
 
 test('a set goes out as a file, is reset, comes back the same; bad files get a sentence and change nothing', async ({
@@ -283,7 +283,7 @@ test('a recipe of five edits is recorded, kept, and run on another part', async 
     await press(page, 'Shift+Period');
     const panel = page.getByRole('dialog', { name: 'New recipe' });
     await expect(panel.getByRole('listitem')).toHaveCount(5);
-    await expect(panel).toContainText('2. Transpose: plain steps 3');
+    await expect(panel).toContainText('2. Transpose: steps 3');
     await page.keyboard.type('Five things');
     await press(page, 'Enter');
     await said(page, '“Five things” is kept.');
@@ -503,7 +503,7 @@ test('the pace page tells what was reached by mouse and which key does it, and f
     await said(page, 'Grid 1/16T.');
     await page.getByRole('button', { name: 'triplet' }).click();
     await press(page, 'Control+a', 'q', 'Slash');
-    await page.keyboard.type('pace');
+    await page.keyboard.type('key tips');
     await press(page, 'Enter');
     const pace = page.getByTestId('pace');
     await expect(pace).toContainText('3 of 6 commands by key');
@@ -609,5 +609,5 @@ test('digits and signs are reached on French, German and Nordic keyboards', asyn
     await expect(page.getByRole('dialog', { name: 'All commands' })).toBeVisible();
     await page.keyboard.press('Escape');
     await stroke(page, '§', 'Backquote');
-    await said(page, /^Landing/);
+    await said(page, /^Preview/);
 });

@@ -14,7 +14,7 @@ async function withPen(page: Page, notes = FRAME): Promise<SongJson> {
     await page.keyboard.press('4');
     await said(page, 'Grid 1/8.');
     await page.keyboard.press("'");
-    await said(page, 'The pen is in hand');
+    await said(page, 'Pen: a click writes a note');
     return song;
 }
 
@@ -109,7 +109,7 @@ test('erased by the second button, by a sweep, and by key under the pointer', as
     await said(page, '1 note deleted.');
     // The eraser itself, for those who have one button or a finger.
     await page.keyboard.press("Shift+'");
-    await said(page, 'The eraser is in hand');
+    await said(page, 'Eraser: it deletes');
     const last = await spot(page, 2500, 65);
     await page.mouse.click(last.x, last.y);
     await expect.poll(async () => (await written(page, song)).length).toBe(0);
@@ -243,12 +243,12 @@ test.describe('by touch', () => {
         await page.keyboard.press('4');
         await said(page, 'Grid 1/8.');
         await page.getByRole('button', { name: 'Pen' }).tap();
-        await said(page, 'The pen is in hand');
+        await said(page, 'Pen: a click writes a note');
         const place = await spot(page, 500, 70);
         await page.touchscreen.tap(place.x, place.y);
         await expect.poll(() => written(page, song)).toEqual([[480, 480, 70]]);
-        await page.getByRole('button', { name: 'Eraser in hand' }).tap();
-        await said(page, 'The eraser is in hand');
+        await page.getByRole('button', { name: 'Eraser' }).tap();
+        await said(page, 'Eraser: it deletes');
         await page.touchscreen.tap(place.x + 4, place.y);
         await said(page, '1 note deleted.');
         expect(await written(page, song)).toEqual([]);

@@ -139,7 +139,7 @@ test('drawn on the note by mouse and by key: bend and vibrato, saved on a channe
     expect((back.notes.map((n) => n[OWN]) as unknown as string[]).filter(Boolean)).toEqual(curves);
     expect(back.points).toHaveLength(1);
     await press(page, 'Alt+a', 'x');
-    await said(page, 'is cleared');
+    await said(page, 'are cleared');
     await press(page, 'Control+z', 'Control+z', 'Control+z');
     await expect.poll(async () => (await column(page, song, OWN)).filter(Boolean)).toEqual([]);
 });

@@ -380,7 +380,7 @@ test('a scale: set by typing, seen, and held to; chords turned and opened, a phr
     await said(page, /^Caret at .*, F3\.$/);
     await press(page, 'Control+a');
     for (const [keys, text] of [
-        [['Alt+h', 'ArrowUp'], '1 chord turned up.'],
+        [['Alt+h', 'ArrowUp'], '1 chord inverted up.'],
         [['Alt+h', 'ArrowRight'], '1 chord opened.'],
         [['Alt+h', 'ArrowLeft'], /^1 chord/],
         [['Alt+h', 'm'], /^3 notes mirrored about/],
@@ -398,7 +398,7 @@ test('a scale: set by typing, seen, and held to; chords turned and opened, a phr
     await said(page, /^16 notes laid on/);
     await press(page, 'Escape', 'Control+Home');
     await within(page, 2, 'Alt+h', 'ArrowUp');
-    await said(page, '1 chord turned up.');
+    await said(page, '1 chord inverted up.');
 });
 
 test('a chord by its name, from its panel and typed behind the word, at the caret', async ({ page }) => {

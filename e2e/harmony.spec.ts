@@ -158,7 +158,7 @@ test('job 4: a chord voiced by hand: doubled to the next bar, one tone moved, tu
     await press(page, 's', 's', 's', 's', 'w', 'ArrowUp');
     await said(page, '1 note up a semitone');
     await press(page, 'c', 'Alt+h', 'ArrowUp');
-    await said(page, '1 chord turned up.');
+    await said(page, '1 chord inverted up.');
     await press(page, 'Alt+h', 'ArrowRight');
     await said(page, '1 chord opened.');
     // Grouped, a walk to one of it brings all; alone by a key, and by a click with Alt.
@@ -194,7 +194,7 @@ test('job 18: reversed, mirrored, half and double time, another meter and back, 
         [['Alt+h', 'm'], /mirrored/],
         [['Alt+z', 'h'], /200 %/],
         [['Alt+z', 'd'], /50 %/],
-        [['Alt+z', '3'], /put into 3\/4/],
+        [['Alt+z', '3'], /fitted to 3\/4/],
     ] as const) {
         await press(page, 'Control+a', ...keys);
         await said(page, words);
@@ -236,7 +236,7 @@ test('selecting by what notes are, added, narrowed and taken away; kept, and got
     await press(page, 'n', '2', 'n', 'k');
     await page.keyboard.type('Inner');
     await page.keyboard.press('Enter');
-    await said(page, 'Choice “Inner” kept: 3 notes.');
+    await said(page, 'Selection “Inner” saved: 3 notes.');
     await page.unroute(/\/edits$/);
     await page.reload();
     await expect(page.getByTestId('roll')).toHaveAttribute('data-drawn', /^\d/);

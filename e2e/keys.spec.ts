@@ -30,7 +30,7 @@ test('the strip follows the held modifiers and the first stroke of two', async (
     expect(leading).toContain('N');
     expect(new Set(leading).size).toBe(leading.length);
     await page.keyboard.down('Control');
-    await expect(strip).toContainText('velocity up or down by 5');
+    await expect(strip).toContainText('louder, softer by 5');
     await expect(strip).not.toContainText('quantize');
     await page.keyboard.down('Shift');
     await expect(strip).toContainText('velocity up or down by 10');

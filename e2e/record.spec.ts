@@ -141,7 +141,7 @@ test('job 11: computer keys, count-in, metronome, quantized as it comes in, and 
     await press(page, 'F4', 'Alt+m');
     await said(page, 'The metronome is on.');
     await press(page, 'Control+Shift+\\');
-    await said(page, 'Takes are quantized as they come in');
+    await said(page, 'Recordings are quantized to the part’s grid');
     await press(page, '\\');
     await expect(page.getByTestId('counting')).toContainText('in ', { timeout: 25_000 });
     await expect(page.getByTestId('position')).toBeVisible({ timeout: 25_000 });

@@ -82,7 +82,7 @@ test('a drag holds to the axis on which it began, and goes by the grid', async (
     await page.mouse.move(late.x + 12, late.y);
     await page.mouse.move(later.x, later.y, { steps: 5 });
     await page.mouse.up();
-    await said(page, '1 note moved 470 ticks later.');
+    await said(page, '1 note moved 0.49 beats later.');
     expect((await notesOf(page, song))[2]!.slice(1, 4)).toEqual([2400, 900, 60]);
 });
 
@@ -120,7 +120,7 @@ test('edges change the length, Ctrl drags length and velocity, stems the velocit
     await page.mouse.down();
     await page.mouse.move(there.x, there.y, { steps: 5 });
     await page.mouse.up();
-    await said(page, '1 note longer by 540 ticks.');
+    await said(page, '1 note longer by 0.56 beats.');
     expect((await notesOf(page, song))[0]!.slice(1, 3)).toEqual([0, 1440]);
 
     const body = await spot(page, 3200, 67);
@@ -161,11 +161,11 @@ test('a double click puts a note into its cell with the pen, and only there', as
 test('the pointer and the one selected note say their numbers', async ({ page }) => {
     const late = await spot(page, 2230, 60);
     await page.mouse.move(late.x, late.y);
-    await expect(page.getByTestId('numbers')).toHaveText('C4  1.3.11  900 ticks  velocity 100  5 ms late');
+    await expect(page.getByTestId('numbers')).toHaveText('C4  1.3.11  0.94 beats  velocity 100  5 ms late');
     await page.mouse.move(5, 5);
     await expect(page.getByTestId('numbers')).toHaveText('');
     await page.keyboard.press('d');
-    await expect(page.getByTestId('numbers')).toHaveText('C4  1.1.1  900 ticks  velocity 80  on the line');
+    await expect(page.getByTestId('numbers')).toHaveText('C4  1.1.1  0.94 beats  velocity 80  on the line');
 });
 
 test('a note pushed past the loudest has an arrow over its stem, and taken back none', async ({ page }) => {

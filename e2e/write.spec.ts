@@ -159,7 +159,7 @@ test('the caret goes to notes, to rows in use and to the ends; the span to what 
     );
     await openRoll(page, song);
     await press(page, 'Home', 'Control+Home');
-    await said(page, 'Caret at 1.1.1, C4: a note of 400 ticks, velocity 80, on the line.');
+    await said(page, 'Caret at 1.1.1, C4: a note of 0.42 beats, velocity 80, on the line.');
     await press(page, 'Alt+PageDown');
     await said(page, 'Caret at 1.1.1, G4');
     await press(page, 'Alt+PageDown');

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests;
 
+use Jactonic\Core\Command\Commands;
 use Jactonic\Core\Edit\Catalogue;
 use Jactonic\Core\Reading\Readings;
 use Jactonic\Core\Score\PartSettings;
@@ -32,6 +33,13 @@ final class HouseTest extends TestCase
         self::assertSame([], $long);
         // What is drawn and what hands do there stand in files of their own.
         self::assertLessThan(150, substr_count((string) file_get_contents(base_path('resources/js/roll/Roll.svelte')), "\n"));
+    }
+
+    public function test_no_command_says_another_word_for_it_twice(): void
+    {
+        foreach (Commands::all() as $id => $command) {
+            self::assertSame($command->spec->words, array_values(array_unique($command->spec->words)), (string) $id);
+        }
     }
 
     public function test_an_edit_is_looked_for_in_the_folders_that_there_are(): void

@@ -3,6 +3,7 @@ import { expect, test } from '@playwright/test';
 import { Lane } from '../../resources/js/rules/lane';
 import { Lines } from '../../resources/js/rules/lines';
 import { Time } from '../../resources/js/rules/time';
+import { lengthWords } from '../../resources/js/rules/note-value';
 import { nearest, stepped, stepsTo } from '../../resources/js/rules/scale';
 import type { LinesData, SongData } from '../../resources/js/api/types';
 
@@ -102,4 +103,19 @@ test('the interface reads points of lanes as the core does', () => {
         const lane = new Lane(name);
         for (let v = lane.least; v <= lane.most; v += 97) expect(lane.at(lane.share(v))).toBe(v);
     }
+});
+
+test('the interface says lengths as the core does', () => {
+    const script = `
+        require 'vendor/autoload.php';
+        $told = [];
+        foreach ([97, 480, 960, 1920] as $ppq) for ($ticks = 0; $ticks < 6 * $ppq; $ticks += 1 + intdiv($ticks, 60))
+            $told[] = [$ticks, $ppq, Jactonic\\Core\\Time\\NoteValue::words($ticks, $ppq)];
+        foreach ([1, 2, 4, 8, 16, 32, 64, 128] as $value) foreach ([[1, 1], [2, 3], [3, 2]] as [$n, $d])
+            if (3840 * $n % ($value * $d) === 0) $told[] = [intdiv(3840 * $n, $value * $d), 960, Jactonic\\Core\\Time\\NoteValue::words(intdiv(3840 * $n, $value * $d), 960)];
+        echo json_encode($told);`;
+    const told = JSON.parse(execFileSync('php', ['-r', script], { encoding: 'utf8' })) as [number, number, string][];
+    expect(told.filter(([, , words]) => words.startsWith('1/')).length).toBeGreaterThan(20);
+    expect(told.map(([ticks, ppq]) => [ticks, ppq, lengthWords(ticks, ppq)])).toEqual(told);
+    expect([lengthWords(240, 960), lengthWords(320, 960), lengthWords(960, 960), lengthWords(1, 960), lengthWords(5760, 960)]).toEqual(['1/16', '1/8T', '1/4', 'under 0.01 beats', '1/1D']); // prettier-ignore
 });

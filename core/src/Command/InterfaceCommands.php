@@ -75,7 +75,7 @@ final class InterfaceCommands
                 Param::choice('tool', 'Which', ['pen', 'eraser'], 'pen'),
             ], Requires::Part, ['draw', 'pencil', 'erase', 'mouse', 'write']), self::OPEN, [
                 ['title' => 'Pen on, off', 'params' => ['tool' => 'pen'], 'words' => ['draw', 'pencil', 'write']],
-                ['title' => 'Eraser on, off', 'params' => ['tool' => 'eraser'], 'words' => ['erase', 'delete', 'erase']],
+                ['title' => 'Eraser on, off', 'params' => ['tool' => 'eraser'], 'words' => ['erase', 'delete']],
             ]),
             new Command(new Spec('caret', 'Caret to', Family::View, 'Puts the caret at a note, at the part’s end, at a line, or in another used row; what is selected stays selected.', [
                 Param::choice('to', 'Where', array_keys($to), 'next-note'),

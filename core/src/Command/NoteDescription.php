@@ -8,6 +8,7 @@ use Jactonic\Core\Score\ArticulationSet;
 use Jactonic\Core\Score\Note;
 use Jactonic\Core\Score\Part;
 use Jactonic\Core\Score\Score;
+use Jactonic\Core\Time\NoteValue;
 
 /** What there is to know of one note, for those who do not see it: the same words as the front end's `numbers.ts` has. */
 final class NoteDescription
@@ -21,7 +22,7 @@ final class NoteDescription
         $set = $track === null ? null : ArticulationSet::of($track);
 
         return array_values(array_filter([
-            "$note->length ticks",
+            NoteValue::words($note->length, $score->time->ppq),
             "velocity $note->velocity",
             match (true) {
                 $note->start === $line => 'on the line',

@@ -155,13 +155,17 @@ final readonly class Step
         $beat = intdiv(4 * $time->ppq, $bar->meter->unit);
         $full = $beat * $bar->meter->beats;
         $said = [];
-        foreach ([[intdiv($ticks, $full), 'bar'], [intdiv($ticks % $full, $beat), 'beat'], [$ticks % $full % $beat, 'tick']] as [$n, $word]) {
+        if ($ticks < $beat) {
+            return NoteValue::words($ticks, $time->ppq);
+        }
+        foreach ([[intdiv($ticks, $full), 'bar'], [intdiv($ticks % $full, $beat), 'beat']] as [$n, $word]) {
             if ($n > 0) {
                 $said[] = "$n $word".($n === 1 ? '' : 's');
             }
         }
+        $rest = $ticks % $full % $beat;
 
-        return $said === [] ? '0 ticks' : implode(' ', $said);
+        return implode(' ', $said).($rest === 0 ? '' : ' and '.NoteValue::words($rest, $time->ppq));
     }
 
     private static function ticks(Grid $value, int $ppq): float

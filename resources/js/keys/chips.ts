@@ -71,7 +71,7 @@ export function led(bindings: readonly Binding[]): Binding[][] {
 
 /** What a first stroke leads to, before it is pressed. */
 function sequence(group: Binding[]): string {
-    if (group.some((b) => b.command === 'select')) return 'choose…';
+    if (group.some((b) => b.command === 'select')) return 'select…';
     if (group.every((b) => b.command === 'panel')) return 'settings of…';
     return `${label(group.map((b) => b.label))}…`;
 }

@@ -16,7 +16,7 @@ export class Search {
         const words = typed.split(/\s+/);
         const fitting = (each: (e: Entry, word: string) => number): Entry[] =>
             this.entries
-                .map((e) => ({ e, score: isPhrase(e, typed) ? 0.2 : words.reduce((sum, w) => sum + each(e, w), 0) }))
+                .map((e) => ({ e, score: scoreOf(e, typed) ?? words.reduce((sum, w) => sum + each(e, w), 0) }))
                 .filter((s) => Number.isFinite(s.score))
                 .sort(
                     (a, b) =>
@@ -34,9 +34,10 @@ export class Search {
     }
 }
 
-/** Whether what was typed is, as it stands, another word for a command. */
-function isPhrase(e: Entry, typed: string): boolean {
-    return typed.includes(' ') && e.words.some((w) => w.toLowerCase() === typed);
+/** How far a command is from what was typed, where that is its title or another word for it as it stands. */
+function scoreOf(e: Entry, typed: string): number | undefined {
+    if (e.command !== 'recipe' && e.title.toLowerCase().replace(/…$/, '') === typed) return -1;
+    return typed.includes(' ') && e.words.some((w) => w.toLowerCase() === typed) ? 0.2 : undefined;
 }
 
 /** How far a word is from what a command is called: 0 for its first word; nothing for a word that it has nowhere. */

@@ -1,4 +1,5 @@
 import type { Part } from '../api/part.svelte';
+import { lengthWords } from '../rules/note-value';
 import type { Time } from '../rules/time';
 import type { Note } from '../api/tables';
 import { articulated } from './articulated.svelte';
@@ -17,13 +18,13 @@ export function numbersOf(note: Note, part: Part, time: Time): string {
     // What it was pushed past the limit.
     const carried =
         note.carryVelocity === 0 ? '' : ` ${note.carryVelocity > 0 ? '+' : '−'}${Math.abs(note.carryVelocity)}`;
-    return `${noteName(note.pitch, note.channel)}  ${time.position(note.start, part.lines)}  ${note.length} ticks  velocity ${note.velocity}${carried}  ${off(note, part, time)}${note.muted ? '  muted' : ''}`;
+    return `${noteName(note.pitch, note.channel)}  ${time.position(note.start, part.lines)}  ${lengthWords(note.length, time.ppq)}  velocity ${note.velocity}${carried}  ${off(note, part, time)}${note.muted ? '  muted' : ''}`;
 }
 
 /** What there is to know of one note besides its name and place; the server says the same of one that it chose. */
 export function toldOf(note: Note, part: Part, time: Time): string {
     return [
-        `${note.length} ticks`,
+        lengthWords(note.length, time.ppq),
         `velocity ${note.velocity}`,
         off(note, part, time),
         note.muted && 'muted',

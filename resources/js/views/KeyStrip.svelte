@@ -19,7 +19,7 @@
         structure: 'phrase',
         lane: 'lanes',
         settings: 'grid',
-        selection: 'choosing',
+        selection: 'selecting',
     };
 
     // What the keys do here and now: follows the place, the choice, the held modifiers and the first stroke of two.

@@ -1,4 +1,5 @@
 <script lang="ts">
+    import { lengthWords } from '../rules/note-value';
     import { VELOCITY } from '../contract';
     import type { Part } from '../api/part.svelte';
     import type { Song } from '../api/song.svelte';
@@ -81,7 +82,7 @@
                 onchange={() => set({ lengthFrom: 'toggle' })}
             />
             As of the note last touched{settings.lengthFrom === 'touched' && settings.touchedLength !== null
-                ? `, ${settings.touchedLength} ticks`
+                ? `, ${lengthWords(settings.touchedLength, song.time.ppq)}`
                 : ''}</label
         >
         {#if settings.penLength !== null && settings.lengthFrom === 'fixed'}

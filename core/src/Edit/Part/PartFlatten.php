@@ -24,7 +24,7 @@ final class PartFlatten implements Edit
 {
     public static function spec(): Spec
     {
-        return new Spec('part-flatten', 'Flatten the part', Family::Part, 'Writes what parts play as, and their loops, as notes of their own.', [], Requires::Parts, ['flatten', 'bounce', 'apply', 'unloop', 'write out'], examples: [], takes: [AppliesTo::Parts], contexts: ['song'], keeps: true, formerIds: ['part-make-real']);
+        return new Spec('part-flatten', 'Flatten the part', Family::Part, 'Writes what parts play as, and their loops, as notes of their own.', [], Requires::Parts, ['flatten', 'bounce', 'apply', 'unloop', 'write out', 'real'], examples: [], takes: [AppliesTo::Parts], contexts: ['song'], keeps: true, formerIds: ['part-make-real']);
     }
 
     public function apply(EditInput $input): Outcome

@@ -21,7 +21,7 @@ final class PartTidy implements Edit
 {
     public static function spec(): Spec
     {
-        return new Spec('part-tidy', 'Delete what is outside the part', Family::Part, 'Deletes what is outside the windows of parts.', [], Requires::Parts, ['clean', 'outside', 'hidden'], examples: [], takes: [AppliesTo::Parts], contexts: ['song'], keeps: true);
+        return new Spec('part-tidy', 'Delete what is outside the part', Family::Part, 'Deletes what is outside the windows of parts.', [], Requires::Parts, ['clean', 'outside', 'hidden', 'tidy'], examples: [], takes: [AppliesTo::Parts], contexts: ['song'], keeps: true);
     }
 
     public function apply(EditInput $input): Outcome

@@ -25,7 +25,7 @@ final class FitToScale implements Edit
         return new Spec('fit-to-scale', 'Snap to the scale', Family::Pitch, 'Moves notes outside the scale to its nearest tones.', [
             Param::scale('scale', 'Scale'),
             Param::choice('toward', 'Toward', ['nearest', 'up', 'down'], 'nearest'),
-        ], keeps: true, words: ['correct', 'key', 'diatonic', 'snap', 'wrong notes'], examples: [['scale' => 'C minor pentatonic'], ['scale' => 'F# harmonic minor', 'toward' => 'up']]);
+        ], keeps: true, words: ['correct', 'key', 'diatonic', 'snap', 'wrong notes', 'fit'], examples: [['scale' => 'C minor pentatonic'], ['scale' => 'F# harmonic minor', 'toward' => 'up']]);
     }
 
     public function apply(EditInput $input): Outcome

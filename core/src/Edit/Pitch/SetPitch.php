@@ -21,7 +21,7 @@ final class SetPitch implements Edit
     {
         return new Spec('set-pitch', 'Set pitch', Family::Pitch, 'Gives all notes one pitch.', [
             Param::pitch('pitch', 'Pitch'),
-        ], keeps: true, words: ['pitch', 'same', 'row', 'drum', 'layer'], forms: [
+        ], keeps: true, words: ['pitch', 'same', 'row', 'drum', 'layer', 'one pitch'], forms: [
             ['title' => 'Set pitch to the caret’s row', 'params' => ['pitch' => 'caret'], 'words' => ['drum', 'here']],
         ], examples: [['pitch' => 38], ['pitch' => 'F#3'], ['pitch' => 'Low Tom']]);
     }

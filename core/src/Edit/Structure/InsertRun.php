@@ -40,7 +40,7 @@ final class InsertRun implements Edit
             Param::grid('grid', 'On the lines of', setting: 'grid'),
             Param::number('swing', 'Swing of the lines', 50, 75, Lines::STRAIGHT, '%', setting: 'swing'),
             Param::integer('rise', 'Louder toward the end by, below 0 for softer', -126, 126, 0),
-        ], Requires::Part, ['hats', 'fill', 'roll', 'sixteenths', 'every line', 'draw'], [['pitch' => 42, 'from' => 0, 'to' => 3840], ['pitch' => 'snare', 'from' => 100, 'to' => 2000, 'grid' => '1/32', 'rise' => 30]], forms: [
+        ], Requires::Part, ['hats', 'fill', 'roll', 'sixteenths', 'every line', 'draw', 'run', 'lay'], [['pitch' => 42, 'from' => 0, 'to' => 3840], ['pitch' => 'snare', 'from' => 100, 'to' => 2000, 'grid' => '1/32', 'rise' => 30]], forms: [
             ['title' => 'Fill the bar with notes', 'params' => []],
             ['title' => 'Fill the span with notes', 'params' => ['from' => 'span-start', 'to' => 'span-end']],
         ]);

@@ -35,7 +35,7 @@ final class MoveToTrack implements Edit
             Param::integer('semitones', 'Interval', -127, 127, 0, 'semitones'),
             Param::flag('copy', 'Keep them here'),
             Param::flag('mute', 'Keep them here, muted'),
-        ], words: ['move to track', 'send', 'copy to track', 'register', 'layer', 'double'], examples: [[], ['copy' => true, 'semitones' => 3], ['mute' => true]], forms: [
+        ], words: ['move to track', 'send', 'copy to track', 'register', 'layer', 'double', 'carry'], examples: [[], ['copy' => true, 'semitones' => 3], ['mute' => true]], forms: [
             ['title' => 'Move to the track below', 'params' => ['tracks' => 1]], ['title' => 'Move to the track above', 'params' => ['tracks' => -1]],
             ['title' => 'Copy to the track below', 'params' => ['tracks' => 1, 'copy' => true]],
         ], formerIds: ['carry']);

@@ -36,7 +36,7 @@ final class ToMeter implements Edit
             Param::choice('unit', 'Unit', self::UNITS, '4'),
             Param::choice('how', 'Bars are', ['stretch' => 'stretched', 'fill' => 'filled with silence'], 'stretch'),
             Param::choice('meter', 'The song’s meter', ['set' => 'changes, too', 'stays' => 'stays'], 'set'),
-        ], words: ['time signature', 'waltz', '3/4', '4/4', '6/8', 'odd'], examples: [['beats' => 3], ['beats' => 7, 'unit' => '8', 'meter' => 'stays'], ['beats' => 6, 'how' => 'fill']], keeps: true, forms: [
+        ], words: ['time signature', 'waltz', '3/4', '4/4', '6/8', 'odd', 'put into'], examples: [['beats' => 3], ['beats' => 7, 'unit' => '8', 'meter' => 'stays'], ['beats' => 6, 'how' => 'fill']], keeps: true, forms: [
             ['title' => 'Fit to 3/4', 'params' => ['beats' => 3], 'words' => ['waltz', 'meter']],
             ['title' => 'Fit to 4/4', 'params' => ['beats' => 4], 'words' => ['meter']],
         ]);

@@ -29,7 +29,7 @@ final class AlignToParts implements Edit
             Param::number('within', 'Within', 0, 2000, 120, 'ms'),
             Param::integer('strength', 'Strength', 0, 100, 100, '%'),
             EditInput::lanes(),
-        ], keeps: true, words: ['underlay', 'kick', 'tight', 'together', 'lock'], examples: [['parts' => [1], 'toward' => 'next'], ['parts' => [1], 'toward' => 'next', 'within' => 0]], asked: false);
+        ], keeps: true, words: ['underlay', 'kick', 'tight', 'together', 'lock', 'line up'], examples: [['parts' => [1], 'toward' => 'next'], ['parts' => [1], 'toward' => 'next', 'within' => 0]], asked: false);
     }
 
     public function apply(EditInput $input): Outcome

@@ -25,7 +25,7 @@ final class AsPlayed implements Edit
     {
         return new Spec('as-played', 'Back to as played', Family::Timing, 'Moves each note back to its played start and length.', [
             Param::choice('what', 'What goes back', ['both', 'start', 'length'], 'both'),
-        ], keeps: true, words: ['original', 'as recorded', 'undo quantize', 'restore', 'feel', 'original', 'timing']);
+        ], keeps: true, words: ['original', 'as recorded', 'undo quantize', 'restore', 'feel', 'timing']);
     }
 
     public function apply(EditInput $input): Outcome

@@ -27,7 +27,7 @@ final class SnapNudge implements Edit
         return new Spec('snap-nudge', 'Snap to the next grid line', Family::Timing, 'Moves notes or points together until the first is on the next grid line.', [
             Param::integer('steps', 'Lines, below 0 for earlier', -10_000, 10_000, 1),
             EditInput::lanes(),
-        ], keeps: true, words: ['snap', 'grid', 'align', 'nudge'], examples: [[], ['steps' => 5]], takes: [AppliesTo::Notes, AppliesTo::Points]);
+        ], keeps: true, words: ['snap', 'grid', 'align', 'nudge', 'next line'], examples: [[], ['steps' => 5]], takes: [AppliesTo::Notes, AppliesTo::Points]);
     }
 
     public function apply(EditInput $input): Outcome

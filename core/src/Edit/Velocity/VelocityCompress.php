@@ -25,7 +25,7 @@ final class VelocityCompress implements Edit
         return new Spec('velocity-compress', 'Compress or expand velocities', Family::Velocity, 'Moves velocities closer to a value, or away from it.', [
             Param::integer('value', 'Toward', Note::SOFTEST, Note::LOUDEST, optional: true),
             Param::number('percent', 'Remaining spread', 0, 400, 50, '%'),
-        ], takes: [AppliesTo::Notes, AppliesTo::Points], keeps: true, words: ['compress', 'even out', 'compress', 'tame', 'velocity', 'expand', 'even', 'spread', 'dynamics'], forms: [
+        ], takes: [AppliesTo::Notes, AppliesTo::Points], keeps: true, words: ['compress', 'even out', 'tame', 'velocity', 'expand', 'even', 'spread', 'dynamics', 'toward', 'pull'], forms: [
             ['title' => 'Compress velocities', 'params' => ['percent' => 50], 'words' => ['even out', 'compress', 'tame']],
             ['title' => 'Expand velocities', 'params' => ['percent' => 150], 'words' => ['expand', 'apart']],
         ], examples: [[], ['value' => 80, 'percent' => 200]], formerIds: ['velocity-toward']);

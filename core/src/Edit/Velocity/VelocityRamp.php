@@ -28,7 +28,7 @@ final class VelocityRamp implements Edit
             Param::integer('to', 'To', 0, 200, 100),
             Param::integer('curve', 'Curve: − fast first, + slow first', -100, 100, 0),
             Param::choice('mode', 'From and to are', ['replace' => 'velocities', 'scale' => 'percentages'], 'replace'),
-        ], takes: [AppliesTo::Notes, AppliesTo::Points], keeps: true, words: ['swell', 'velocity', 'ramp', 'fade', 'swell', 'crescendo', 'diminuendo', 'dynamics'], forms: [
+        ], takes: [AppliesTo::Notes, AppliesTo::Points], keeps: true, words: ['swell', 'velocity', 'ramp', 'fade', 'crescendo', 'diminuendo', 'dynamics'], forms: [
             ['title' => 'Crescendo: louder to the end', 'params' => ['from' => 60, 'to' => 100, 'mode' => 'scale'], 'words' => ['rise', 'fade in']],
             ['title' => 'Diminuendo: softer to the end', 'params' => ['from' => 100, 'to' => 60, 'mode' => 'scale'], 'words' => ['decrescendo', 'fall', 'fade out']],
         ], examples: [[], ['from' => 100, 'to' => 40, 'curve' => 50, 'mode' => 'scale']]);

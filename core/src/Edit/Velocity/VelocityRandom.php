@@ -26,7 +26,7 @@ final class VelocityRandom implements Edit
         return new Spec('velocity-random', 'Randomize velocities', Family::Velocity, 'Varies velocities at random.', [
             Param::integer('amount', 'At most', 1, 126, 10),
             Param::integer('seed', 'Seed', 0, 0x7FFFFFFF, 1),
-        ], takes: [AppliesTo::Notes, AppliesTo::Points], keeps: true, words: ['random', 'velocity', 'chance', 'vary', 'dynamics']);
+        ], takes: [AppliesTo::Notes, AppliesTo::Points], keeps: true, words: ['random', 'velocity', 'chance', 'vary', 'dynamics', 'loosen']);
     }
 
     public function apply(EditInput $input): Outcome

@@ -119,8 +119,8 @@ final class NudgeTest extends TestCase
     public function test_a_drag_is_told_in_bars_and_beats(): void
     {
         $said = static fn (int $ticks): string => Make::edit(Make::score([[0, 480, 60]], [], Timeline::of(960, [], [[0, 3, 4]])), 'nudge', ['by' => ['unit' => 'ticks', 'amount' => $ticks]])->said;
-        self::assertSame('1 note moved 470 ticks later.', $said(470));
+        self::assertSame('1 note moved 0.49 beats later.', $said(470));
         self::assertSame('1 note moved 1 beat later.', $said(960));
-        self::assertSame('1 note moved 2 bars 2 beats 720 ticks later.', $said(8400));
+        self::assertSame('1 note moved 2 bars 2 beats and 1/8D later.', $said(8400));
     }
 }

@@ -1,3 +1,4 @@
+import { distanceWords } from '../../rules/note-value';
 import type { Part } from '../../api/part.svelte';
 import type { Note } from '../../api/tables';
 import type { Command } from '../../api/types';
@@ -119,12 +120,13 @@ export class NoteDrag {
         return this.scale ? make.stepsBy(this.steps) : make.transposeBy(semitones);
     }
 
-    get words(): string {
+    /** What it does so far; lengths by the ticks of a quarter. */
+    words(ppq: number): string {
         const parts: string[] = [];
-        if (this.shift.start) parts.push(`${signed(this.shift.start)} ticks`);
+        if (this.shift.start) parts.push(distanceWords(this.shift.start, ppq));
         if (this.shift.pitch && this.scale) parts.push(`${signed(this.steps)} steps of ${this.part.scaleName}`);
         else if (this.shift.pitch) parts.push(`${signed(this.shift.pitch)} semitones`);
-        if (this.shift.length && this.grip !== 'start') parts.push(`length ${signed(this.shift.length)} ticks`);
+        if (this.shift.length && this.grip !== 'start') parts.push(`length ${distanceWords(this.shift.length, ppq)}`);
         if (this.velocity) parts.push(`velocity ${signed(this.velocity)}`);
         return parts.join(', ');
     }

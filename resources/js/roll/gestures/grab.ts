@@ -61,7 +61,7 @@ export function grab(model: RollModel): Gesture {
             model.raised = drag.velocity;
             if (pitch !== drag.shift.pitch)
                 transport.try(part, [{ ...drag.grabbed, pitch: drag.grabbed.pitch + drag.shift.pitch }]);
-            model.onHover(drag.words || numbersOf(drag.grabbed, part, song.time));
+            model.onHover(drag.words(song.time.ppq) || numbersOf(drag.grabbed, part, song.time));
             model.touch('overlay', 'lane');
         },
         drop(touch) {

@@ -1,3 +1,4 @@
+import { lengthWords } from '../../rules/note-value';
 import type { Gesture } from '../../stage/hands';
 import * as make from '../commands/make';
 import type { RollModel } from '../roll-model.svelte';
@@ -40,7 +41,7 @@ export function onNote(model: RollModel): Gesture {
                 );
             } else stroke.points = [...stroke.points, own.at(x, y)];
             const [ticks, value] = stroke.points.at(-1)!;
-            model.onHover(`${ticks} ticks into the note, ${value}`);
+            model.onHover(`${lengthWords(ticks, model.song.time.ppq)} into the note, ${value}`);
             model.touch('overlay');
         },
         drop() {

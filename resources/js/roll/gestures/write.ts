@@ -1,3 +1,4 @@
+import { lengthWords } from '../../rules/note-value';
 import { keys } from '../../keys/keys.svelte';
 import type { Gesture } from '../../stage/hands';
 import { PenStroke, tool } from '../pen.svelte';
@@ -16,7 +17,7 @@ export function write(model: RollModel): Gesture {
             model.onHover(
                 more.length > 0
                     ? `${more.length + 1} notes`
-                    : `${model.rowName(one.pitch)}  ${song.time.position(one.start, part.lines)}  ${Math.round(one.length)} ticks`,
+                    : `${model.rowName(one.pitch)}  ${song.time.position(one.start, part.lines)}  ${lengthWords(Math.round(one.length), song.time.ppq)}`,
             );
         model.touch('overlay');
     }
