@@ -395,7 +395,7 @@ test('a scale: set by typing, seen, and held to; chords turned and opened, a phr
     // A bar of notes on the caret's row, in one key; the chord at the caret turned with nothing selected.
     await press(page, 'Escape', 'Control+End', 'ArrowUp');
     await within(page, 1, 'Alt+Shift+r');
-    await said(page, /^16 notes laid on/);
+    await said(page, /^16 notes of/);
     await press(page, 'Escape', 'Control+Home');
     await within(page, 2, 'Alt+h', 'ArrowUp');
     await said(page, '1 chord inverted up.');

@@ -181,7 +181,7 @@ test('job 4: a chord voiced by hand: doubled to the next bar, one tone moved, tu
     await page.keyboard.up('Alt');
     await chosen(page, 1);
     await press(page, 'n', 'g', 'Alt+z', 'u');
-    await said(page, 'in no group any more');
+    await said(page, 'are no longer grouped');
 });
 
 test('job 18: reversed, mirrored, half and double time, another meter and back, each in two keys and one step', async ({
@@ -203,16 +203,16 @@ test('job 18: reversed, mirrored, half and double time, another meter and back, 
     }
     await press(page, 'Control+a', 'Alt+z', '3');
     await expect.poll(async () => (await notesOf(page, song))[7]![1]! / take[7]![1]!).toBeLessThan(0.78);
-    await said(page, '8 notes, 1 bar, put into 3/4.');
+    await said(page, '8 notes, 1 bar, fitted to 3/4.');
     const squeezed = await notesOf(page, song);
     // The panel shows where it would land; filled, the notes stay and the bar gets longer.
     await press(page, 'Alt+z', 'm');
     const panel = page.getByRole('dialog');
     await panel.getByLabel('Beats').getByRole('spinbutton').fill('5');
     await panel.getByLabel('fill').check();
-    await expect(panel).toContainText('put into 5/4, with silence where a bar is longer');
+    await expect(panel).toContainText('fitted to 5/4, with silence where a bar is longer');
     await page.keyboard.press('Enter');
-    await said(page, 'put into 5/4');
+    await said(page, 'fitted to 5/4');
     await expect.poll(async () => column(await notesOf(page, song), 1)).toEqual(column(squeezed, 1));
 });
 
@@ -247,7 +247,7 @@ test('selecting by what notes are, added, narrowed and taken away; kept, and got
     await chosen(page, 9);
     await press(page, 'n', 'k', 'ArrowDown', 'Delete');
     await said(page, 'Saved selection deleted: Inner.');
-    expect((await fetchSong(page, song.id)).tracks[0]!.parts[0]!.settings.choices).toEqual([]);
+    expect((await fetchSong(page, song.id)).tracks[0]!.parts[0]!.settings.choices).toEqual({});
 });
 
 test('repairs: walked by arrows, seen and selected, mended one by one and all of a kind, dismissed for good', async ({

@@ -33,7 +33,7 @@ test('the strip follows the held modifiers and the first stroke of two', async (
     await expect(strip).toContainText('louder, softer by 5');
     await expect(strip).not.toContainText('quantize');
     await page.keyboard.down('Shift');
-    await expect(strip).toContainText('velocity up or down by 10');
+    await expect(strip).toContainText('louder, softer by 10');
     await page.keyboard.up('Shift');
     await page.keyboard.up('Control');
     await page.keyboard.press('n');

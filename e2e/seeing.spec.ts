@@ -99,7 +99,7 @@ test('job 9: a part underneath, told against, lined up with, its feel taken, gon
     await expect(page.locator('main')).toContainText(/16 ms behind Kit/);
     // In time with it: by one family; played places are remembered.
     await press(page, 'Control+a', 'Alt+v', 'a');
-    await said(page, '8 notes lined up: 8 moved.');
+    await said(page, '8 notes aligned: 8 moved.');
     await expect.poll(async () => (await notes(page, song)).map((n) => n[1]! % 480)).toEqual([0, 0, 0, 0, 0, 0, 0, 0]);
     await press(page, 'p');
     await said(page, '8 notes');
@@ -230,7 +230,7 @@ test('a part that is deleted while it lies underneath, and a view past the end, 
     await press(page, 'Escape', 'd', 'ArrowUp');
     await said(page, '1 note up a semitone');
     await press(page, 'Alt+v', 'a');
-    await said(page, 'Nothing lies under this part');
+    await said(page, 'No other parts are shown');
     await page.evaluate(
         (id) =>
             localStorage.setItem(

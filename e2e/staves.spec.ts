@@ -112,7 +112,7 @@ test('job 16 by key: four bars become two, looped under the song, three parts do
     await said(page, /loops up to 3\.1\.1, 2 times/);
     // Three parts down a third: two keys to select, three to move, of which two may be held.
     await press(page, 'Control+a', 'ArrowDown', 'ArrowDown', 'ArrowDown');
-    await said(page, '3 parts play otherwise; the first: −3.');
+    await said(page, '3 parts changed; the first plays: −3.');
     await expect(page.getByTestId('part').first()).toContainText('−3');
     const line = [0, 1, 2, 3].map((i) => [i * 96, 0, 57 + i, 80]);
     expect(await saved(page)).toEqual([
@@ -194,7 +194,7 @@ test('copied, cut and pasted at the caret’s time and track, also in another so
     await press(page, 'Control+c');
     await said(page, '1 part copied.');
     await press(page, 'Escape', 'Home', 'Shift+ArrowRight', 'Shift+ArrowRight', 'ArrowDown', 'Control+v');
-    await said(page, '“Vibes” put in at 3.1.1.');
+    await said(page, '“Vibes” inserted at 3.1.1.');
     const parts = await heads(page, song, 1);
     expect(parts.map(({ name, from, to }) => [name, from, to])).toEqual([
         ['Pad', 0, 7680],
@@ -208,13 +208,13 @@ test('copied, cut and pasted at the caret’s time and track, also in another so
     await expect(page.getByTestId('part')).toHaveCount(3);
     const other = await open(page);
     await press(page, 'Escape', 'Home', 'Control+v');
-    await said(page, 'put in at 1.1.1');
+    await said(page, 'inserted at 1.1.1');
     expect((await heads(page, other)).map((p) => p.name)).toEqual(['Vibes', 'Vibes']);
     // Copied from the second track and put back where it was, with the caret elsewhere.
     await press(page, 'a', 'Control+c');
     await said(page, '1 part copied.');
     await press(page, 'Escape', 'Home', 'Control+Shift+v');
-    await said(page, /put in at 1\.1\.1/);
+    await said(page, /inserted at 1\.1\.1/);
     await press(page, 'Control+z');
     // Off the line, and back on it by one key for both.
     await press(page, 'Control+a', 'Alt+ArrowRight', 'q');
@@ -293,7 +293,7 @@ test('by mouse: selected, dragged with the axis held, copied, resized, boxed, dr
     await part.first().dblclick();
     await expect(page.getByTestId('roll')).toBeVisible();
     await press(page, 'Escape');
-    await said(page, 'Esc once more goes to the song.');
+    await said(page, 'Esc again goes to the song.');
     await press(page, 'Escape');
     await expect(part.first()).toHaveAttribute('data-chosen', 'true');
     await press(page, 'Enter');
@@ -377,7 +377,7 @@ test('time is put in and removed, in all with the markers; the caret goes from m
     await said(page, 'Jetty: 2.1.1.');
     // The span's bar goes in before it.
     await press(page, 'Home', 'Control+Shift+ArrowRight', 'Alt+w', 'i');
-    await said(page, '1 bar put in at 1.1.1.');
+    await said(page, '1 bar inserted at 1.1.1.');
     expect((await heads(page, song)).map((p) => p.from)).toEqual([3840]);
     await press(page, 'Alt+PageDown');
     await said(page, 'Jetty: 3.1.1.');
@@ -406,7 +406,7 @@ test('the shelf: a part kept under a name, found by typing, put in with its own 
     const link = await page.getByRole('link', { name: 'Save as .mid' }).getAttribute('href');
     expect(parseMidi(await (await page.request.get(link!)).body()).tracks.length).toBeGreaterThan(0);
     await press(page, 'Shift+Enter');
-    await said(page, 'put in at 3.1.1');
+    await said(page, 'inserted at 3.1.1');
     await expect(page.getByTestId('track-head')).toHaveCount(4);
     expect((await fetchSong(page, song.id)).tracks[3]).toMatchObject({ instrument: 'Vibraphone' });
     // Put away, it can be brought back.
@@ -525,7 +525,7 @@ test('the keys that arranging takes: four bars looped under the song in five, pa
     await within(2, 'Shift+j');
     await said(page, '2 parts joined into one.');
     await within(3, 'Control+a', '-');
-    await said(page, '3 parts play otherwise; the first: −3.');
+    await said(page, '3 parts changed; the first plays: −3.');
     await press(page, 'Escape', 'Home', 'Control+Shift+ArrowRight', 'd');
     await within(2, 'Control+b');
     await said(page, 'cropped to 1.1.1–2.1.1');

@@ -53,7 +53,7 @@ test.describe('job 1: a take is tightened', () => {
         await press(page, 'Escape', 'Home', 'd', 'Shift+d');
         await chosen(page, 2);
         await press(page, 'p');
-        await said(page, '2 notes as played: 2 went back.');
+        await said(page, '2 notes: 2 moved back to the played timing.');
         const after = starts(await notesOf(page, song));
         expect(after.slice(0, 2)).toEqual(
             starts(take)
@@ -72,7 +72,7 @@ test.describe('job 1: a take is tightened', () => {
         await press(page, 'Control+a', 'q', 'Control+ArrowRight');
         await said(page, 'longer by 1 grid cell.');
         await press(page, 'Shift+p');
-        await said(page, '8 notes as played');
+        await said(page, '8 notes: 8 moved back to the played timing.');
         expect(starts(await notesOf(page, song))).toEqual(starts(take));
         expect((await notesOf(page, song))[0]![2]).toBe(take[0]![2]! + 240);
         // Its sentence is the one before: the notes themselves are waited for.
@@ -88,9 +88,9 @@ test.describe('job 1: a take is tightened', () => {
         await press(page, 'Control+a', '3');
         await said(page, 'Grid 1/4.');
         await page.keyboard.down('Backquote');
-        await said(page, /^Landing\s+8 notes to 1\/4: 8 moved/);
+        await said(page, /^Preview\s+8 notes to 1\/4: 8 moved/);
         await press(page, '1');
-        await said(page, /^Landing\s+8 notes to 1\/1/);
+        await said(page, /^Preview\s+8 notes to 1\/1/);
         await page.keyboard.up('Backquote');
         await said(page, /^Grid 1\/1\./);
         expect(await notesOf(page, song)).toEqual(take);
@@ -98,7 +98,7 @@ test.describe('job 1: a take is tightened', () => {
         // With nothing selected it looks at all.
         await press(page, 'Escape');
         await page.keyboard.down('Backquote');
-        await said(page, /^Landing\s+8 notes to 1\/1/);
+        await said(page, /^Preview\s+8 notes to 1\/1/);
         await page.keyboard.up('Backquote');
     });
 
@@ -134,9 +134,7 @@ test.describe('job 1: a take is tightened', () => {
         await press(page, 'Control+a', 'Alt+q');
         const panel = page.getByRole('dialog', { name: 'Quantize' });
         await panel.getByRole('spinbutton', { name: 'Window' }).fill('400');
-        await expect(panel.getByTestId('landing')).toContainText(
-            '“window” was 400; allowed: a whole number from 0 to 100',
-        );
+        await expect(panel.getByTestId('landing')).toContainText('Window: a whole number from 0 to 100 %.');
         await press(page, 'Escape');
         await expect(panel).toBeHidden();
         expect(await notesOf(page, song)).toEqual(take);
@@ -177,7 +175,7 @@ test.describe('job 1: a take is tightened', () => {
         await expect.poll(shown).toContain('on the line');
         await page.keyboard.down('Shift');
         await page.keyboard.down('Y');
-        await said(page, /^Compare\s+As played/);
+        await said(page, /^Compare\s+Played timing/);
         await expect.poll(shown).toContain('ms late');
         await page.keyboard.up('Y');
         await page.keyboard.up('Shift');
@@ -205,7 +203,7 @@ test.describe('job 2: triplets and swing', () => {
         expect(starts(await notesOf(page, song))).toEqual([0, 586, 960, 1546, 1920, 2506, 2880, 3466]);
         // What snaps goes by the same lines, and so does the caret.
         await press(page, 'Alt+Shift+ArrowRight');
-        await said(page, '8 notes moved later to the line at 1.1.587.');
+        await said(page, '8 notes moved later to the grid line at 1.1.587.');
         await press(page, 'Escape', 'Home', 'ArrowRight');
         await said(page, 'Caret at 1.1.587');
         await press(page, '0');

@@ -19,10 +19,21 @@ class Refusal extends \DomainException
     /** The same sentence for the screen: it names the field as a person sees it. */
     private ?string $screen = null;
 
-    /** With a sentence for the screen, where it has none yet. */
+    /** Whether its sentence is the one wording of parameters, and not one of its own. */
+    private bool $isGeneric = false;
+
+    private static function generic(string $message, string $parameter): self
+    {
+        $refusal = new self($message, $parameter);
+        $refusal->isGeneric = true;
+
+        return $refusal;
+    }
+
+    /** With a sentence for the screen, where its own names a parameter and nothing was put in its place yet. */
     public function onScreen(string $sentence): static
     {
-        $this->screen ??= $sentence;
+        $this->screen ??= $this->isGeneric ? $sentence : null;
 
         return $this;
     }
@@ -35,12 +46,12 @@ class Refusal extends \DomainException
     /** What came instead of what is allowed, in the one wording used everywhere. */
     public static function parameter(string $name, mixed $came, string $allowed): self
     {
-        return new self(sprintf('“%s” was %s; allowed: %s.', $name, self::show($came), $allowed), $name);
+        return self::generic(sprintf('“%s” was %s; allowed: %s.', $name, self::show($came), $allowed), $name);
     }
 
     public static function missing(string $name, string $allowed): self
     {
-        return new self(sprintf('“%s” is missing; allowed: %s.', $name, $allowed), $name);
+        return self::generic(sprintf('“%s” is missing; allowed: %s.', $name, $allowed), $name);
     }
 
     /** A value as a person would write it, cut short where it is long. */

@@ -103,12 +103,12 @@ test('keys that belong together stand together in the strip', () => {
     expect(shown()).toEqual([
         ['↑ ↓', 'semitone'],
         ['Del ⌫', 'delete'],
-        ['X', 'choose…'],
+        ['X', 'select…'],
         ['1–3', 'grid'],
         ['O', 'back to the song'],
     ]);
     expect(shown({ ...none, mod: true })).toEqual([
-        ['Ctrl ↑ ↓', 'velocity up or down by 5'],
+        ['Ctrl ↑ ↓', 'louder, softer by 5'],
         ['Ctrl Z', 'undo'],
     ]);
     resolver.press('X', 'roll');

@@ -51,7 +51,7 @@ final class RecipesTest extends TestCase
         $song = $this->song();
         $starts = $this->starts($song);
         $this->do($song, [['edit' => 'nudge', 'on' => $this->all($song), 'params' => ['by' => ['unit' => 'ticks', 'amount' => 3]], 'times' => 5]])
-            ->assertOk()->assertJsonPath('said.0', '4 notes moved under 0.01 beats later, 5 times.');
+            ->assertOk()->assertJsonPath('said.0', '4 notes moved 3 ticks later, 5 times.');
         self::assertSame(array_map(static fn (int $t): int => $t + 15, $starts), $this->starts($song));
         self::assertSame(1, Step::query()->count());
         $this->do($song, [['select' => 'next', 'on' => ['part' => $this->partId($song), 'notes' => [1]], 'times' => 2]])->assertJsonPath('selection.0.notes', [3]);

@@ -310,7 +310,7 @@ final class InterfaceCommands
                 ['title' => 'Go to the start', 'params' => ['to' => 'start'], 'words' => ['rewind', 'home', 'zero']],
                 ['title' => 'Go to the end', 'params' => ['to' => 'end']],
             ]),
-            new Command(new Spec('loop', 'Loop on, off', Family::Transport, 'Loops the playing, or plays on.', needs: Requires::Song, words: ['cycle', 'repeat']), self::OPEN),
+            new Command(new Spec('loop', 'Loop on, off', Family::Transport, 'Loops the playing, or plays on.', needs: Requires::Song, words: ['cycle', 'repeat', 'round']), self::OPEN),
             new Command(new Spec('play-span', 'Play the span, looped', Family::Transport, 'Plays the span in a loop.', needs: Requires::Part, words: ['loop', 'cycle', 'range']), self::OPEN),
             new Command(new Spec('stop-returns', 'Stop: return or stay', Family::Transport, 'When it is stopped, the playhead goes back to where it was started, or stays.', needs: Requires::Song, words: ['rewind', 'playhead']), self::OPEN),
             new Command(new Spec('loop-selection', 'Loop what is selected', Family::Transport, 'Loops the bars of the selected notes.', needs: Requires::Notes, words: ['cycle', 'bars']), self::ROLL),

@@ -29,7 +29,9 @@ final class NoteValue
         if ($ticks > 0 && $ticks * 200 < $ppq) {
             return 'under 0.01 beats';
         }
-        $beats = number_format($ticks / $ppq, 2, '.', '');
+        // Whole numbers, so that the interface rounds alike.
+        $hundredths = intdiv(200 * $ticks + $ppq, 2 * $ppq);
+        $beats = sprintf('%d.%02d', intdiv($hundredths, 100), $hundredths % 100);
 
         return $beats.($beats === '1.00' ? ' beat' : ' beats');
     }

@@ -155,6 +155,10 @@ final readonly class Step
         $beat = intdiv(4 * $time->ppq, $bar->meter->unit);
         $full = $beat * $bar->meter->beats;
         $said = [];
+        // So little is no length that anybody reads off a grid.
+        if ($ticks * 32 < $time->ppq) {
+            return $ticks === 1 ? '1 tick' : "$ticks ticks";
+        }
         if ($ticks < $beat) {
             return NoteValue::words($ticks, $time->ppq);
         }

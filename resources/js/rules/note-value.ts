@@ -8,7 +8,7 @@ export function lengthWords(ticks: number, ppq: number): string {
     for (const [kind, n, d] of KINDS)
         for (const value of VALUES) if (ticks * value * d === 4 * ppq * n) return `1/${value}${kind}`;
     if (ticks > 0 && ticks * 200 < ppq) return 'under 0.01 beats';
-    const beats = (Math.round((ticks / ppq) * 100) / 100).toFixed(2);
+    const beats = (Math.floor((200 * ticks + ppq) / (2 * ppq)) / 100).toFixed(2);
     return `${beats} ${beats === '1.00' ? 'beat' : 'beats'}`;
 }
 

@@ -37,8 +37,8 @@ final class ToMeter implements Edit
             Param::choice('how', 'Bars are', ['stretch' => 'stretched', 'fill' => 'filled with silence'], 'stretch'),
             Param::choice('meter', 'The song’s meter', ['set' => 'changes, too', 'stays' => 'stays'], 'set'),
         ], words: ['time signature', 'waltz', '3/4', '4/4', '6/8', 'odd', 'put into'], examples: [['beats' => 3], ['beats' => 7, 'unit' => '8', 'meter' => 'stays'], ['beats' => 6, 'how' => 'fill']], keeps: true, forms: [
-            ['title' => 'Fit to 3/4', 'params' => ['beats' => 3], 'words' => ['waltz', 'meter']],
-            ['title' => 'Fit to 4/4', 'params' => ['beats' => 4], 'words' => ['meter']],
+            ['title' => 'Into 3/4', 'params' => ['beats' => 3], 'words' => ['waltz', 'meter']],
+            ['title' => 'Into 4/4', 'params' => ['beats' => 4], 'words' => ['meter']],
         ]);
     }
 
