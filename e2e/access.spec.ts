@@ -72,7 +72,7 @@ test('at twice the size nothing is lost: all of the line above, names of songs a
     await page.setViewportSize({ width: 640, height: 400 });
     await openRoll(page, song);
     const banner = page.getByRole('banner');
-    for (const name of ['Play', 'Loop', 'Record', 'Metronome', 'Recording settings', 'Inputs', 'Undo', 'Steps'])
+    for (const name of ['Play', 'Loop', 'Record', 'Metronome', 'Recording settings', 'Inputs', 'Undo', 'History'])
         await expect(banner.getByRole('button', { name, exact: true })).toBeInViewport({ ratio: 1 });
     await expect(banner.getByLabel('Tempo, BPM')).toBeInViewport({ ratio: 1 });
     await expect(banner.getByTestId('part-name')).toBeInViewport({ ratio: 1 });

@@ -102,7 +102,7 @@ test('a long way through the history is gone in pieces, and Esc stops it on the 
         await route.fulfill({ response: answer, json: body });
     });
     await press(page, 'j');
-    await page.getByRole('dialog', { name: 'Steps' }).getByRole('button', { name: 'As it was at the start' }).click();
+    await page.getByRole('dialog', { name: 'History' }).getByRole('button', { name: 'As it was at the start' }).click();
     await said(page, /^3\d to go; Esc stops\.$/);
     await expect.poll(() => asked).toBeGreaterThan(3);
     await press(page, 'Escape', 'Escape');

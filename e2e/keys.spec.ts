@@ -141,7 +141,7 @@ test('the steps are a list to walk by key', async ({ page }) => {
     for (const key of ['q', 'ArrowUp', 'ArrowUp']) await page.keyboard.press(key);
     await said(page, '8 notes up a semitone.');
     await page.keyboard.press('j');
-    const panel = page.getByRole('dialog', { name: 'Steps' });
+    const panel = page.getByRole('dialog', { name: 'History' });
     await expect(panel.getByRole('button', { name: /up a semitone/ })).toHaveCount(2);
     await page.keyboard.press('ArrowUp');
     await page.keyboard.press('ArrowUp');

@@ -95,9 +95,9 @@ test('the first five minutes by mouse alone: open, hear, select, tighten, compar
     await word('Undo').click();
     await expect.poll(async () => (await fetchSong(page, id)).tracks[1]!.parts[0]!.notes.length).toBe(before);
     // The history shows it all; all can be saved.
-    await word('Steps').click();
-    await expect(page.getByRole('dialog', { name: 'Steps' })).toContainText('to 1/8');
-    await page.getByRole('dialog', { name: 'Steps' }).getByRole('button', { name: 'Close' }).click();
+    await word('History').click();
+    await expect(page.getByRole('dialog', { name: 'History' })).toContainText('to 1/8');
+    await page.getByRole('dialog', { name: 'History' }).getByRole('button', { name: 'Close' }).click();
     const waiting = page.waitForEvent('download');
     await word('Save as a MIDI file').click();
     const [on, all] = onEighths(await (await waiting).path());

@@ -47,8 +47,8 @@ test('settings, undo and the steps by mouse', async ({ page }) => {
     await said(page, 'Undone: 8 notes up a semitone.');
     await page.getByRole('button', { name: 'Redo' }).click();
     await said(page, 'Redone: 8 notes up a semitone.');
-    await page.getByRole('button', { name: 'Steps' }).click();
-    const panel = page.getByRole('dialog', { name: 'Steps' });
+    await page.getByRole('button', { name: 'History' }).click();
+    const panel = page.getByRole('dialog', { name: 'History' });
     await panel.getByRole('button', { name: 'As it was at the start' }).click();
     await said(page, 'Back to the start of the history.');
     expect((await notesOf(page, song))[0]![3]).toBe(60);

@@ -53,7 +53,7 @@
     }
 </script>
 
-<Panel title="Steps" onkeydown={move}>
+<Panel title="History" onkeydown={move}>
     <label class="flex items-center gap-2 px-4 pt-3"
         >Search <input
             class="input input-sm flex-1"

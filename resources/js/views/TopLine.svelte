@@ -189,7 +189,7 @@
                     class="{ICON} {stepsOpen ? 'bg-base-200' : ''}"
                     {@attach does('steps')}
                     title="History"
-                    aria-label="Steps"
+                    aria-label="History"
                     aria-pressed={stepsOpen}><Icon of={History} size={17} />{@render word('steps')}</button
                 >
                 <button
