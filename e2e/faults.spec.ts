@@ -122,7 +122,7 @@ test('what takes long says how far it is, and Esc or the button stops it with no
         () => page.getByRole('button', { name: 'Stop' }).first().click(),
     ]) {
         await press(page, 'Control+a', 'x');
-        await expect(page.getByTestId('long')).toHaveText(/^At work, [\d,]+ notes so far$/);
+        await expect(page.getByTestId('long')).toHaveText(/^Working: [\d,]+ notes so far$/);
         await stop();
         await said(page, 'Stopped. Nothing was changed.');
         await expect(page.getByTestId('long')).toBeHidden();

@@ -120,7 +120,7 @@ test('what cannot be done is refused whole and says why', async ({ page }) => {
     await page.keyboard.press('Control+a');
     await page.keyboard.press('Shift+ArrowLeft');
     await said(page, 'would start before the song: nothing moved.');
-    await expect(page.getByLabel('Trouble:')).toBeVisible();
+    await expect(page.getByLabel('Error:')).toBeVisible();
     expect((await notesOf(page, song)).map((n) => n[1])).toEqual(song.tracks[0]!.parts[0]!.notes.map((n) => n[1]));
     await page.keyboard.press('Escape');
     await page.keyboard.press('q');

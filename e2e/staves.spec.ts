@@ -286,7 +286,7 @@ test('by mouse: selected, dragged with the axis held, copied, resized, boxed, dr
     await expect.poll(async () => (await heads(page, song))[0]!.muted).toBe(true);
     // The same over the ruler, for a stretch of time.
     await page.getByTestId('song-ruler').click({ button: 'right' });
-    await expect(page.getByRole('menu', { name: 'What can be done with a stretch of time' })).toBeVisible();
+    await expect(page.getByRole('menu', { name: 'Menu of the time' })).toBeVisible();
     await expect(menu.getByRole('menuitem', { name: /insert .*time|time .*span/i }).first()).toBeVisible();
     await press(page, 'Escape');
     // A double click opens it; Esc with nothing selected, and once more, comes back to it, and so does O.

@@ -78,7 +78,7 @@ final class Apply extends Command
         array_push($warnings, ...Exporter::warnings($edited));
         $report = $this->path('report');
         $files = new Files;
-        $files->put($this->path('out') ?? throw new Refusal('Say which file to write.', 'out'), Writer::write(Exporter::export($edited)));
+        $files->put($this->path('out') ?? throw new Refusal('Name a file to write.', 'out'), Writer::write(Exporter::export($edited)));
         if ($report !== null) {
             $files->put($report, json_encode(['name' => $edited->name, 'ppq' => $edited->score->time->ppq, 'tracks' => $names->summary($batch->score),
                 'edits' => $said, 'warnings' => $warnings], JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_INVALID_UTF8_SUBSTITUTE)."\n");
@@ -103,7 +103,7 @@ final class Apply extends Command
     /** @return list<mixed> */
     private function edits(): array
     {
-        $path = $this->path('edits') ?? throw new Refusal('Say which edits to run: --edits=FILE.json.', 'edits');
+        $path = $this->path('edits') ?? throw new Refusal('Name the edits to run: --edits=FILE.json.', 'edits');
         $text = $this->read($path);
         // Read as objects first: an empty object is no empty list.
         $json = json_decode($text, false, 64);

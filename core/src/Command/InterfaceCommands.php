@@ -60,7 +60,7 @@ final class InterfaceCommands
                 ['title' => 'Delete the note at the caret', 'params' => ['what' => 'delete']],
                 ['title' => 'Delete the note under the pointer', 'params' => ['what' => 'delete', 'at' => 'pointer'], 'words' => ['erase']],
             ]),
-            new Command(new Spec('place-and-next', 'To the caret, and on to the next note', Family::Timing, 'Moves the notes to the caret; the caret goes on to the next note.', needs: Requires::Notes, words: ['caret', 'send', 'align', 'move']), self::ROLL),
+            new Command(new Spec('place-and-next', 'Move to the caret, then to the next note', Family::Timing, 'Moves the notes to the caret; the caret goes to the next note.', needs: Requires::Notes, words: ['caret', 'send', 'align', 'move']), self::ROLL),
         ];
     }
 
@@ -225,7 +225,7 @@ final class InterfaceCommands
                 ['title' => 'Sound of the track', 'params' => ['name' => 'sound'], 'words' => ['instrument', 'program', 'patch', 'kit', 'preset']],
                 ['title' => 'Drills: fix the demo’s problems with few keys', 'params' => ['name' => 'drills'], 'words' => ['learn', 'practice', 'exercise', 'tutorial', 'help']],
                 ['title' => 'Articulations of the track', 'params' => ['name' => 'articulations'], 'words' => ['pizzicato', 'key switch', 'set', 'playing styles']],
-                ['title' => 'The shelf: phrases that were kept', 'params' => ['name' => 'shelf'], 'words' => ['library', 'clips', 'ideas', 'put in', 'loops']],
+                ['title' => 'The shelf: phrases kept for every song', 'params' => ['name' => 'shelf'], 'words' => ['library', 'clips', 'ideas', 'put in', 'loops']],
                 ['title' => 'Keep what is selected on the shelf', 'params' => ['name' => 'shelve'], 'words' => ['library', 'save phrase', 'idea']],
                 ['title' => 'Lanes: which', 'params' => ['name' => 'lanes'], 'words' => ['controllers', 'cc', 'automation', 'add']],
                 ['title' => 'Saved selections', 'params' => ['name' => 'choices'], 'words' => ['keep', 'selection', 'named', 'recall']],

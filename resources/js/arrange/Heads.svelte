@@ -97,7 +97,7 @@
                         tabindex="-1"
                         data-field
                         class="block truncate text-left leading-snug font-semibold"
-                        title="The caret to this track; a second click renames it"
+                        title="Click: caret to this track; click again: rename"
                         onclick={here(track)}
                         ondblclick={() => (renaming = track.id)}>{name}</button
                     >

@@ -33,9 +33,7 @@ export function harmony(song: Song, part: Part | null): Record<string, Handler> 
                         await navigator.clipboard.writeText(text);
                         song.tell(`Copied: ${text}`);
                     } catch {
-                        song.tell(text, [
-                            'The browser lets nothing onto the clipboard: the line stands here to be copied.',
-                        ]);
+                        song.tell(text, ['The browser does not allow the clipboard: copy the line from here.']);
                     }
                 })
                 .catch((e: unknown) => song.tell('', [], e instanceof Error ? e.message : String(e))),

@@ -35,7 +35,7 @@
 <button
     class:invisible={!chordLine.shown}
     class="cursor-pointer overflow-hidden border-b border-base-content/50 bg-base-200 px-1 text-left text-xs leading-tight whitespace-nowrap"
-    title="The chord line; a press shows it by change, by beat, by bar, or hides it"
+    title="The chord line; a click shows it by change, by beat, by bar, or hides it"
     tabindex="-1"
     {@attach does('chord-line')}>{chordLine.shown ? `Chords ${chordLine.words}` : ''}</button
 >
@@ -46,6 +46,6 @@
     data-command="chord-notes"
     data-testid="chords"
     data-names={chordLine.chords.map(([, , name]) => name).join(' ')}
-    aria-label="Chords: {chordLine.chords.length}; a press selects the notes of one"
+    aria-label="Chords: {chordLine.chords.length}; a click selects the notes of one"
     onclick={choose}><canvas bind:this={canvas} class="absolute inset-0 size-full"></canvas></button
 >

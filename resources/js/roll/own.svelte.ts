@@ -51,7 +51,7 @@ export class OwnCurves {
         this.stroke = null;
         this.model.touchAll();
         this.model.touch('overlay');
-        this.model.song.tell('The note is closed.');
+        this.model.song.tell('The curves of the note are closed.');
     }
 
     next(): void {

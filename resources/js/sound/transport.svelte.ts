@@ -122,7 +122,7 @@ export class Transport {
                     ended: () => this.playing && this.stop(),
                     letGo: () =>
                         (this.warning =
-                            'This machine cannot sound so many notes at once in time: the quietest were let go.'),
+                            'This machine cannot sound so many notes at once in time: the quietest were stopped.'),
                 };
                 this.synth = await Synth.load(context, listener, (share) => (this.fetched = share));
                 latency.hear(context);

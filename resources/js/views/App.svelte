@@ -294,7 +294,7 @@
         const now = performance.now() / 1000;
         if (taps.length >= MOST_TAPS || now - (taps.at(-1) ?? 0) > TAP_PAUSE) taps = [];
         taps = [...taps, now];
-        if (taps.length < 2) return here.tell('Tap on: a tap a quarter.');
+        if (taps.length < 2) return here.tell('Keep tapping, once a quarter.');
         here.do(tempoTap(taps, Math.round(transport.tick)));
     }
 
@@ -391,7 +391,7 @@
         <div
             class="pointer-events-none fixed inset-3 z-40 flex items-center justify-center rounded-box border-2 border-dashed border-primary bg-base-100/90 text-2xl"
         >
-            Let go to import the file
+            Drop to import the file
         </div>
     {/if}
 </div>

@@ -145,8 +145,7 @@
                         ><tr class="border-b border-base-content/40"
                             ><th class="py-1 font-normal">Made</th><th class="font-normal">File</th><th
                                 class="text-right font-normal">Holds</th
-                            ><th class="text-right font-normal">Size</th><th
-                                ><span class="sr-only">What can be done</span></th
+                            ><th class="text-right font-normal">Size</th><th><span class="sr-only">Actions</span></th
                             ></tr
                         ></thead
                     >
@@ -187,7 +186,7 @@
                     <code>php artisan jactonic:restore FILE</code>.
                 </p>
             {/if}
-        {:else if !trouble}<p class="mt-4" role="status">Looking for backups…</p>{/if}
+        {:else if !trouble}<p class="mt-4" role="status">Loading the backups…</p>{/if}
 
         <h2 class="mt-10 font-serif text-2xl">Deleted songs</h2>
         {#if deleted.length === 0}
@@ -198,7 +197,7 @@
                     ><tr class="border-b border-base-content/40"
                         ><th class="py-1 font-normal">Name</th><th class="text-right font-normal">Bars</th><th
                             class="pl-6 font-normal">Deleted</th
-                        ><th><span class="sr-only">What can be done</span></th></tr
+                        ><th><span class="sr-only">Actions</span></th></tr
                     ></thead
                 >
                 <tbody>

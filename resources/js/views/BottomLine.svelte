@@ -61,9 +61,9 @@
             title={[trouble, said, ...warnings].filter(Boolean).join(' ')}
         >
             {#if busy && long}
-                <progress class="progress mr-2 inline-block w-40 align-middle" aria-label="At work"></progress>
+                <progress class="progress mr-2 inline-block w-40 align-middle" aria-label="Working"></progress>
                 <span class="mr-3 font-semibold" data-testid="long"
-                    >{long.stopping ? 'Stopping …' : `At work, ${long.steps?.toLocaleString('en')} notes so far`}</span
+                    >{long.stopping ? 'Stopping …' : `Working: ${long.steps?.toLocaleString('en')} notes so far`}</span
                 >
                 <button class="btn btn-xs mr-3" {@attach does('escape')}>Stop</button>
             {/if}
@@ -80,14 +80,19 @@
                         of={TriangleAlert}
                         size={15}
                         class="mr-1 inline align-[-2px]"
-                        label="Trouble:"
+                        label="Error:"
                     />{trouble}</span
                 >
             {/if}
             <span class="shrink! truncate">{said}{times % 2 ? '\u200b' : ''}</span>
             {#each warnings as warning, i (i)}
                 <span class="ml-2 max-w-3/4 truncate text-warning"
-                    ><Icon of={TriangleAlert} size={14} class="mr-1 inline align-[-2px]" label="Mind:" />{warning}</span
+                    ><Icon
+                        of={TriangleAlert}
+                        size={14}
+                        class="mr-1 inline align-[-2px]"
+                        label="Warning:"
+                    />{warning}</span
                 >
             {/each}
         </p>

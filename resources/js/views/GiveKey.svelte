@@ -137,7 +137,7 @@
         {/if}
     </div>
     <p class="text-sm text-base-content/85">
-        <kbd class="key">Enter</kbd> keep it <kbd class="key">⌫</kbd> another <kbd class="key">Esc</kbd> leave it
+        <kbd class="key">Enter</kbd> keep it <kbd class="key">⌫</kbd> another <kbd class="key">Esc</kbd> cancel
         {#if contexts.length > 1}<kbd class="key">Tab</kbd> where it holds{/if}
     </p>
     <div class="mt-2 flex gap-2">
@@ -147,6 +147,6 @@
             disabled={strokes.length === 0 || trouble !== ''}
             onclick={() => void give()}>Keep it</button
         >
-        <button data-field class="btn btn-xs" onclick={() => onDone('')}>Leave it</button>
+        <button data-field class="btn btn-xs" onclick={() => onDone('')}>Cancel</button>
     </div>
 </div>

@@ -172,14 +172,14 @@
     {#if trouble}<p class="px-4 pt-3 text-error" role="alert">{trouble}</p>{/if}
     {#if replaced}<p class="px-4 pt-3" role="status">
             A groove took the place of “{replaced.groove.name}”.
-            <button class="btn ml-1 btn-xs" data-field onclick={() => void putBack()}>Put the old back</button>
+            <button class="btn ml-1 btn-xs" data-field onclick={() => void putBack()}>Restore the old one</button>
         </p>{/if}
     <section class="px-4 pt-3" aria-label="Grooves kept">
         {#if grooves.length === 0}
             <p>
                 {loaded
                     ? 'No groove is kept yet. Select notes whose feel you like, here or in another part, give it a name below and press Enter.'
-                    : 'Looking for grooves…'}
+                    : 'Loading the grooves…'}
             </p>
         {/if}
         <ul bind:this={list} data-testid="grooves">

@@ -37,7 +37,7 @@
 
 <Panel title="Inputs">
     <p class="flex items-center gap-2 px-4 pt-3" role="status">
-        Held now: <b class="font-semibold" data-testid="held"
+        Keys down: <b class="font-semibold" data-testid="held"
             >{held.map((p) => noteName(p, part.channel)).join(' ') || 'nothing'}</b
         >
     </p>

@@ -10,16 +10,16 @@
         s.takes?.includes('points') === true || (s.group === 'lane' && s.needs !== 'notes') || s.id === 'lane-show';
     const forVelocities = (s: Spec): boolean => s.group === 'velocity';
     const OF = {
-        note: { title: 'What can be done with what is selected', needs: ['notes'], short: true },
-        empty: { title: 'What can be done here', needs: ['part', 'song'], short: true },
+        note: { title: 'Menu of the selection', needs: ['notes'], short: true },
+        empty: { title: 'Menu of this place', needs: ['part', 'song'], short: true },
         ruler: {
-            title: 'What can be done with a stretch of time',
+            title: 'Menu of the time',
             needs: ['part', 'song', 'notes'],
             short: true,
             about: /span|loop|tempo|bar/,
         },
-        lane: { title: 'What can be done in the lane', needs: ['notes', 'part'], of: forPoints },
-        velocity: { title: 'What can be done with velocities', needs: ['notes', 'part'], of: forVelocities },
+        lane: { title: 'Menu of the lane', needs: ['notes', 'part'], of: forPoints },
+        velocity: { title: 'Menu of velocities', needs: ['notes', 'part'], of: forVelocities },
     } as const;
 </script>
 

@@ -132,7 +132,7 @@
         {#if found.length === 0}
             <p class="px-4 py-2">
                 {phrases.length === 0
-                    ? 'Nothing is kept yet: select parts or notes and keep them here.'
+                    ? 'The shelf is empty: select parts or notes and keep them here.'
                     : 'No phrase found.'}
             </p>
         {:else}
@@ -161,7 +161,7 @@
         {/if}
         <div class="flex flex-wrap gap-2 p-3">
             <button data-field class="btn btn-xs" disabled={!chosen} onclick={() => take(false)}
-                >Put in at the caret</button
+                >Insert at the caret</button
             >
             <button data-field class="btn btn-xs" disabled={!chosen} onclick={() => take(true)}>As new tracks</button>
             <button data-field class="btn btn-xs" disabled={!chosen} onclick={hear}>Hear</button>
@@ -184,6 +184,6 @@
     {#snippet foot()}
         {keeping
             ? 'Enter keeps it.'
-            : 'Arrows walk and let hear. Enter puts it in at the caret, Shift Enter on new tracks with its sounds.'}
+            : 'Arrows select and play a phrase. Enter inserts it at the caret, Shift Enter on new tracks with its sounds.'}
     {/snippet}
 </Panel>

@@ -23,7 +23,7 @@
 <button
     class="cursor-pointer border-r border-b border-base-300 px-3 text-left text-sm"
     tabindex="-1"
-    title="The chord line; a press shows it by change, by beat, by bar, or hides it"
+    title="The chord line; a click shows it by change, by beat, by bar, or hides it"
     {@attach does('chord-line')}>Chords {chordLine.words}</button
 >
 <div

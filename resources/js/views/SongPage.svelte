@@ -137,7 +137,7 @@
             >
             <button
                 class="link text-sm whitespace-nowrap"
-                title="Phrases that were kept, to be put in"
+                title="Phrases kept for every song"
                 {@attach does('panel', { name: 'shelf' })}>Shelf</button
             >
             <button
@@ -210,10 +210,10 @@
             x={menu.x}
             y={menu.y}
             title={{
-                part: 'What can be done with the part',
-                track: 'What can be done with the track',
-                staff: 'What can be done here',
-                ruler: 'What can be done with a stretch of time',
+                part: 'Menu of the part',
+                track: 'Menu of the track',
+                staff: 'Menu of this place',
+                ruler: 'Menu of the time',
             }[menu.on]}
             context="song"
             needs={{

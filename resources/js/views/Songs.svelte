@@ -233,7 +233,7 @@
                             class="w-20 text-right font-normal">Time</th
                         >
                         <th class="w-52 pl-8 font-normal max-[900px]:hidden">Changed</th><th
-                            class="w-44 min-[1100px]:w-88"><span class="sr-only">What can be done</span></th
+                            class="w-44 min-[1100px]:w-88"><span class="sr-only">Actions</span></th
                         >
                     </tr>
                 </thead>
@@ -327,7 +327,7 @@
                 </p>
             </div>
         {:else if !trouble}
-            <p role="status">Looking for your songs…</p>
+            <p role="status">Loading the songs…</p>
         {/if}
     </div>
 </main>

@@ -14,8 +14,8 @@
 {#if fetched !== null}
     <progress
         class="progress h-2 w-10 shrink-0 max-[1100px]:w-6"
-        aria-label="Fetching the sound"
-        title="Fetching the sound: {Math.round(fetched * 100)} %"
+        aria-label="Loading the sound"
+        title="Loading the sound: {Math.round(fetched * 100)} %"
         value={fetched}
         max="1"
     ></progress>

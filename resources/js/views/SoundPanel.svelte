@@ -118,7 +118,7 @@
         {/each}
     </ul>
     {#snippet foot()}
-        Arrows walk and let hear. Enter takes it{track ? ', Shift Enter makes a new track with it' : ''}{part
+        Arrows select and play a sound. Enter sets it{track ? ', Shift Enter makes a new track with it' : ''}{part
             ? ', Ctrl Enter plays it from the caret on'
             : ''}.
         {#if part}<button data-field class="btn btn-xs" disabled={!chosen} onclick={fromHere}>From the caret on</button

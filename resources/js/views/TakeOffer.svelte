@@ -21,7 +21,7 @@
                 ? `, and ${interrupted.left.length - 1} more`
                 : ''}.
         </p>
-        <button class="btn btn-sm btn-primary" title="Put it into the part" {@attach does('take', { what: 'keep' })}
+        <button class="btn btn-sm btn-primary" title="Insert it into the part" {@attach does('take', { what: 'keep' })}
             >Keep it</button
         >
         <button class="btn btn-ghost btn-sm" title="Discard" {@attach does('take', { what: 'drop' })}>Discard</button>

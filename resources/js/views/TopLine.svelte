@@ -58,7 +58,7 @@
         ? 'max-[860px]:flex-wrap max-[860px]:gap-y-0 max-[860px]:py-0.5'
         : ''}"
 >
-    <nav class="flex min-w-0 flex-1 items-baseline gap-2" aria-label="Where you are">
+    <nav class="flex min-w-0 flex-1 items-baseline gap-2" aria-label="Location">
         <a
             class="font-serif text-lg font-semibold"
             href="/"

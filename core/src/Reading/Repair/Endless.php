@@ -14,7 +14,7 @@ final class Endless implements Finder
 {
     public static function title(): string
     {
-        return 'Notes that never end';
+        return 'Notes without an end';
     }
 
     public function in(Part $part, EditInput $input): array

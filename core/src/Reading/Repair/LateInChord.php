@@ -50,7 +50,7 @@ final class LateInChord implements Finder
             $together = $before->start - $first->start < $time->ppq * self::OWN / 2 && $before->end() > $late->start && $first->end() > $late->start;
             if ($apart && $together && $gap > self::LATE && $gap > self::TIMES * $usual) {
                 $found[] = Found::of('late', $part->id, [$late, $before, $first], sprintf('%s comes %s after the rest of its chord.', Wording::note($late, $input->score), Wording::ms($gap)),
-                    'strike it with them', 'move-to', ['tick' => $before->start], [$late]);
+                    'move it to them', 'move-to', ['tick' => $before->start], [$late]);
             }
         }
 

@@ -16,7 +16,7 @@ final class Sliver implements Finder
 
     public static function title(): string
     {
-        return 'Slivers';
+        return 'Very short notes';
     }
 
     public function in(Part $part, EditInput $input): array

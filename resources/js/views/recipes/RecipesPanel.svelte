@@ -180,9 +180,9 @@
         >
             {said}
             {#if gone}<button class="btn ml-1 btn-xs" data-field onclick={() => void restore()}
-                    >Bring it back <kbd class="key">U</kbd></button
+                    >Restore it <kbd class="key">U</kbd></button
                 >{:else if replaced.length > 0}<button class="btn ml-1 btn-xs" data-field onclick={() => void putBack()}
-                    >Put the old back <kbd class="key">U</kbd></button
+                    >Restore the old one <kbd class="key">U</kbd></button
                 >{/if}
         </p>{/if}
     {#if draft}
@@ -216,7 +216,7 @@
                 <button class="btn btn-sm" data-field onclick={() => void keep(true)}
                     >Keep, give a key <kbd class="key">Shift Enter</kbd></button
                 >
-                <button class="btn btn-sm" data-field onclick={leave}>Leave it</button>
+                <button class="btn btn-sm" data-field onclick={leave}>Cancel</button>
             </div>
         {:else}
             {#if all[at]}<LandingWords landing={song.preview.landing} />{/if}
