@@ -1,5 +1,5 @@
 // The song page: many parts moved together, a song of many parts opened and scrolled.
-export function arranging({ browser, base, bring, row, median, p95, untilSeen, frames, countFrames }) {
+export function arranging({ browser, base, bring, row, median, p95, againstFloor, frames, countFrames }) {
     /** A file of so many tracks, each of so many notes, sixteenths, 96 ticks a quarter. */
     function file(tracks, notes) {
         const chunks = Array.from({ length: tracks }, (_, t) => {
@@ -39,12 +39,7 @@ export function arranging({ browser, base, bring, row, median, p95, untilSeen, f
         const page = await open(hundred);
         await page.keyboard.press('Control+a');
         await page.waitForTimeout(800);
-        const times = [];
-        for (let i = 0; i < 30; i++) {
-            times.push(await untilSeen(page, 'staves', i % 2 ? 'ArrowLeft' : 'ArrowRight'));
-            await page.waitForTimeout(40);
-        }
-        row('100 parts of 500 notes moved, key press → on screen, 95th percentile', p95(times.slice(2)), 'ms', 100, `median ${median(times).toFixed(1)} ms`);
+        await againstFloor(page, hundred, 'staves', ['ArrowRight', 'ArrowLeft'], 30, '100 parts of 500 notes moved', 4);
         await page.close();
 
         // 20 tracks, each cut into ten parts: 200 of 250 notes.
