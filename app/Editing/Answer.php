@@ -15,7 +15,6 @@ use Jactonic\Core\Score\PartHead;
 use Jactonic\Core\Score\Point;
 use Jactonic\Core\Score\Score;
 use Jactonic\Core\Score\Sound;
-use Jactonic\Core\Score\Table;
 use Jactonic\Core\Sounding\Performance;
 use Jactonic\Core\Sounding\ReleaseAtEnd;
 use Jactonic\Core\Sounding\Sounding;
@@ -107,13 +106,13 @@ final class Answer
     }
 
     /**
-     * Whether those that stay are told by their columns: they are many, and it is known in which they are otherwise.
+     * Whether those that stay are told by their columns: they are many.
      *
      * @param  RowsChange<covariant Note|Point>  $sides
      */
     private static function areMany(RowsChange $sides): bool
     {
-        return $sides->changedColumns !== Table::ALL && count($sides->touched()) >= self::MANY && $sides->staying() !== [];
+        return count($sides->touched()) >= self::MANY && $sides->staying() !== [];
     }
 
     /**

@@ -11,118 +11,132 @@ use Jactonic\Core\Score\Rows;
 use Jactonic\Core\Score\Table;
 
 /**
- * What a change does to the notes, or to the points, of one part: how those it touches were, and how they are after it.
- * One that is only `before` goes, one that is only `after` comes, the others stay.
- *
- * Where all stay, it can be made of those columns that become otherwise; then nothing is made of it but what is asked for.
+ * What a change does to the notes, or to the points, of one part. Some go, some come; of those that stay it holds the
+ * columns that change, before and after. Objects are made of them only where somebody asks for objects.
  *
  * @template T of Note|Point
  */
 final class RowsChange
 {
-    /** @var array{array<int, T>, array<int, T>}|null those that stay, before and after, in the order of their ids */
-    private ?array $stay = null;
+    /** The columns that change in those that stay, a bit each, as `Table::changedColumns` sets them. */
+    public readonly int $changedColumns;
+
+    /** @var array<int, T>|null made when it is asked for */
+    private ?array $before = null;
+
+    /** @var array<int, T>|null likewise */
+    private ?array $after = null;
 
     /**
      * @param  Table<T>  $table
-     * @param  array<int, T>|null  $before  null while it is only columns
-     * @param  array<int, T>|null  $after
-     * @param  int  $changedColumns  the columns in which those that stay may be otherwise, a bit each, as `Table::changedColumns` sets them
-     * @param  Rows<T>|null  $rows  what the columns are of, on whichever side
-     * @param  list<int>  $ids  of those that the columns are of, ascending
-     * @param  array<string, list<mixed>>  $was  columns before, by name
-     * @param  array<string, list<mixed>>  $is  after
+     * @param  array<int, T>  $going  by id
+     * @param  array<int, T>  $coming  by id
+     * @param  list<int>  $ids  of those that stay, ascending
+     * @param  array<string, list<mixed>>  $was  columns before, by name, in the order of the ids
+     * @param  array<string, list<mixed>>  $is  the same columns after
+     * @param  Rows<T>|null  $rows  what those that stay are of, on whichever side; null where none stays
      */
     private function __construct(
         private readonly Table $table,
-        private ?array $before,
-        private ?array $after,
-        public readonly int $changedColumns,
-        private readonly ?Rows $rows = null,
+        private readonly array $going,
+        private readonly array $coming,
         private readonly array $ids = [],
         private readonly array $was = [],
         private readonly array $is = [],
+        private readonly ?Rows $rows = null,
     ) {
+        $this->changedColumns = $is === [] ? 0 : $table->bit(...array_keys($is));
     }
 
     /**
+     * Out of objects: one that is only before goes, one that is only after comes, the others stay.
+     *
      * @template U of Note|Point
      *
      * @param  Table<U>  $table
      * @param  array<int, U>  $before
      * @param  array<int, U>  $after
+     * @param  int  $changedColumns  the columns in which those that stay may differ, a bit each
      * @return self<U>
      */
     public static function of(Table $table, array $before = [], array $after = [], int $changedColumns = Table::ALL): self
     {
-        return new self($table, $before, $after, $changedColumns);
+        $stay = array_intersect_key($after, $before);
+        if (! Ids::areAscending(array_keys($stay))) {
+            ksort($stay);
+        }
+        $ids = array_keys($stay);
+        $old = array_map(static fn (int $id): Note|Point => $before[$id], $ids);
+        $was = $is = [];
+        foreach ($ids === [] ? [] : $table->named($changedColumns) as $name) {
+            [$then, $now] = [array_column($old, $name), array_column($stay, $name)];
+            if ($then !== $now) {
+                [$was[$name], $is[$name]] = [$then, $now];
+            }
+        }
+        /** @var self<U> $change */
+        $change = new self($table, array_diff_key($before, $after), array_diff_key($after, $before), $ids, $was, $is, $ids === [] ? null : Rows::of($table, $stay));
+        [$change->before, $change->after] = [$before, $after];
+
+        return $change;
     }
 
     /**
+     * Out of columns: all stay.
+     *
      * @template U of Note|Point
      *
      * @param  Table<U>  $table
-     * @param  Rows<U>  $rows  as they stand on either side of the change
-     * @param  list<int>  $ids  of those that become otherwise, ascending
+     * @param  Rows<U>  $rows  as they are on either side of the change
+     * @param  list<int>  $ids  of those that change, ascending
      * @param  array<string, list<mixed>>  $was  columns before, by name, in the order of the ids
      * @param  array<string, list<mixed>>  $is  the same columns after
      * @return self<U>
      */
     public static function columns(Table $table, Rows $rows, array $ids, array $was, array $is): self
     {
-        return new self($table, null, null, $table->bit(...array_keys($is)), $rows, $ids, $was, $is);
+        return new self($table, [], [], $ids, $was, $is, $rows);
     }
 
-    /** @return array<int, T> those that go, or become otherwise, as they were */
+    /** @return array<int, T> those that go or stay, as they were */
     public function before(): array
     {
-        return $this->before ??= $this->made($this->was);
+        return $this->before ??= $this->made($this->was) + $this->going;
     }
 
-    /** @return array<int, T> those that come, or become otherwise, as they are */
+    /** @return array<int, T> those that come or stay, as they are */
     public function after(): array
     {
-        return $this->after ??= $this->made($this->is);
+        return $this->after ??= $this->made($this->is) + $this->coming;
     }
 
     public function isEmpty(): bool
     {
-        return $this->rows === null ? $this->before === [] && $this->after === [] : $this->ids === [];
+        return $this->ids === [] && $this->going === [] && $this->coming === [];
     }
 
     /** @return array<int, T> those that it takes away */
     public function going(): array
     {
-        return $this->rows === null ? array_diff_key($this->before(), $this->after()) : [];
+        return $this->going;
     }
 
     /** @return array<int, T> those that it puts in */
     public function coming(): array
     {
-        return $this->rows === null ? array_diff_key($this->after(), $this->before()) : [];
+        return $this->coming;
     }
 
     /** @return list<int> ids of those that stay, ascending */
     public function staying(): array
     {
-        if ($this->rows !== null) {
-            return $this->ids;
-        }
-        $ids = array_keys($this->before());
-        if ($ids !== array_keys($this->after())) {
-            $ids = array_keys(array_intersect_key($this->before(), $this->after()));
-        }
-        if (! Ids::areAscending($ids)) {
-            sort($ids);
-        }
-
-        return $ids;
+        return $this->ids;
     }
 
     /** @return list<int> ids of those that are there after it */
     public function touched(): array
     {
-        return $this->rows === null ? array_keys($this->after()) : $this->ids;
+        return [...$this->ids, ...array_keys($this->coming)];
     }
 
     /**
@@ -132,22 +146,7 @@ final class RowsChange
      */
     public function column(string $name): array
     {
-        if ($this->rows !== null) {
-            return isset($this->is[$name]) ? [$this->was[$name], $this->is[$name]] : array_fill(0, 2, $this->rows->values($name, $this->ids));
-        }
-        if ($this->stay === null) {
-            $this->stay = [$this->before(), $this->after()];
-            $ids = $this->staying();
-            if ($ids !== array_keys($this->before()) || $ids !== array_keys($this->after())) {
-                $this->stay = [[], []];
-                foreach ($ids as $id) {
-                    $this->stay[0][] = $this->before()[$id];
-                    $this->stay[1][] = $this->after()[$id];
-                }
-            }
-        }
-
-        return [array_column($this->stay[0], $name), array_column($this->stay[1], $name)];
+        return isset($this->is[$name]) ? [$this->was[$name], $this->is[$name]] : array_fill(0, 2, $this->rows?->values($name, $this->ids) ?? []);
     }
 
     /**
@@ -178,16 +177,19 @@ final class RowsChange
         return $by;
     }
 
-    /** Whether nothing comes or goes, and none that stays is otherwise in one of these columns; where that is not known, it may be. */
+    /** Whether nothing comes or goes, and none of these columns changes in those that stay. */
     public function leaves(string ...$columns): bool
     {
-        return ($this->changedColumns & $this->table->bit(...$columns)) === 0 && ($this->rows !== null || (count($this->before()) === count($this->after()) && $this->going() === []));
+        return $this->onlyStays() && ($this->changedColumns & $this->table->bit(...$columns)) === 0;
     }
 
     /** @return self<T> */
     public function inverse(): self
     {
-        return new self($this->table, $this->after, $this->before, $this->changedColumns, $this->rows, $this->ids, $this->is, $this->was);
+        $inverse = new self($this->table, $this->coming, $this->going, $this->ids, $this->is, $this->was, $this->rows);
+        [$inverse->before, $inverse->after] = [$this->after, $this->before];
+
+        return $inverse;
     }
 
     /**
@@ -199,7 +201,7 @@ final class RowsChange
      */
     public function applyTo(Rows $rows, bool $carried): Rows
     {
-        return $this->rows === null || $carried || count($this->ids) <= Rows::MANY
+        return $carried || ! $this->onlyStays() || count($this->ids) <= Rows::MANY
             ? $rows->with($this->before(), $this->after(), $carried ? Table::ALL : $this->changedColumns)
             : $rows->withColumns($this->ids, $this->is);
     }
@@ -210,11 +212,12 @@ final class RowsChange
      * @param  self<T>  $later
      * @param  int  $back  ticks by which what is only touched later stood earlier before both
      * @param  int  $on  ticks by which what is only touched first stands later after both
+     * @param  bool  $known  whether no head carried them meanwhile
      * @return self<T>
      */
     public function then(self $later, int $back = 0, int $on = 0, bool $known = true): self
     {
-        if ($this->rows !== null && $later->rows !== null && $this->ids === $later->ids && $back === 0 && $on === 0) {
+        if ($this->onlyStays() && $later->onlyStays() && $this->ids === $later->ids && $back === 0 && $on === 0 && $this->rows !== null) {
             return self::columns($this->table, $this->rows, $this->ids, $this->was + $later->was, $later->is + $this->is);
         } elseif ($this->isEmpty() && $back === 0 && $known) {
             return $later;
@@ -226,9 +229,14 @@ final class RowsChange
             $this->table,
             $this->before() + $this->moved(array_diff_key($later->before(), $this->after()), $back),
             $later->after() + $this->moved(array_diff_key($this->after(), $later->before()), $on),
-            // What is taken away and put in again may be otherwise in anything.
-            $known && array_intersect_key($this->going(), $later->after()) === [] ? $this->changedColumns | $later->changedColumns : Table::ALL,
+            // What is taken away and put in again may differ in anything.
+            $known && array_intersect_key($this->going, $later->after()) === [] ? $this->changedColumns | $later->changedColumns : Table::ALL,
         );
+    }
+
+    private function onlyStays(): bool
+    {
+        return $this->going === [] && $this->coming === [];
     }
 
     /**
