@@ -45,7 +45,7 @@ function fits(e: Entry, word: string): number {
     const title = apart(e.title);
     // A recipe is one's own: it comes beside the command that it is named after, not before it.
     if (title[0] === word) return e.command === 'recipe' ? 1 : 0;
-    if (word.length > 3 && title[0]!.startsWith(word)) return 0.9;
+    if (word.length > 3 && title[0]!.startsWith(word)) return title.length === 1 ? 0.85 : 0.9;
     if (title.includes(word)) return 1;
     const words = e.words.map((w) => w.toLowerCase());
     const place = words.indexOf(word);

@@ -16,7 +16,7 @@ final class VelocityEven implements Edit
 {
     public static function spec(): Spec
     {
-        return new Spec('velocity-even', 'Even out velocities', Family::Velocity, 'Gives all notes the mean of their velocities.', takes: [AppliesTo::Notes, AppliesTo::Points], keeps: true, words: ['even', 'velocity', 'flatten', 'equal', 'mean', 'level'], formerIds: ['velocity-level']);
+        return new Spec('velocity-even', 'Even out velocities', Family::Velocity, 'Gives all notes the mean of their velocities.', takes: [AppliesTo::Notes, AppliesTo::Points], keeps: true, words: ['level', 'even', 'velocity', 'flatten', 'equal', 'mean'], formerIds: ['velocity-level']);
     }
 
     public function apply(EditInput $input): Outcome
