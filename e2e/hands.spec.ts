@@ -183,7 +183,7 @@ test('the caret goes with the work, belongs to the song, and undo gives back the
     await press(page, 'Control+c', 'Alt+Shift+n');
     await said(page, /is empty/);
     await press(page, 'Control+v');
-    await said(page, 'B4 at 2.1.31 inserted.');
+    await said(page, 'B4 at 2.1.1.12 inserted.');
 });
 
 test('selecting by hand: notes apart, what the caret passes, the next chord’s nearest voice', async ({ page }) => {
@@ -211,7 +211,7 @@ test('selecting by hand: notes apart, what the caret passes, the next chord’s 
     await chosen(page, 24);
     // From the middle voice of a strummed chord to that of the next.
     await press(page, 'Escape', 'Control+Home', 'd', 'w', 'd');
-    await said(page, 'E4 at 1.1.491');
+    await said(page, 'E4 at 1.1.3.04');
     expect(await notesOf(page, song)).toHaveLength(24);
 });
 
@@ -292,7 +292,7 @@ test('a phrase goes into another song, to the same place in the measure of that 
     );
     await openRoll(page, other);
     await press(page, 'Control+Shift+v');
-    await said(page, 'B4 at 2.1.121 inserted.');
+    await said(page, 'B4 at 2.1.1.50 inserted.');
 });
 
 test('panels open with what the part says; what was set last is one key away', async ({ page }) => {

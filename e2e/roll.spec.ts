@@ -149,7 +149,7 @@ test('a double click puts a note into its cell with the pen, and only there', as
     await page.waitForTimeout(100);
     expect(await notesOf(page, song)).toHaveLength(4);
     await page.mouse.dblclick(free.x, free.y);
-    await said(page, 'D4 at 1.1.481 inserted.');
+    await said(page, 'D4 at 1.1.3 inserted.');
     expect((await notesOf(page, song))[4]!.slice(1, 5)).toEqual([480, 240, 62, 90]);
     await chosen(page, 1);
     const on = await spot(page, 600, 62);
@@ -161,7 +161,7 @@ test('a double click puts a note into its cell with the pen, and only there', as
 test('the pointer and the one selected note say their numbers', async ({ page }) => {
     const late = await spot(page, 2230, 60);
     await page.mouse.move(late.x, late.y);
-    await expect(page.getByTestId('numbers')).toHaveText('C4  1.3.11  0.94 beats  velocity 100  5 ms late');
+    await expect(page.getByTestId('numbers')).toHaveText('C4  1.3.1.04  0.94 beats  velocity 100  5 ms late');
     await page.mouse.move(5, 5);
     await expect(page.getByTestId('numbers')).toHaveText('');
     await page.keyboard.press('d');

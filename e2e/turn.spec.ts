@@ -27,7 +27,7 @@ test('Esc typed before a choice is known selects nothing, and the arrows after i
     const song = await slow(page);
     const take = await notesOf(page, song);
     await press(page, 'd', 'Escape', 'ArrowRight', 'ArrowRight', 'ArrowUp');
-    await said(page, 'Caret at 1.1.481, C♯4');
+    await said(page, 'Caret at 1.1.3, C♯4');
     await chosen(page, 0);
     expect(await notesOf(page, song)).toEqual(take);
 });
@@ -126,7 +126,7 @@ test('a repeat typed at once repeats what was typed before it, and places are th
     await expect.poll(async () => (await notesOf(page, song))[0]![3]).toBe(take[0]![3]! + 3);
     // The note goes two cells on, and the caret to where it is then.
     await press(page, 'ArrowRight', 'ArrowRight', 'Escape', 'Control+Home', 'Alt+PageDown');
-    await said(page, 'Caret at 1.1.501, E♭4');
+    await said(page, 'Caret at 1.1.3.08, E♭4');
 });
 
 test('what is typed behind Esc works on nothing, also where an edit before it travels along', async ({ page }) => {

@@ -59,13 +59,13 @@ test('ticks become seconds piece by piece, and back', () => {
 test('places are said as bar, beat and tick from 1', () => {
     expect([0, 959, 960, 3839, 3840, 7680, 7780, 10_659, 10_660].map((t) => time.position(t, swung))).toEqual([
         '1.1.1',
-        '1.1.960',
+        '1.1.4.99',
         '1.2.1',
-        '1.4.960',
+        '1.4.4.99',
         '2.1.1',
         '3.1.1',
         '4.1.1',
-        '4.3.960',
+        '4.3.4.99',
         '5.1.1',
     ]);
     expect([clock(0), clock(61.26)]).toEqual(['0:00.0', '1:01.3']);

@@ -73,7 +73,7 @@ final class ReadingTest extends TestCase
         $this->postJson("/api/songs/$song->id/edits", ['base' => $song->revision, 'do' => [['set' => ['grid' => '1/8T'], 'part' => $part]]])->assertOk();
         $way = ['reading' => 'caret-step', 'on' => ['part' => $part, 'notes' => []], 'context' => ['caret' => 0]];
         $read = fn (array $params, array $other = []) => $this->postJson("/api/songs/$song->id/reading", $other + ['params' => $params] + $way);
-        $read(['steps' => 2])->assertOk()->assertExactJson(['tick' => 640, 'place' => '1.1.641']);
+        $read(['steps' => 2])->assertOk()->assertExactJson(['tick' => 640, 'place' => '1.1.3.66']);
         $read(['steps' => 2, 'by' => ['unit' => 'bar', 'amount' => 1]])->assertJsonPath('tick', 7680);
         foreach ([['from' => -1], ['from' => 'x'], ['steps' => 99_999], ['by' => ['unit' => 'miles']]] as $bad) {
             $read($bad)->assertStatus(422)->assertJsonPath('parameter', array_key_first($bad));

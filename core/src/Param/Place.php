@@ -53,6 +53,6 @@ final class Place extends Plain
     public function typed(array $words): ?array
     {
         // A bar alone or with its beat and tick is a place once there are bars to count by: `Position`.
-        return preg_match('/^\d{1,6}(\.\d{1,3}){1,2}$/', $words[0]) === 1 ? [new Position($words[0]), 1] : $this->longest($words, 1);
+        return preg_match('/^\d{1,6}(\.\d{1,3}){1,3}$/', $words[0]) === 1 ? [new Position($words[0]), 1] : $this->longest($words, 1);
     }
 }

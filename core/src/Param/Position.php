@@ -6,7 +6,7 @@ namespace Jactonic\Core\Param;
 
 use Jactonic\Core\Time\Timeline;
 
-/** A place as people say it: bar, beat and, where it is told, tick, all counted from 1. */
+/** A place as people say it: bar, beat and, where they are told, sixteenth, all counted from 1, and hundredths of a sixteenth. */
 final readonly class Position
 {
     public function __construct(public string $text)
@@ -15,9 +15,11 @@ final readonly class Position
 
     public function tick(Timeline $time): int
     {
-        [$bar, $beat, $tick] = [...array_map(intval(...), explode('.', $this->text)), 1, 1];
+        $said = array_map(intval(...), explode('.', $this->text));
+        [$bar, $beat, $sixteenth, $hundredths] = $said + [1, 1, 1, 0];
         $at = $time->meters->barNumber(max(0, $bar - 1));
+        $within = intdiv(((max(1, $sixteenth) - 1) * 100 + $hundredths) * $time->ppq + 200, 400);
 
-        return $at->start + (max(1, $beat) - 1) * intdiv(4 * $time->ppq, $at->meter->unit) + max(1, $tick) - 1;
+        return $at->start + (max(1, $beat) - 1) * intdiv(4 * $time->ppq, $at->meter->unit) + $within;
     }
 }

@@ -69,7 +69,8 @@ final readonly class MeterMap
     }
 
     /**
-     * A place as people read it: bar.beat.tick, each counted from 1; beats are the meter's unit.
+     * A place as people read it: bar.beat.sixteenth, each counted from 1, and behind them hundredths of a sixteenth where
+     * there are any: "17.3.2", "17.3.2.50". Beats are the meter's unit.
      */
     public function position(int $tick): string
     {
@@ -78,7 +79,9 @@ final readonly class MeterMap
         $beat = intdiv($offset * $bar->meter->unit, 4 * $this->ppq);
         $within = $offset - self::divRound($beat * 4 * $this->ppq, $bar->meter->unit);
 
-        return sprintf('%d.%d.%d', $bar->index + 1, $beat + 1, $within + 1);
+        $hundredths = intdiv(400 * $within, $this->ppq);
+
+        return sprintf('%d.%d.%d', $bar->index + 1, $beat + 1, intdiv($hundredths, 100) + 1).($hundredths % 100 === 0 ? '' : sprintf('.%02d', $hundredths % 100));
     }
 
     /** @return list<array{int, int, int}> tick, beats, unit */

@@ -33,12 +33,12 @@ final class NoteDescriptionTest extends TestCase
     /** @return iterable<string, array{Note, string}> */
     public static function notes(): iterable
     {
-        yield 'on its line' => [new Note(1, 480, 240, 60, 84), 'C4 at 1.1.481 is selected: 1/16, velocity 84, on the line.'];
-        yield 'late' => [new Note(1, 500, 240, 60, 84), 'C4 at 1.1.501 is selected: 1/16, velocity 84, 10 ms late.'];
-        yield 'early' => [new Note(1, 460, 240, 60, 84), 'C4 at 1.1.461 is selected: 1/16, velocity 84, 10 ms early.'];
+        yield 'on its line' => [new Note(1, 480, 240, 60, 84), 'C4 at 1.1.3 is selected: 1/16, velocity 84, on the line.'];
+        yield 'late' => [new Note(1, 500, 240, 60, 84), 'C4 at 1.1.3.08 is selected: 1/16, velocity 84, 10 ms late.'];
+        yield 'early' => [new Note(1, 460, 240, 60, 84), 'C4 at 1.1.2.91 is selected: 1/16, velocity 84, 10 ms early.'];
         yield 'muted, with an articulation and curves' => [
             new Note(1, 480, 240, 60, 84, muted: true, articulation: 2, own: '{"bend":[[0,0],[100,512]]}'),
-            'C4 at 1.1.481 is selected: 1/16, velocity 84, on the line, muted, SECOND, with curves.',
+            'C4 at 1.1.3 is selected: 1/16, velocity 84, on the line, muted, SECOND, with curves.',
         ];
     }
 }

@@ -50,9 +50,9 @@ final class MapsTest extends TestCase
         $map = Timeline::of(960, [], [[0, 4, 4], [7680, 6, 8], [7680 + 2880, 2, 2]])->meters;
 
         self::assertSame('1.1.1', $map->position(0));
-        self::assertSame('2.4.960', $map->position(7679));
+        self::assertSame('2.4.4.99', $map->position(7679));
         self::assertSame('3.1.1', $map->position(7680));
-        self::assertSame('3.6.480', $map->position(7680 + 2879));
+        self::assertSame('3.6.2.99', $map->position(7680 + 2879));
         self::assertSame('4.2.1', $map->position(7680 + 2880 + 1920));
         self::assertSame(2, $map->barAt(8000)->index);
         self::assertSame(7680 + 2880 + 3840, $map->barNumber(4)->start);

@@ -32,14 +32,18 @@ export class Time {
         return [beats, unit];
     }
 
-    /** bar.beat.tick from 1, read off the bars of a table. */
+    /** bar.beat.sixteenth from 1, and hundredths of a sixteenth where there are any, read off the bars of a table. */
     position(tick: number, lines: Lines): string {
         const bar = lines.barAt(tick);
         const offset = Math.max(0, tick) - bar.start;
         const [beat, unit] = [4 * this.ppq, this.meterAt(tick)[1]];
         const n = Math.floor((offset * unit) / beat);
         // Where a beat is no whole number of ticks it begins at the nearest.
-        return `${bar.index + 1}.${n + 1}.${Math.floor(offset - Math.floor((n * beat) / unit + 0.5)) + 1}`;
+        const within = Math.floor(offset - Math.floor((n * beat) / unit + 0.5));
+        const hundredths = Math.floor((400 * within) / this.ppq);
+        const rest = hundredths % 100;
+        const behind = rest === 0 ? '' : `.${String(rest).padStart(2, '0')}`;
+        return `${bar.index + 1}.${n + 1}.${Math.floor(hundredths / 100) + 1}${behind}`;
     }
 }
 

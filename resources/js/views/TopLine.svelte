@@ -43,7 +43,16 @@
     const ICON = 'btn btn-sm btn-ghost btn-square w-9 gap-1 px-0 min-[1700px]:w-auto min-[1700px]:px-2';
 
     const lines = $derived(part?.lines ?? song?.parts.values().next().value?.lines);
-    const position = $derived(song && lines ? song.time.position(Math.floor(transport.tick + 1e-3), lines) : '1.1.1');
+    // To the sixteenth: hundredths would flicker while it plays.
+    const position = $derived(
+        song && lines
+            ? song.time
+                  .position(Math.floor(transport.tick + 1e-3), lines)
+                  .split('.')
+                  .slice(0, 3)
+                  .join('.')
+            : '1.1.1',
+    );
     const seconds = $derived(song ? clock(song.time.seconds(transport.tick)) : '0:00.0');
     const meter = $derived(song ? song.time.meterAt(transport.tick).join('/') : '');
 </script>

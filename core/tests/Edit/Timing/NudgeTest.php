@@ -83,7 +83,7 @@ final class NudgeTest extends TestCase
             Make::edit($score, 'nudge', ['steps' => -1]);
             self::fail('It moved.');
         } catch (Refusal $refusal) {
-            self::assertStringContainsString('C4 at 1.1.101', $refusal->getMessage());
+            self::assertStringContainsString('C4 at 1.1.1.41', $refusal->getMessage());
         }
     }
 
