@@ -46,7 +46,7 @@ final class Resize implements Edit
         $clipped = 0;
         foreach ($input->parts() as $part) {
             $by = $input->params->step('by', $part->ownSettings());
-            $words = $by->words($steps);
+            $words = $by->words($steps, $input->time(), $first);
             $lines = $input->lines($part);
             $together = $by->isOfTime() ? null : $by->distance($input->time(), $lines, $steps, $first);
             $input->resize($builder, $part, static function (float $start, float $length, int $id) use ($input, $part, $by, $lines, $together, $atEnd, $steps, &$clipped): array {

@@ -35,6 +35,6 @@ final class SetLength implements Edit
             $input->resize($builder, $part, static fn (float $start): array => [$start, max(1.0, $to->distance($input->time(), $lines, 1, $start))]);
         }
 
-        return new Outcome($builder->change(), $input->selection, sprintf('%s: length %s.', Wording::notes($input->selection->count()), $to->words(1)));
+        return new Outcome($builder->change(), $input->selection, sprintf('%s: length %s.', Wording::notes($input->selection->count()), $to->words(1, $input->time(), $input->firstStart())));
     }
 }

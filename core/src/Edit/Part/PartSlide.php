@@ -47,6 +47,6 @@ final class PartSlide implements Edit
             $builder->head($part, $head->slid($by));
         }
 
-        return new Outcome($builder->change(), $input->selection, sprintf('The contents of %s moved %s.', (count($parts) === 1 ? "“{$parts[0]->name}”" : Wording::parts(count($parts))), $input->params->step('by', $parts[0]->settings())->words($steps).($steps < 0 ? ' earlier' : ' later')));
+        return new Outcome($builder->change(), $input->selection, sprintf('The contents of %s moved %s.', (count($parts) === 1 ? "“{$parts[0]->name}”" : Wording::parts(count($parts))), $input->params->step('by', $parts[0]->settings())->words($steps, $input->time(), $parts[0]->head->from).($steps < 0 ? ' earlier' : ' later')));
     }
 }
