@@ -4,6 +4,10 @@
     import Icon from '../stage/Icon.svelte';
 
     let { landing }: { landing: Landing | null } = $props();
+
+    // What the sentence and its warnings say already is not said again.
+    const merging = $derived(landing?.warnings.some((w) => w.includes('double')) ? 0 : (landing?.merging.size ?? 0));
+    const far = $derived(landing?.said.includes('20 ms') ? 0 : (landing?.far.size ?? 0));
 </script>
 
 <div class="min-h-24" role="status" aria-live="polite" data-testid="landing">
@@ -18,10 +22,10 @@
         {#each landing.warnings as warning (warning)}
             <p class="text-warning"><Icon of={TriangleAlert} size={14} class="mr-1 inline align-[-2px]" />{warning}</p>
         {/each}
-        {#if landing.merging.size > 0 || landing.far.size > 0}
+        {#if merging > 0 || far > 0}
             <p class="mt-1 text-base-content/85">
-                {#if landing.merging.size > 0}✕ {landing.merging.size} would double another.{/if}
-                {#if landing.far.size > 0}→ {landing.far.size} would move by more than 20 ms.{/if}
+                {#if merging > 0}✕ {merging} would double another.{/if}
+                {#if far > 0}→ {far} would move by more than 20 ms.{/if}
             </p>
         {/if}
     {/if}

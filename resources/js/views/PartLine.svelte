@@ -199,7 +199,7 @@
         <button
             class="btn btn-xs px-1.5 {press(tool.name === 'eraser')}"
             aria-pressed={tool.name === 'eraser'}
-            aria-label="Eraser in hand"
+            aria-label="Eraser"
             title="Eraser: it deletes what it touches"
             {@attach does('tool', { tool: 'eraser' }, giveBack)}><Icon of={Eraser} size={14} /></button
         >
@@ -219,7 +219,7 @@
         {/each}
     </span>
     <label
-        >long <select
+        >Length <select
             class="select select-xs w-21 pl-2"
             aria-label="Length of new notes"
             value={settings.lengthFrom === 'touched' ? 'touched' : (settings.penLength ?? '')}

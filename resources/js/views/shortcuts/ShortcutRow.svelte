@@ -4,7 +4,7 @@
     import { labels } from '../../keys/strokes';
     import Field from '../fields/Field.svelte';
     import GiveKey from '../GiveKey.svelte';
-    import { CONTEXTS, titleOf, type Mode, type Row } from './rows';
+    import { CONTEXTS, says, titleOf, type Mode, type Row } from './rows';
 
     interface Props {
         r: Row;
@@ -39,7 +39,7 @@
         {:else}<span class="text-base-content/70">no key</span>{/if}
     </span>
     <span role="gridcell" class="truncate"
-        >{#if r.binding}{r.binding.label}
+        >{#if r.binding && !says(titleOf(r), r.binding.label)}{r.binding.label}
             <span class="text-sm text-base-content/80">{titleOf(r)}</span>{:else}{titleOf(r)}{/if}</span
     >
     <span role="gridcell" class="text-sm text-base-content/85 max-[760px]:hidden">{r.entry.group}</span>

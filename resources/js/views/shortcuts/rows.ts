@@ -95,3 +95,10 @@ export function narrow(rows: readonly Row[], by: Narrowed, search: Search, defau
     };
     return list.sort((a, b) => rank(a) - rank(b));
 }
+
+/** Whether a title has every word of a label, so that the label need not stand beside it. */
+export function says(title: string, label: string): boolean {
+    const words = (text: string): string[] => text.toLowerCase().match(/[\p{L}\d/−+%]+/gu) ?? [];
+    const there = new Set(words(title));
+    return words(label).every((word) => there.has(word));
+}
