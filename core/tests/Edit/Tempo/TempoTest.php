@@ -59,7 +59,7 @@ final class TempoTest extends TestCase
         self::assertSame([[0, 120.0], [3840, 100.0]], self::tempos('tempo-move', ['at' => 6720, 'bar' => 2]));
         self::assertSame([[0, 100.0]], self::tempos('tempo-move', ['at' => 6720, 'bar' => 1]), 'one that began there gives way');
         self::assertSame([[0, 120.0]], self::tempos('tempo-remove', ['at' => 6720]));
-        foreach ([['tempo-remove', ['at' => 0], '/start stays/'], ['tempo-remove', ['at' => 5], '/No tempo begins at 1\.1\.6/'], ['tempo-move', ['at' => 0, 'bar' => 2], '/start stays/'], ['meter-remove', ['at' => 0], '/start stays/']] as [$edit, $params, $message]) {
+        foreach ([['tempo-remove', ['at' => 0], '/start stays/'], ['tempo-remove', ['at' => 5], '/No tempo begins at 1\.1\.1\.02/'], ['tempo-move', ['at' => 0, 'bar' => 2], '/start stays/'], ['meter-remove', ['at' => 0], '/start stays/']] as [$edit, $params, $message]) {
             try {
                 Batch::once(['edit' => $edit, 'params' => $params], self::song());
                 self::fail($edit);
