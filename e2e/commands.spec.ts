@@ -186,10 +186,10 @@ test('quantize is given a key that is taken, through the collision; taken back, 
     // The song page has its own M, for parts.
     const found = page.getByTestId('shortcuts').getByRole('row');
     await expect(found).toHaveCount(2);
-    await expect(found.filter({ hasText: 'mine' })).toContainText('quantize');
+    await expect(found.filter({ hasText: 'mine' })).toContainText('Quantize');
     await press(page, 'Control+z');
     await said(page, 'The last change of shortcuts is undone.');
-    await expect(found.filter({ hasText: 'the roll' })).toContainText('mute notes');
+    await expect(found.filter({ hasText: 'the roll' })).toContainText('Mute notes');
 });
 
 test('a second key, two strokes, parameters of its own, none, and back reset', async ({ page }) => {
