@@ -179,7 +179,7 @@ test('the caret goes with the work, belongs to the song, and undo gives back the
     await press(page, 'Control+z', 'Escape');
     // A phrase of bar 2 goes to bar 2 of a new part, at its own places.
     await press(page, 'Home', 'Shift+ArrowRight', 'Escape', 'd');
-    await said(page, /^B4 at 2\.1\.31/);
+    await said(page, /^B4 at 2\.1\.1\.12/);
     await press(page, 'Control+c', 'Alt+Shift+n');
     await said(page, /is empty/);
     await press(page, 'Control+v');
@@ -292,7 +292,7 @@ test('a phrase goes into another song, to the same place in the measure of that 
     );
     await openRoll(page, other);
     await press(page, 'Control+Shift+v');
-    await said(page, 'B4 at 2.1.1.50 inserted.');
+    await said(page, 'B4 at 2.1.1.12 inserted.');
 });
 
 test('panels open with what the part says; what was set last is one key away', async ({ page }) => {
