@@ -84,7 +84,7 @@ test('voices that were let go are told of, and the last sentence stays', async (
         const { node } = (window as unknown as { heard: { node: AudioWorkletNode } }).heard;
         node.port.dispatchEvent(new MessageEvent('message', { data: { kind: 'let-go', voices: 12 } }));
     });
-    await said(page, 'the quietest were let go');
+    await said(page, 'the quietest were stopped');
     await said(page, '256 notes up a semitone.');
 });
 
