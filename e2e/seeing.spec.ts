@@ -245,7 +245,7 @@ test('a part that is deleted while it lies underneath, and a view past the end, 
 
 test('by mouse: rows in use, other parts, over to one by a double click, a dot of the picture', async ({ page }) => {
     const song = await open(page);
-    await page.getByRole('button', { name: 'underneath' }).click();
+    await page.getByRole('button', { name: 'other parts' }).click();
     await said(page, 'Other parts: Kit.');
     await page.getByRole('button', { name: 'used rows' }).click();
     await said(page, '3 rows are in use');

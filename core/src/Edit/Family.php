@@ -17,7 +17,7 @@ enum Family: string
     case Part = 'part';
     case Recording = 'recording';
     case Recipe = 'recipe';
-    case Selection = 'choosing';
+    case Selection = 'selecting';
     case Settings = 'settings';
     case View = 'view';
     case Transport = 'transport';

@@ -179,7 +179,7 @@ final class Defaults
                 ['Delete', 'delete', 'delete'],
                 ['Backspace', 'delete', 'delete'],
                 ['Mod+A', 'select', 'everything', ['move' => 'all']],
-                ['Escape', 'escape', 'nothing'],
+                ['Escape', 'escape', 'deselect'],
                 ['I', 'select', 'invert selection', ['move' => 'inverse']],
                 ['R', 'select', 'row', ['move' => 'row']],
                 ['Shift+R', 'select', 'bar', ['move' => 'bar']],

@@ -86,7 +86,7 @@ final readonly class Recipe
         return match (true) {
             is_string($step['edit'] ?? null) => Catalogue::edit($step['edit'])::spec()->title,
             is_string($step['recipe'] ?? null) => '“'.(($book->recipes[$step['recipe']] ?? null)->name ?? $step['recipe']).'”',
-            isset($step['select']) => 'choosing',
+            isset($step['select']) => 'selecting',
             default => 'settings',
         };
     }

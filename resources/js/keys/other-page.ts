@@ -21,9 +21,9 @@ const WAYS: Record<string, string> = {
 export function nothingHere(context: string, stroke: string, elsewhere: Binding | null): string | null {
     const key = labels(stroke).join(' ');
     if (!elsewhere)
-        return /^(Mod|F\d)|Tab$/.test(stroke)
+        return /^(Mod|F\d)|Tab$|ContextMenu/.test(stroke)
             ? null
-            : `${key} has no command has no command here; ${labels('Slash').join(' ')} finds every command.`;
+            : `${key} has no command here; ${labels('Slash').join(' ')} finds every command.`;
     const way = WAYS[`${context} ${elsewhere.context}`];
     const where = WHERE[elsewhere.context] ?? 'does not work here';
     return `${key} does nothing here: “${elsewhere.label}” is ${where}${way ? `; ${way}` : ''}.`;

@@ -28,6 +28,6 @@
         tabindex="-1"
         aria-pressed={model.underlay.parts.length > 0}
         title="Other parts: none, those beside, all, or those picked"
-        {@attach does('underlay')}>underneath</button
+        {@attach does('underlay')}>other parts</button
     >
 </div>

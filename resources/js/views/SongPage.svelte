@@ -144,7 +144,7 @@
                 class="link text-sm whitespace-nowrap"
                 title="The notes of the selected part, under the tracks"
                 aria-pressed={low !== null}
-                {@attach does('roll-under')}>Roll underneath</button
+                {@attach does('roll-under')}>Roll below</button
             >
         {/if}
     </div>

@@ -169,7 +169,7 @@
                     class="btn btn-sm btn-ghost px-1 text-base font-normal disabled:text-base-content/80!"
                     {@attach does('panel', { name: 'tempo' })}
                     disabled={!part}
-                    title="Meter has no command has no command here; opens tempo and meter"
+                    title="Meter here; opens tempo and meter"
                     aria-label="Tempo and meter, {meter} here">{meter}</button
                 ></span
             >

@@ -82,7 +82,7 @@
             >
         {/each}
         <span class="text-base-content/85"
-            >held: hold them, or click. Shaded keys are taken, hatched ones the browser keeps.</span
+            >hold one, or click it. Shaded keys are taken, hatched ones the browser keeps.</span
         >
     </div>
     {#each ROWS as row, i (i)}
