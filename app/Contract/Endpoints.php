@@ -95,8 +95,8 @@ final class Endpoints
             new Endpoint('POST recipes/fold', 'Steps out of what was done, repeats folded.', Shape::object(['steps' => Shape::list($name('RecipeStep'))]), Shape::object(['steps' => Shape::list(Shape::any())])),
             new Endpoint('GET recipes/file', 'All of them, as a file.', file: 'application/json'),
             new Endpoint('PUT recipes/{recipe}', 'Changes a recipe.', $name('RecipeKept'), Shape::object(['recipe' => $name('RecipeInput')])),
-            new Endpoint('DELETE recipes/{recipe}', 'Puts it away, with its shortcuts.', $name('Recipes')),
-            new Endpoint('POST recipes/{recipe}/restore', 'Brings it back.', $name('Recipes')),
+            new Endpoint('DELETE recipes/{recipe}', 'Deletes it, with its shortcuts; it can be restored.', $name('Recipes')),
+            new Endpoint('POST recipes/{recipe}/restore', 'Restores it.', $name('Recipes')),
             new Endpoint('GET recipes/{recipe}/file', 'As a file.', file: 'application/json'),
             new Endpoint('POST songs/{song}/shelf', 'Keeps what is selected on the shelf.', $phrase, Shape::object(['on' => Shape::any()], ['name' => Shape::text()]), 201),
             new Endpoint('GET shelf', 'The phrases on the shelf.', Shape::object(['phrases' => Shape::list($phrase)])),
@@ -104,8 +104,8 @@ final class Endpoints
             new Endpoint('GET shelf/{phrase}', 'Its parts, as `part-insert` takes them.', $name('PartClip')),
             new Endpoint('GET shelf/{phrase}/file', 'As a MIDI file.', file: 'audio/midi'),
             new Endpoint('PATCH shelf/{phrase}', 'Renames it.', $phrase, Shape::object(['name' => Shape::text()])),
-            new Endpoint('DELETE shelf/{phrase}', 'Puts it away.', status: 204),
-            new Endpoint('POST shelf/{phrase}/restore', 'Brings it back.', $phrase),
+            new Endpoint('DELETE shelf/{phrase}', 'Deletes it; it can be restored.', status: 204),
+            new Endpoint('POST shelf/{phrase}/restore', 'Restores it.', $phrase),
         ];
     }
 
@@ -123,10 +123,10 @@ final class Endpoints
             new Endpoint('POST key-sets/reset', 'Sets one command, or all, back to how they ship.', $state, Shape::object([], ['command' => Shape::text()])),
             new Endpoint('POST keys/check', 'What giving keys to a command would mean.', Shape::named('KeysChecked'), Shape::object($place)),
             new Endpoint('POST keys', 'Gives keys to a command.', $state, Shape::object(['binding' => Shape::map(Shape::any())], ['replace' => Shape::flag(), 'instead' => Shape::nullable(Shape::object($place))])),
-            new Endpoint('POST keys/take', 'Takes keys away.', $state, Shape::object($place)),
+            new Endpoint('POST keys/take', 'Removes keys from a command.', $state, Shape::object($place)),
             new Endpoint('PATCH key-sets/{set}', 'Renames a set.', $state, Shape::object(['name' => Shape::text()])),
-            new Endpoint('DELETE key-sets/{set}', 'Puts a set away.', $state),
-            new Endpoint('POST key-sets/{set}/restore', 'Brings it back.', $state),
+            new Endpoint('DELETE key-sets/{set}', 'Deletes a set; it can be restored.', $state),
+            new Endpoint('POST key-sets/{set}/restore', 'Restores it.', $state),
             new Endpoint('POST key-sets/{set}/use', 'Uses it.', $state),
             new Endpoint('GET key-sets/{set}/file', 'As a file.', file: 'application/json'),
         ];

@@ -3332,14 +3332,14 @@ export interface Endpoints {
         };
     };
     /**
-     * Puts it away, with its shortcuts.
+     * Deletes it, with its shortcuts; it can be restored.
      */
     'DELETE recipes/{recipe}': {
         answer: Recipes;
         body: undefined;
     };
     /**
-     * Brings it back.
+     * Restores it.
      */
     'POST recipes/{recipe}/restore': {
         answer: Recipes;
@@ -3398,7 +3398,7 @@ export interface Endpoints {
         };
     };
     /**
-     * Puts it away.
+     * Deletes it; it can be restored.
      */
     'DELETE shelf/{phrase}': {
         answer: undefined;
@@ -3412,7 +3412,7 @@ export interface Endpoints {
         body: undefined;
     };
     /**
-     * Brings it back.
+     * Restores it.
      */
     'POST shelf/{phrase}/restore': {
         answer: Phrase;
@@ -3494,7 +3494,7 @@ export interface Endpoints {
         };
     };
     /**
-     * Takes keys away.
+     * Removes keys from a command.
      */
     'POST keys/take': {
         answer: KeyState;
@@ -3513,14 +3513,14 @@ export interface Endpoints {
         };
     };
     /**
-     * Puts a set away.
+     * Deletes a set; it can be restored.
      */
     'DELETE key-sets/{set}': {
         answer: KeyState;
         body: undefined;
     };
     /**
-     * Brings it back.
+     * Restores it.
      */
     'POST key-sets/{set}/restore': {
         answer: KeyState;

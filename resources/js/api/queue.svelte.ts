@@ -127,15 +127,14 @@ export class Queue {
     }
 
     /** Does something that looks at the notes, when all that was typed before has been answered. */
-    afterAll(run: () => void): void {
+    afterAll(run: () => void, opensPanel = false): void {
         if (this.ahead().length === 0 && (this.front || this.isIdle)) run();
-        else this.push({ kind: 'later', run, afterAll: true });
+        else this.push({ kind: 'later', run, afterAll: true, opensPanel });
     }
 
     /** Opens a panel on what all that was typed before leaves. What is typed behind it is for the panel, a space too. */
     openPanel(run: () => void): void {
-        if (this.ahead().length === 0 && (this.front || this.isIdle)) run();
-        else this.push({ kind: 'later', run, afterAll: true, opensPanel: true });
+        this.afterAll(run, true);
     }
 
     /** Whether a panel waits to open. */
