@@ -194,7 +194,7 @@ audible('the line says each time what was done, also the same again, and nothing
     // The caret stands on the note that was selected last.
     await said(page, /^C4 at 1\.1\.1\.08 was there: velocity 90\.$/);
     await press(page, 'Space');
-    await said(page, /^Playing from [\d.]+$/);
+    await said(page, /^Playing from \d+\.\d+\.\d+(\.\d+)?\.$/);
     await press(page, 'Space');
-    await said(page, /^Stopped at [\d.]+$/);
+    await said(page, /^Stopped at \d+\.\d+\.\d+(\.\d+)?\.$/);
 });
