@@ -537,10 +537,13 @@ test('the keys that arranging takes: four bars looped under the song in five, pa
     await expect(page.getByTestId('part')).toHaveCount(3);
     await press(page, 'w', 'Control+Alt+Shift+PageDown');
     await within(5, 'Control+Alt+Shift+ArrowDown', 'Shift+ArrowUp', 'x', 'd', 'Shift+ArrowDown');
+    // The copy plays −3 as well, so the sentence alone may be that of an earlier key.
+    await expect
+        .poll(async () => (await heads(page, song, 1)).map((p) => [p.name, p.from, p.plays?.words ?? '']))
+        .toEqual([
+            ['Pad', 0, '−3'],
+            ['Vibes', 0, '+9'],
+            ['Vibes 2', 3840, '−3'],
+        ]);
     await said(page, /plays: −3\.$/);
-    expect((await heads(page, song, 1)).map((p) => [p.name, p.from, p.plays?.words ?? ''])).toEqual([
-        ['Pad', 0, '−3'],
-        ['Vibes', 0, '+9'],
-        ['Vibes 2', 3840, '−3'],
-    ]);
 });

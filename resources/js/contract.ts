@@ -2621,9 +2621,13 @@ export interface Spec {
      */
     takes: ('notes' | 'points' | 'parts' | 'tracks')[];
     /**
-     * After it the same notes are selected.
+     * After it the same things are selected.
      */
     keeps: boolean;
+    /**
+     * The flags with which it selects what it makes all the same.
+     */
+    selectsWith: string[];
     /**
      * It can be asked for by itself.
      */

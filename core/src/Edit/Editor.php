@@ -30,9 +30,11 @@ final class Editor
             return new Outcome(new Change, $on, $missing, missing: $spec->needs);
         }
         $outcome = $edit->apply(new EditInput($score, $on, $read->placed($context, $score, $on), $context));
-        if ($outcome->selection === $on && $given->tracks === [] && $on->tracks !== []) {
+        $stoodFor = ($given->tracks === [] && $on->tracks !== []) || ($given->parts === [] && $on->parts !== []);
+        if ($outcome->selection === $on && $stoodFor) {
             // Tracks that parts, or the caret, stood for are not selected: parts may lie on others by the next command.
-            $outcome = $outcome->selecting(new Selection($on->notes, $on->points, $on->parts));
+            // Nor are parts that notes stood for.
+            $outcome = $outcome->selecting(new Selection($on->notes, $on->points, $given->parts === [] ? [] : $on->parts, $given->tracks === [] ? [] : $on->tracks));
         }
         if ($outcome->change->isEmpty()) {
             return $outcome;

@@ -19,7 +19,8 @@ final readonly class Spec
      *                                                take: for the reference page, and tried by the tests of every edit
      * @param  list<AppliesTo>  $takes  what it works on
      * @param  list<string>  $contexts  the pages on which it can be asked for
-     * @param  bool  $keeps  whether after it the same notes are selected: then what is typed after it need not wait
+     * @param  bool  $keeps  whether after it the same things are selected: then what is typed after it need not wait
+     * @param  list<string>  $selectsWith  the flags with which it selects what it makes all the same
      * @param  bool  $asked  whether it can be asked for by itself; else a gesture or a form does it
      * @param  list<array{title: string, params: array<string, mixed>, words?: list<string>}>  $forms  with parameters already
      *                                                                                                 given, as people look for it
@@ -42,6 +43,7 @@ final readonly class Spec
         public string $panel = 'edit',
         public array $forms = [],
         public array $formerIds = [],
+        public array $selectsWith = [],
     ) {
     }
 
@@ -66,6 +68,16 @@ final readonly class Spec
         return in_array($what, $this->takes, true);
     }
 
+    /**
+     * Whether after it, with these parameters, the same things are selected.
+     *
+     * @param  array<string, mixed>  $params
+     */
+    public function keepsSelection(array $params): bool
+    {
+        return $this->keeps && array_filter(array_intersect_key($params, array_flip($this->selectsWith))) === [];
+    }
+
     /** Whether its settings have a panel to be opened. */
     public function hasPanel(): bool
     {
@@ -79,7 +91,7 @@ final readonly class Spec
             'id' => $this->id, 'title' => $this->title, 'group' => $this->family->value, 'about' => $this->about,
             'params' => array_map(static fn (Param $p): array => $p->toArray(), $this->params),
             'needs' => $this->needs->value, 'words' => $this->words, 'takes' => array_column($this->takes, 'value'),
-            'keeps' => $this->keeps, 'asked' => $this->asked, 'panel' => $this->hasPanel() ? $this->panel : '',
+            'keeps' => $this->keeps, 'selectsWith' => $this->selectsWith, 'asked' => $this->asked, 'panel' => $this->hasPanel() ? $this->panel : '',
         ];
     }
 }

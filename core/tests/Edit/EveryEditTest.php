@@ -9,8 +9,10 @@ use Jactonic\Core\Command\Batch;
 use Jactonic\Core\Edit\AppliesTo;
 use Jactonic\Core\Edit\Catalogue;
 use Jactonic\Core\Edit\Requires;
+use Jactonic\Core\Keymap\Defaults;
 use Jactonic\Core\Param\CurvesValue;
 use Jactonic\Core\Refusal;
+use Jactonic\Core\Selection\TargetReader;
 use Jactonic\Core\Tests\Support\Make;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
@@ -105,6 +107,43 @@ final class EveryEditTest extends TestCase
         foreach ($outcome->selection->notes as $part => $ids) {
             self::assertSame([], array_diff($ids, array_keys($outcome->change->applyTo($score)->part($part)->notes->all())), 'the new selection is there');
         }
+    }
+
+    /** @return iterable<string, array{string, array<string, mixed>, AppliesTo}> */
+    public static function editsThatKeepTheSelection(): iterable
+    {
+        $bound = [];
+        foreach (Defaults::keymap()->bindings as $binding) {
+            $bound[$binding->command][] = $binding->params;
+        }
+        foreach (Catalogue::specs() as $spec) {
+            foreach ([...$spec->examples, ...array_column($spec->forms, 'params'), ...$bound[$spec->id] ?? []] as $i => $params) {
+                foreach ($spec->keepsSelection($params) ? $spec->takes : [] as $takes) {
+                    yield "$spec->id on $takes->value, $i: ".json_encode($params, JSON_THROW_ON_ERROR) => [$spec->id, $params, $takes];
+                }
+            }
+        }
+    }
+
+    /**
+     * What is typed after such an edit is sent with what was selected before it.
+     *
+     * @param  array<string, mixed>  $params
+     */
+    #[DataProvider('editsThatKeepTheSelection')]
+    public function test_an_edit_that_says_so_leaves_the_same_selected(string $id, array $params, AppliesTo $takes): void
+    {
+        $score = Make::take(1);
+        $on = TargetReader::read(Make::on($takes, $score), $score);
+        try {
+            $outcome = Batch::once(['edit' => $id, 'params' => $params], $score, $on);
+        } catch (Refusal) {
+            $this->expectNotToPerformAssertions();
+
+            return;
+        }
+
+        self::assertEquals([$on->notes, $on->points, $on->parts], [$outcome->selection->notes, $outcome->selection->points, $outcome->selection->parts], $outcome->said);
     }
 
     /** @return iterable<string, array{string, array<string, mixed>, int}> */

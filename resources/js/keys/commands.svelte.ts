@@ -46,6 +46,12 @@ class Commands {
         return this.byId.get(id);
     }
 
+    /** Whether the same things are selected after an edit: then what is typed after it need not wait. */
+    keepsSelection(edit: string, params: Record<string, unknown> = {}): boolean {
+        const spec = this.find(edit);
+        return spec?.keeps === true && !spec.selectsWith.some((flag) => params[flag]);
+    }
+
     /** What is shown for a command with parameters: the title of its form, or its own with them. */
     title(command: string, params: Record<string, unknown>): string {
         if (command === 'recipe') return this.recipes.find((r) => r.key === params.recipe)?.name ?? 'A recipe';

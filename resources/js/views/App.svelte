@@ -76,7 +76,7 @@
         Song.fetch(id).then(
             (loaded) => {
                 if (wanted !== id) return loaded.close();
-                loaded.keeps = (c) => c.set !== undefined || (commands.find(c.edit ?? '')?.keeps ?? false);
+                loaded.keeps = (c) => c.set !== undefined || commands.keepsSelection(c.edit ?? '', c.params);
                 loaded.hint = nextKeys;
                 loaded.onNotes = (notes) => loaded.open && transport.try(loaded.open, notes);
                 loaded.onChange = () => transport.changed();
@@ -246,7 +246,7 @@
                     (params, _, press) => {
                         here.do(meant(here, { edit: id, params, ...asPressed(press) }));
                         // What is typed behind a part that is made is for that.
-                        if (!commands.find(id)?.keeps) here.afterAll(() => openMade(here));
+                        if (!commands.keepsSelection(id, params)) here.afterAll(() => openMade(here));
                     },
                 ]),
         );

@@ -42,7 +42,7 @@ final class PartMove implements Edit
             Param::flag('copy', 'Leave them where they are, and move copies'),
         ], Requires::Parts, ['nudge', 'slide', 'shift', 'earlier', 'later', 'copy', 'layer'], [['steps' => 2, 'by' => ['unit' => 'bar', 'amount' => 1]], ['to' => 5000], ['steps' => 1, 'by' => ['unit' => 'ms', 'amount' => 30]], ['steps' => 4, 'copy' => true]], [AppliesTo::Parts], ['song'], keeps: true, forms: [
             ['title' => 'Part later', 'params' => ['steps' => 1]], ['title' => 'Part earlier', 'params' => ['steps' => -1]],
-        ]);
+        ], selectsWith: ['copy']);
     }
 
     public function apply(EditInput $input): Outcome
