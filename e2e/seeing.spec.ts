@@ -68,6 +68,11 @@ test('job 14: rows in use by one key and back; caret, arrows and a new pitch go 
     await panel.getByLabel('Name of the row 42').focus();
     await press(page, 'Alt+ArrowDown');
     await expect(panel.locator('[data-row]').first()).toHaveAttribute('data-row', '38');
+    // The field goes with its row, so the same key moves it on, and no note.
+    await press(page, 'Alt+ArrowDown');
+    await expect(panel.locator('[data-row]').last()).toHaveAttribute('data-row', '42');
+    await press(page, 'Alt+ArrowUp');
+    await expect(panel.locator('[data-row]').last()).toHaveAttribute('data-row', '36');
     await page.reload();
     await expect(page.getByTestId('roll')).toHaveAttribute('data-drawn', /^\d/);
     const kept = (await (await page.request.get(`/api/songs/${song.id}`)).json()) as {

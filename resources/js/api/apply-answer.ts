@@ -16,7 +16,7 @@ export function takeParts(song: SongState, parts: Record<string, PartAnswer>, he
         } else if ('part' in change) {
             if (part) part.load(change.part);
             else {
-                song.parts.set(id, new Part(change.part, song));
+                song.parts.set(id, new Part(change.part, song).came());
                 song.made = id;
             }
             moved = true;

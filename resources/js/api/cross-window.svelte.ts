@@ -150,8 +150,15 @@ export class CrossWindow {
         song.onChange();
     }
 
-    /** Mutes or solos a track, in its turn: no step of history, and other windows are told. */
-    setTrack(id: number, change: (now: Track) => { muted?: boolean; soloed?: boolean; rows?: RowSet }): void {
+    /**
+     * Mutes or solos a track, or puts its rows, in its turn: no step of history, and other windows are told. `then` is
+     * done before what waits behind it.
+     */
+    setTrack(
+        id: number,
+        change: (now: Track) => { muted?: boolean; soloed?: boolean; rows?: RowSet },
+        then = (): void => {},
+    ): void {
         const { song } = this;
         const ask = async (): Promise<void> => {
             const track = song.tracks.find((t) => t.id === id);
@@ -170,6 +177,7 @@ export class CrossWindow {
                 );
                 this.tell();
                 song.onChange();
+                then();
             });
         };
         song.queue.push({ kind: 'ask', ask });

@@ -5,15 +5,16 @@ export type Done = (kept: boolean, answer: Answer | null) => void;
 
 /**
  * What is waiting to be sent or done. Commands that wait travel together; `one` is a list that is a single step; `later`
- * looks at what is there when its turn comes, and so does `ask`, which waits for an answer of its own.
+ * looks at what is there when its turn comes, and so does `ask`, which waits for an answer of its own. A way through the
+ * history may take the part away that is open, and its page with it.
  */
 export type Item =
     | { kind: 'ask'; ask: () => Promise<void>; join?: (next: Item) => boolean; movesCaret?: boolean }
     | { kind: 'later'; run: () => void; afterAll?: boolean; isPress?: boolean; opensPanel?: boolean }
     | { kind: 'do'; command: Command; keeps: boolean; alone?: { key: string; done: Done }; quiet?: () => void }
     | { kind: 'one'; commands: Command[] }
-    | { kind: 'undo' | 'redo' }
-    | { kind: 'steps'; step: number | null };
+    | { kind: 'undo' | 'redo'; takesPage: boolean }
+    | { kind: 'steps'; step: number | null; takesPage: boolean };
 
 /** An item in the queue, with what was known when it was asked for. */
 export type Waiting = Item & {
@@ -63,6 +64,7 @@ export function keepsCaret(item: Item): boolean {
 
 /** Whether what is pressed behind it has to wait: what it does is not known before. */
 export function holdsInput(item: Item): boolean {
+    if (item.kind === 'undo' || item.kind === 'redo' || item.kind === 'steps') return item.takesPage;
     return item.kind === 'later' || (item.kind === 'ask' && !item.movesCaret);
 }
 

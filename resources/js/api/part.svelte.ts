@@ -44,6 +44,7 @@ export class Part {
     private aside: { notes: NoteRow[]; points: PointRow[] } | null = null;
     /** The latest end in each block of ordered notes. */
     private blockEnds: number[] = [];
+    cameHere = false;
 
     /** @param tables the lines that parts share, by name */
     constructor(
@@ -53,6 +54,12 @@ export class Part {
     ) {
         this.id = data.id;
         this.load(data, tables);
+    }
+
+    /** It came while the song was open here, by an edit or a way through the history. */
+    came(): this {
+        this.cameHere = true;
+        return this;
     }
 
     get name(): string {

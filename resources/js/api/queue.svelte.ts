@@ -1,11 +1,11 @@
 import { tick } from 'svelte';
-import { NoAnswer, Problem, request } from './client';
+import { NoAnswer } from './client';
 import { goTogether, holdsInput, keepsCaret, keepsSelection, type Item, type Sealed, type Waiting } from './items';
 import { Long } from './long.svelte';
 import { Patience } from './patience.svelte';
 import { Pins } from './pins';
+import { Sender } from './sender';
 import type { SongState } from './song-state';
-import type { Answer } from './types';
 import { Unsent } from './unsent';
 
 const RETRY_MS = 1500;
@@ -46,10 +46,12 @@ export class Queue {
     private input = 0;
     readonly pins: Pins;
     readonly unsent: Unsent;
+    private readonly sender: Sender;
 
     constructor(private readonly song: SongState) {
         this.pins = new Pins(song);
         this.unsent = new Unsent(song);
+        this.sender = new Sender(song, this.pins, this.patience, this.long, (e) => this.waits(e));
     }
 
     /** Another key was pressed, another thing was done by hand: what waits for its turn is done then. */
@@ -228,7 +230,7 @@ export class Queue {
     /** Does the first that waits, whose turn has come. */
     private async turn(): Promise<void> {
         // What follows from the last answer has followed.
-        await tick();
+        await this.settle();
         // A page that was left meanwhile took what waited to look at it along.
         const item = this.items[0];
         if (item?.kind !== 'later') return;
@@ -240,8 +242,17 @@ export class Queue {
         this.turning = false;
     }
 
-    /** Waits until what was done is shown; what comes up by that goes before all that waits. */
+    /** Waits until what was done is shown, also where its page is still fetched. */
     private async settle(): Promise<void> {
+        await this.show();
+        const page = this.song.arriving();
+        if (!page) return;
+        await page;
+        await this.show();
+    }
+
+    /** What comes up by what is shown now goes before all that waits. */
+    private async show(): Promise<void> {
         const front: Waiting[] = (this.front = []);
         await tick();
         this.front = null;
@@ -255,90 +266,25 @@ export class Queue {
         } catch (e) {
             if (e instanceof NoAnswer) {
                 this.items.unshift(item);
-                this.waits(e);
-                await new Promise((resolve) => setTimeout(resolve, RETRY_MS));
+                await this.waits(e);
             } else this.song.tell('', [], e instanceof Error ? e.message : String(e), item.input);
         }
     }
 
     private async send(sealed: Sealed): Promise<void> {
-        const { song } = this;
-        const { batch, key } = sealed;
-        const first = batch[0]!;
-        const alone = first.kind === 'do' ? first.alone : undefined;
-        const quiet = first.kind === 'do' && first.quiet !== undefined;
-        const path = sealed.path;
         this.keep();
-        try {
-            const answer = await this.patience.over(
-                this.long.over(
-                    key,
-                    request('POST', `songs/${song.id}/${path}`, {
-                        base: song.revision,
-                        key,
-                        brief: true,
-                        ...sealed.body,
-                    }),
-                ),
-            );
-            song.trouble = '';
-            this.take(answer, sealed, !quiet && path === 'edits');
-            if (first.kind === 'steps') this.goOn(first, answer.left ?? 0);
-        } catch (e) {
-            if (e instanceof Problem && e.status === 409 && e.catchUp) {
-                song.trouble = '';
-                // Done before, and only the answer lost: what it did is caught up with, and what it said is taken.
-                if (e.done && e.answer) this.take({ ...e.catchUp, ...e.answer }, sealed, false);
-                else song.crossWindow.caughtUp(e.catchUp);
-                if (!e.done) {
-                    this.pins.prune(sealed);
-                    this.again = sealed;
-                } else if (!e.answer) {
-                    alone?.done(true, null);
-                    this.tellQuiet(batch);
-                }
-            } else if (e instanceof NoAnswer) {
-                this.again = sealed;
-                this.waits(e);
-                this.count();
-                await new Promise((resolve) => setTimeout(resolve, RETRY_MS));
-            } else {
-                if (!alone && !quiet) this.pins.answered({}, batch, sealed.body);
-                song.tell('', [], e instanceof Error ? e.message : String(e), batch.at(-1)!.input);
-                alone?.done(false, null);
-                this.tellQuiet(batch);
-            }
-        }
-    }
-
-    private take(answer: Answer, { batch, body }: Sealed, hear: boolean): void {
-        const { song } = this;
-        const first = batch[0]!;
-        const last = batch.at(-1)!;
-        const alone = first.kind === 'do' ? first.alone : undefined;
-        const apart = first.kind === 'do' && (first.alone !== undefined || first.quiet !== undefined);
-        const now = this.pins.marks();
-        if (!apart) this.pins.answered(answer, batch, body);
-        const keepsSelection = last.selects === now.selects && !apart;
-        song.take(answer, batch, { keepsSelection, keepsCaret: last.carets === now.carets && !apart, hear });
-        // A page shows what it can of what was left selected: that is what the next key means.
-        if (keepsSelection) this.pins.lookAtSelection();
-        this.tellQuiet(batch);
-        alone?.done(true, answer);
-    }
-
-    /** Tells who waits for a command that went quietly. */
-    private tellQuiet(batch: Waiting[]): void {
-        for (const item of batch) {
-            const quiet = item.kind === 'do' ? item.quiet : undefined;
-            if (quiet) this.runInTurn(quiet, item.input);
-        }
+        const { again, left } = await this.sender.send(sealed);
+        this.again = again ?? null;
+        const first = sealed.batch[0]!;
+        if (left !== undefined && first.kind === 'steps') this.goOn(first, left);
     }
 
     /** The server does not answer: what waits is kept, and sent again. */
-    private waits(e: NoAnswer): void {
+    private async waits(e: NoAnswer): Promise<void> {
         this.song.trouble = `${e.why} What you did is kept and will be sent again.`;
         this.keep();
+        this.count();
+        await new Promise((resolve) => setTimeout(resolve, RETRY_MS));
     }
 
     /** Asks for the rest of a long way, unless it was stopped meanwhile. */

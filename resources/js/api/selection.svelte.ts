@@ -104,6 +104,11 @@ export class Selection {
         return true;
     }
 
+    /** Deselects parts that are no more. */
+    pruneParts(parts: ReadonlyMap<number, Part>): void {
+        if (this.parts.some((id) => !parts.has(id))) this.parts = this.parts.filter((id) => parts.has(id));
+    }
+
     /** Deselects what is no more. */
     prune(open: Part, parts: ReadonlyMap<number, Part>): void {
         const left = [...this.points].filter((id) => open.hasPoint(id));

@@ -1,5 +1,5 @@
 import type { HeadData } from './head.svelte';
-import type { Item } from './items';
+import type { Item, Waiting } from './items';
 import type { Part } from './part.svelte';
 import type { Selection } from './selection.svelte';
 import type { Time } from '../rules/time';
@@ -26,7 +26,7 @@ export interface Track extends Omit<TrackData, 'parts'> {
 export interface QueueState {
     readonly busy: boolean;
     push(item: Item): void;
-    runInTurn(run: () => void): void;
+    runInTurn(run: () => void, input?: number): void;
 }
 
 /**
@@ -57,6 +57,8 @@ export interface SongState {
     readonly queue: QueueState;
     readonly preview: { showAsItIs(): void };
     readonly crossWindow: { caughtUp(change: CatchUp): void; rested(): void };
+    /** The page that is wanted and still fetched. */
+    readonly arriving: () => Promise<unknown> | null;
     readonly onChange: () => void;
     readonly onCaret: () => void;
 
@@ -75,7 +77,7 @@ export interface SongState {
     prune(): void;
     take(
         answer: Answer,
-        batch: readonly Item[],
+        batch: readonly Waiting[],
         how: { keepsSelection: boolean; keepsCaret: boolean; hear: boolean },
     ): void;
 }

@@ -57,6 +57,8 @@ export class Song extends Head implements SongState {
     stage = $state<'roll' | 'song'>('roll');
     /** The track that the caret stands on there. */
     caretTrack = $state<number | null>(null);
+    /** An answer to what was done here took the part away that is open. */
+    private openIsGone = false;
     /** The part opened last: what still waits was meant for it. */
     private home: Part | null = null;
     /** The stretch of time that was last seen of a part, and how high its rows were. */
@@ -91,6 +93,8 @@ export class Song extends Head implements SongState {
     onCaret: () => void = () => {};
     /** Called when tempos or meters changed, with how they were. */
     onTime: (before: Time) => void = () => {};
+    /** The page that is wanted and still fetched. */
+    arriving: () => Promise<unknown> | null = () => null;
     /** Called after each answer that changed the song. */
     onChange: () => void = () => {};
 
@@ -167,7 +171,9 @@ export class Song extends Head implements SongState {
     /** Opens a part: commands go to it, with nothing selected. What waits for another part keeps its notes. */
     openPart(part: Part | null): void {
         if (this.open === part) return;
-        this.queue.leave();
+        // With a part that an answer took away the page goes too: what waits is for the page that comes then.
+        if (!this.openIsGone) this.queue.leave();
+        this.openIsGone = false;
         this.preview.unlook();
         this.preview.showAsItIs();
         this.open = part;
@@ -218,15 +224,20 @@ export class Song extends Head implements SongState {
     }
 
     undo(): void {
-        this.queue.push({ kind: 'undo' });
+        this.queue.push({ kind: 'undo', takesPage: this.openMayGo });
     }
 
     redo(): void {
-        this.queue.push({ kind: 'redo' });
+        this.queue.push({ kind: 'redo', takesPage: this.openMayGo });
     }
 
     goTo(step: number | null): void {
-        this.queue.push({ kind: 'steps', step });
+        this.queue.push({ kind: 'steps', step, takesPage: this.openMayGo });
+    }
+
+    /** Whether the part that is open came while the song was open here: going through the history may take it away. */
+    private get openMayGo(): boolean {
+        return this.stage === 'roll' && this.open?.cameHere === true;
     }
 
     settled(): Promise<void> {
@@ -277,6 +288,7 @@ export class Song extends Head implements SongState {
         const heard: Note[] = [];
         this.made = null;
         takeParts(this, answer.parts, how.hear ? heard : null);
+        this.openIsGone = this.open !== null && !this.parts.has(this.open.id);
         // What undo brings back is not opened, nor is what is made beside others.
         const opens = answer.selection?.some((s) => 'notes' in s && s.part === this.made);
         if (by.kind !== 'do' || !by.command.edit || !opens) this.made = null;
@@ -375,6 +387,7 @@ export class Song extends Head implements SongState {
     /** Deselects what is no more. */
     prune(): void {
         if (this.open) this.selection.prune(this.open, this.parts);
+        this.selection.pruneParts(this.parts);
     }
 
     /** Whether a track is heard, with all mutes and solos. */

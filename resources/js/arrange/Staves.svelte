@@ -115,12 +115,14 @@
             model.stage.add(name as LayerName, canvases[name as LayerName], spec);
         const observer = new ResizeObserver(resize);
         observer.observe(canvases.notes.parentElement!);
-        const last = song.lastPart;
-        song.caretTrack = last?.trackId ?? song.tracks[0]?.id ?? null;
+        const opened = song.lastPart;
+        song.caretTrack = song.tracks.find((t) => t.id === opened?.trackId)?.id ?? song.tracks[0]?.id ?? null;
+        const last = song.parts.get(opened?.id ?? -1);
         model.at = last?.id ?? null;
         resize();
         const first = last ?? song.tracks.find((t) => t.parts.length > 0)?.parts[0];
-        if (first && model.chosen.length === 0) model.choose([first], first);
+        // Keys that wait are for what this page begins with.
+        if (first && model.chosen.length === 0) song.queue.runInTurn(() => model.choose([first], first));
         takeKeys(body);
         transport.onFrame = (tick) => model.onFrame(tick);
         song.onCaret = () => {

@@ -33,7 +33,12 @@
     }
 </script>
 
-<div bind:this={caret} class="caret pointer-events-none absolute inset-y-0 left-0 w-px" data-testid="caret">
+<div
+    bind:this={caret}
+    class="caret pointer-events-none absolute inset-y-0 left-0 w-px"
+    data-testid="caret"
+    data-at="{model.song.caret.tick} {model.song.caret.pitch}"
+>
     <div bind:this={caretRow} class="caret-row absolute"></div>
 </div>
 <div bind:this={playhead} class="playhead pointer-events-none absolute inset-y-0 left-0 w-px"></div>

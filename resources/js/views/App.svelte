@@ -78,6 +78,7 @@
                 if (wanted !== id) return loaded.close();
                 loaded.keeps = (c) => c.set !== undefined || commands.keepsSelection(c.edit ?? '', c.params);
                 loaded.hint = nextKeys;
+                loaded.arriving = () => pages.arriving;
                 loaded.onNotes = (notes) => loaded.open && transport.try(loaded.open, notes);
                 loaded.onChange = () => transport.changed();
                 // A take is measured by one time.

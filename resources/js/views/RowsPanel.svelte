@@ -13,26 +13,27 @@
     const rows = $derived(part.version >= 0 ? [...model.usedRows.rows].reverse() : []);
     let file: HTMLInputElement;
 
-    const keep = (change: (rows: RowSet) => RowSet): void =>
-        song.crossWindow.setTrack(track.id, (now) => ({ rows: change(now.rows) }));
+    const keep = (change: (rows: RowSet) => RowSet, then?: () => void): void =>
+        song.crossWindow.setTrack(track.id, (now) => ({ rows: change(now.rows) }), then);
 
     function name(pitch: number, text: string): void {
         keep((rows) => ({ ...rows, names: { ...rows.names, [pitch]: text.trim() } }));
     }
 
     /** A row goes up or down among those in use; what is not in use keeps its place by pitch. */
-    async function move(pitch: number, by: number): Promise<void> {
-        keep((rows) => {
+    function move(pitch: number, by: number): void {
+        const swap = (rows: RowSet): RowSet => {
             const order = [...model.usedRows.rows];
             const at = order.indexOf(pitch);
             const to = at + by;
             if (to < 0 || to >= order.length) return rows;
             [order[at], order[to]] = [order[to]!, order[at]!];
             return { ...rows, order };
+        };
+        // A field that is moved loses the keys.
+        keep(swap, () => {
+            void tick().then(() => document.querySelector<HTMLElement>(`[data-row="${pitch}"]`)?.focus());
         });
-        await song.settled();
-        await tick();
-        document.querySelector<HTMLElement>(`[data-row="${pitch}"]`)?.focus();
     }
 
     function press(e: KeyboardEvent): void {
@@ -42,7 +43,7 @@
         const at = all.indexOf(input);
         if (e.key === 'Enter') input.blur();
         if (e.key === 'ArrowDown' || e.key === 'ArrowUp') {
-            if (e.altKey) void move(Number(input.dataset.row), e.key === 'ArrowUp' ? 1 : -1);
+            if (e.altKey) move(Number(input.dataset.row), e.key === 'ArrowUp' ? 1 : -1);
             else all[Math.max(0, Math.min(all.length - 1, at + (e.key === 'ArrowDown' ? 1 : -1)))]?.focus();
         } else if (e.key === 'Enter') all[Math.min(all.length - 1, at + 1)]?.focus();
         else return;

@@ -37,6 +37,12 @@ class Pages {
         for (const name of Object.keys(LOADS) as Name[]) await this.load(name);
     }
 
+    /** What is asked for and not there yet; it resolves also where it could not be fetched. */
+    get arriving(): Promise<unknown> | null {
+        const missing = [...this.asked].filter(([name]) => !this.loaded[name]);
+        return missing.length > 0 ? Promise.allSettled(missing.map(([, asked]) => asked)) : null;
+    }
+
     private load(name: Name): Promise<void> {
         let asked = this.asked.get(name);
         if (!asked) {
