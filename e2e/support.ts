@@ -163,3 +163,9 @@ export async function caret(page: Page): Promise<[number, number]> {
         ]);
     return [Math.round(left! + x! / scale!), Math.round(top! - y! / row!)];
 }
+
+/** Waits until a route that cuts edits off holds: on a busy machine the browser lets what comes at once through. */
+export async function cutOff(page: Page): Promise<void> {
+    const isAnswered = (): Promise<boolean> => page.evaluate(() => fetch('/x/edits').then(() => true, () => false)); // prettier-ignore
+    await expect.poll(isAnswered).toBe(false);
+}

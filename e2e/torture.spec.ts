@@ -1,5 +1,5 @@
 import { expect, test, type Page } from './silent';
-import { bring, LOOSE, midi, openRoll, said, type SongJson } from './support';
+import { bring, cutOff, LOOSE, midi, openRoll, said, type SongJson } from './support';
 
 /**
  * Every key that ships, typed with no pause, must end as it does typed slowly: the song, what is selected, the caret, the
@@ -271,6 +271,7 @@ async function fiveUpUnanswered(page: Page): Promise<[SongJson, () => void]> {
     await rested(page);
     let down = true;
     await page.route(/\/edits$/, (route) => (down ? route.abort() : route.continue()));
+    await cutOff(page);
     for (let i = 0; i < 5; i++) await page.keyboard.press('ArrowUp');
     return [song, () => void (down = false)];
 }
@@ -309,6 +310,7 @@ test('what waits is kept when the window is reloaded, sent when it is there agai
     await rested(page);
     let down = true;
     await page.route(/\/edits$/, (route) => (down ? route.abort() : route.continue()));
+    await cutOff(page);
     for (const key of ['ArrowUp', 'ArrowUp', 'Control+ArrowUp']) await page.keyboard.press(key);
     await said(page, 'What you did is kept and will be sent again.');
     await page.waitForTimeout(1200);
@@ -325,6 +327,48 @@ test('what waits is kept when the window is reloaded, sent when it is there agai
         .notes;
     const before = song.tracks[0]!.parts[0]!.notes;
     expect(after.map((n) => [n[3], n[4]])).toEqual(before.map((n) => [n[3]! + 2, n[4]! + 5]));
+});
+
+test('what was done though its answer was lost is not done again by the next window, busy as that is', async ({
+    page,
+}) => {
+    const song = await begun(page, 'roll');
+    const pitches = async (): Promise<number[]> => ((await (await page.request.get(`/api/songs/${song.id}`)).json()) as SongJson).tracks[0]!.parts[0]!.notes.map((n) => n[3]!); // prettier-ignore
+    const before = await pitches();
+    await page.keyboard.press('Control+a');
+    await rested(page);
+    await page.route(/\/edits$/, async (route) => {
+        await route.fetch().catch(() => null);
+        await route.abort();
+    });
+    await cutOff(page);
+    await page.keyboard.press('ArrowUp');
+    await expect.poll(pitches).toEqual(before.map((p) => p + 1));
+    await said(page, 'What you did is kept and will be sent again.');
+    page.on('dialog', (dialog) => void dialog.accept());
+    // The next window has something under way when it finds what was left.
+    await page.addInitScript(() => {
+        const { locks } = navigator;
+        const request = locks.request.bind(locks) as (...a: unknown[]) => Promise<unknown>;
+        Object.assign(locks, {
+            request: async (name: string, how: unknown, ...more: unknown[]) => {
+                if (typeof how === 'object') await new Promise((resolve) => setTimeout(resolve, 1500));
+                return request(name, how, ...more);
+            },
+        });
+    });
+    await page.reload();
+    await page.unroute(/\/edits$/);
+    await page.route(/\/undo$/, async (route) => {
+        await new Promise((resolve) => setTimeout(resolve, 3000));
+        await route.continue();
+    });
+    await expect(page.getByRole('button', { name: 'Undo' })).toBeEnabled();
+    await page.keyboard.press('Control+z');
+    await said(page, 'Undone: 8 notes up a semitone.');
+    await rested(page);
+    expect(await pitches()).toEqual(before);
+    await expect(page.getByTestId('said')).not.toContainText('closed window');
 });
 
 test('a server that hangs is told of after two seconds, and what happens next', async ({ page }) => {

@@ -1,5 +1,5 @@
 import { expect, test } from './silent';
-import { bring, chosen, LOOSE, midi, notesOf, openRoll, said } from './support';
+import { bring, chosen, cutOff, LOOSE, midi, notesOf, openRoll, said } from './support';
 
 test('undo works after a reload', async ({ page }) => {
     const song = await bring(page, midi(LOOSE));
@@ -83,6 +83,7 @@ test('what is done while the server is away is kept and sent when it is back', a
     await page.keyboard.press('Control+a');
     await chosen(page, 8);
     await page.route('**/edits', (route) => route.abort());
+    await cutOff(page);
     await page.keyboard.press('ArrowUp');
     await page.keyboard.press('q');
     await said(page, 'The server does not answer.');

@@ -35,6 +35,8 @@ export interface Sealed {
     key: string;
     path: SealedPath;
     body: SealedBody;
+    /** It was done when it was sent before: only the answer was lost. */
+    wasDone?: boolean;
 }
 
 /** Where a batch is sent to, below its song. */

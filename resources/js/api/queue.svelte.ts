@@ -28,8 +28,8 @@ export class Queue {
     private items: Waiting[] = [];
     /** What is under way. */
     flying: Waiting[] = [];
-    /** What was sent and not answered, to be sent again as it is. */
-    private again: Sealed | null = null;
+    /** What was sent and not answered, here or in a window that is gone, to be sent again as it is, before all that waits. */
+    private again: Sealed[] = [];
     /** What was sent and may still be answered. */
     private sent: Sealed | null = null;
     /** What comes up while something is done in its turn goes before all that waits. */
@@ -91,7 +91,7 @@ export class Queue {
     }
 
     private get isIdle(): boolean {
-        return !this.busy && this.items.length === 0 && !this.again;
+        return !this.busy && this.items.length === 0 && this.again.length === 0;
     }
 
     /** Whether what is pressed now has to wait for what was pressed before it. */
@@ -108,7 +108,7 @@ export class Queue {
     private ahead(): Waiting[] {
         return this.front
             ? [...this.building, ...this.front]
-            : [...this.flying, ...(this.again?.batch ?? []), ...this.items];
+            : [...this.flying, ...this.again.flatMap((a) => a.batch), ...this.items];
     }
 
     /** Whether a way of the caret is still on its way. */
@@ -188,22 +188,21 @@ export class Queue {
     }
 
     private count(): void {
-        this.waiting = this.items.length + this.flying.length + (this.again ? 1 : 0);
+        this.waiting = this.items.length + this.flying.length + this.again.length;
     }
 
     private keep(): void {
-        this.unsent.keep(this.again ?? this.sent, this.items);
+        this.unsent.keep(this.sent ? [this.sent, ...this.again] : this.again, this.items);
     }
 
     private async flush(): Promise<void> {
         this.busy = true;
-        while (this.items.length > 0 || this.again) {
-            if (!this.again && this.items[0]!.kind === 'later') {
+        while (this.items.length > 0 || this.again.length > 0) {
+            if (this.again.length === 0 && this.items[0]!.kind === 'later') {
                 await this.turn();
                 continue;
             }
-            const sealed = this.again ?? (await this.seal());
-            this.again = null;
+            const sealed = this.again.shift() ?? (await this.seal());
             this.flying = sealed.batch;
             this.count();
             const first = sealed.batch[0]!;
@@ -274,7 +273,7 @@ export class Queue {
     private async send(sealed: Sealed): Promise<void> {
         this.keep();
         const { again, left } = await this.sender.send(sealed);
-        this.again = again ?? null;
+        if (again) this.again.unshift(again);
         const first = sealed.batch[0]!;
         if (left !== undefined && first.kind === 'steps') this.goOn(first, left);
     }
@@ -321,18 +320,21 @@ export class Queue {
 
     /** Sends what windows that are gone left unsent, before anything else. */
     async takeOver(): Promise<void> {
+        const inherited: Sealed[] = [];
         let count = 0;
         for (const { sealed, items } of await this.unsent.takeOver()) {
-            const batch = sealed && sealed.batch.length > 0 ? sealed : null;
-            if (batch && !this.again && !this.busy) this.again = batch;
-            else if (batch) this.items.push(...batch.batch);
+            // What was sent may have been done: its key says so.
+            inherited.push(...sealed.filter((s) => s.batch.length > 0));
             this.items.push(...items);
-            count += items.length + (batch?.batch.length ?? 0);
+            count += items.length;
         }
-        if (count === 0) return;
+        if (count === 0 && inherited.length === 0) return;
+        this.again.push(...inherited);
         this.count();
         if (!this.busy) void this.flush();
         await this.settled();
+        count += inherited.filter((s) => !s.wasDone).flatMap((s) => s.batch).length;
+        if (count === 0) return;
         const words = count === 1 ? '1 command' : `${count} commands`;
         this.song.tell(
             `${words} that a closed window had not sent ${count === 1 ? 'was' : 'were'} sent now. ${this.song.said}`,

@@ -49,6 +49,7 @@ export class Sender {
     private catchUp(e: Problem, sealed: Sealed): Sent {
         const { song } = this;
         song.trouble = '';
+        sealed.wasDone = e.done;
         // What it did is caught up with, and what it said is taken.
         if (e.done && e.answer) this.take({ ...e.catchUp!, ...e.answer }, sealed, false);
         else song.crossWindow.caughtUp(e.catchUp!);

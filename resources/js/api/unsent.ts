@@ -11,8 +11,8 @@ const ASKS_MS = 1000;
 interface Kept {
     song: number;
     window: string;
-    /** What was sent and not answered, under its key. */
-    sealed: Sealed | null;
+    /** What was sent and not answered, each under its key. */
+    sealed: Sealed[];
     items: Waiting[];
 }
 
@@ -53,13 +53,13 @@ export class Unsent {
     constructor(private readonly song: SongState) {}
 
     /** These wait. */
-    keep(sealed: Sealed | null, items: readonly Waiting[]): void {
+    keep(sealed: readonly Sealed[], items: readonly Waiting[]): void {
         hold();
         if (!since.has(this)) since.set(this, performance.now());
         this.last = {
             song: this.song.id,
             window: me,
-            sealed: sealed && plain(sealed),
+            sealed: sealed.map(plain),
             items: items.flatMap(plainItem),
         };
         this.timer ||= window.setTimeout(() => this.write(), AFTER_MS);
@@ -104,7 +104,8 @@ export class Unsent {
                 await navigator.locks.request(lockOf(kept.window), { ifAvailable: true }, async (lock) => {
                     if (!lock) return;
                     await db.delete('unsent', `${kept.song} ${kept.window}`);
-                    gone.push(kept);
+                    // A window of an earlier version wrote down one.
+                    gone.push({ ...kept, sealed: [kept.sealed ?? []].flat() });
                 });
             }
         } catch {
