@@ -40,6 +40,11 @@ for (const [path, methods] of Object.entries(api.paths))
             description: summary, type: 'object', properties, required: Object.keys(properties), additionalProperties: false,
         };
     }
+const texts = new Set(
+    Object.values(api.paths).flatMap((methods) => Object.values(methods)).flatMap(({ parameters }) => parameters ?? [])
+        .filter((p) => p.in === 'path' && p.schema.type === 'string').map((p) => p.name),
+);
+definitions.TextInPath = { enum: [...texts], description: 'What stands in the braces of a path is the number of something, but for these.' };
 definitions.Endpoints = { type: 'object', properties: endpoints, required: Object.keys(endpoints), additionalProperties: false };
 
 const named = Object.fromEntries(Object.keys(definitions).map((name) => [name, { $ref: `#/definitions/${name}` }]));

@@ -55,7 +55,7 @@ final class ContractCheck
     {
         if (self::$endpoints === []) {
             foreach (Endpoints::all() as $endpoint) {
-                self::$endpoints['#^'.$endpoint->method().' api/'.preg_replace(['/\{(key|backup|recipe)\}/', '/\{\w+\}/'], ['[^/]+', '\d+'], $endpoint->path()).'$#'] = $endpoint;
+                self::$endpoints[$endpoint->pattern()] = $endpoint;
             }
         }
         foreach (self::$endpoints as $pattern => $endpoint) {

@@ -40,8 +40,10 @@ final class Contract
     /** @return array<string, mixed> */
     private static function operation(Endpoint $endpoint): array
     {
-        preg_match_all('/\{(\w+)\}/', $endpoint->path(), $names);
-        $inPath = array_map(static fn (string $name): array => ['name' => $name, 'in' => 'path', 'required' => true, 'schema' => in_array($name, ['key', 'backup', 'recipe'], true) ? Shape::text() : Shape::whole(1)], $names[1]);
+        $inPath = [];
+        foreach ($endpoint->inPath() as $name => $isText) {
+            $inPath[] = ['name' => $name, 'in' => 'path', 'required' => true, 'schema' => $isText ? Shape::text() : Shape::whole(1)];
+        }
         $inQuery = array_map(static fn (string $name): array => ['name' => $name, 'in' => 'query', 'schema' => Shape::text()], $endpoint->query);
         $body = match (true) {
             $endpoint->isUpload => ['multipart/form-data' => ['schema' => Shape::object(['file' => ['type' => 'string', 'format' => 'binary']])]],

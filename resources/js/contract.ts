@@ -280,6 +280,10 @@ export type PlayedEvent =
           kind: 'controller' | 'bend' | 'pressure';
           data: number[];
       };
+/**
+ * What stands in the braces of a path is the number of something, but for these.
+ */
+export type TextInPath = 'key' | 'backup' | 'recipe';
 
 export interface Step {
     unit: 'grid' | 'value' | 'bar' | 'ms' | 'samples' | 'ticks';

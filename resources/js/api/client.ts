@@ -1,4 +1,4 @@
-import type { CatchUp, Endpoints, LostAnswer, Problem as ProblemData } from '../contract';
+import type { CatchUp, Endpoints, LostAnswer, Problem as ProblemData, TextInPath } from '../contract';
 
 /** An error that the server explained, as RFC 9457 has it; its message is a sentence for the person. */
 export class Problem extends Error {
@@ -50,7 +50,7 @@ async function read<T>(response: Response): Promise<T> {
 export type Method = 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE';
 /** A path as it may be asked for: ids are numbers, what else stands in braces is a text. */
 type Filled<P extends string> = P extends `${infer A}{${infer Name}}${infer B}`
-    ? `${A}${Name extends 'key' | 'backup' | 'recipe' ? string : number}${Filled<B>}`
+    ? `${A}${Name extends TextInPath ? string : number}${Filled<B>}`
     : P;
 type WithoutQuery<P extends string> = P extends `${infer A}?${string}` ? A : P;
 /** The endpoint of the contract that a method and a path name. */

@@ -1,25 +1,21 @@
 <script lang="ts">
     import { untrack } from 'svelte';
-    import { request } from '../api/client';
-    import { downloadSong, save, saveWhole } from '../api/saving';
+    import { downloadSong } from '../api/saving';
     import { Song } from '../api/song.svelte';
-    import type { Command, Setup } from '../api/types';
-    import { reach } from '../keys/reach.svelte';
+    import type { Setup } from '../api/types';
     import { nothingHere } from '../keys/other-page';
     import { nextKeys } from '../keys/next-keys';
-    import { keys, type Handler } from '../keys/keys.svelte';
+    import { keys } from '../keys/keys.svelte';
     import { router } from '../router.svelte';
     import { recorder } from '../sound/recorder.svelte';
-    import { metronome } from '../sound/metronome.svelte';
-    import { startPlaying, stopPlaying } from '../sound/announcement';
-    import { tuning } from '../sound/tuning.svelte';
     import { transport } from '../sound/transport.svelte';
-    import { theme } from '../theme.svelte';
     import { commands } from '../keys/commands.svelte';
     import { interrupted } from '../sound/interrupted.svelte';
-    import { tempoTap } from '../roll/commands/make';
     import { callDrums, spellAs } from '../roll/names';
-    import { asPressed, doing } from './doing';
+    import { applicationCommands } from './commands/application';
+    import { commonCommands } from './commands/common';
+    import { editCommands } from './commands/edits';
+    import { songCommands } from './commands/song';
     import { panels } from '../panels.svelte';
     import CommandList from './CommandList.svelte';
     import { pages } from './pages.svelte';
@@ -33,9 +29,6 @@
 
     let { setup }: { setup: Setup } = $props();
 
-    /** Seconds without a tap after which tapping begins anew, and the most taps of one go. */
-    const TAP_PAUSE = 2;
-    const MOST_TAPS = 60;
     /** Milliseconds after a song is there and nothing is asked for: a rest in scrolling is shorter, and decoding would hold it up. */
     const READY_AFTER = 1000;
     /** Likewise, after which pages are fetched that may be wanted next. */
@@ -120,6 +113,12 @@
                 place.at === 'songs' ? 'Jactonic' : `${part ? `${part.name} · ` : ''}${song?.name ?? ''} · Jactonic`;
     });
 
+    /** Says something, with a song or without. */
+    function tell(words: string): void {
+        hint = words;
+        song?.tell(words);
+    }
+
     // A key is done in its turn: what it does may hang on what the one before it leaves.
     keys.gate = (again, isPress) => song?.queue.newInput(again, isPress) ?? false;
     keys.passes = (what) => {
@@ -129,131 +128,21 @@
     keys.holds = () => song?.queue.holdsInput ?? false;
     keys.onNothing = (stroke, elsewhere) => {
         const words = nothingHere(keys.context, stroke, elsewhere);
-        if (words === null) return;
-        hint = words;
-        song?.tell(words);
+        if (words !== null) tell(words);
     };
+    // Commands by name: of the application, of a song, every edit of the catalogue, and what roll and song page share. What
+    // a page does itself goes before them.
     keys.handle(
-        {
-            theme: () => theme.turn(),
-            reach: () => reach.begin((words) => song?.tell(words)),
-            strip: () => {
-                keys.turnStrip();
-                const rows = keys.stripRows;
-                song?.tell(rows === 0 ? 'The key strip is hidden.' : `The key strip has ${rows} lines.`);
-            },
-            commands: () => panels.turn({ name: 'commands' }),
-            shortcuts: () => router.go({ at: 'keys', page: 'shortcuts' }),
-            sheet: () => router.go({ at: 'keys', page: 'sheet' }),
-            pace: () => router.go({ at: 'keys', page: 'pace' }),
-            backups: () => router.go({ at: 'keys', page: 'backups' }),
-            backup: () => void backUp(),
-            guide: (p) => {
-                router.go({ at: 'keys', page: 'guide' });
-                history.replaceState(null, '', p.at === 'marks' ? '/guide#marks' : '/guide');
-            },
-        },
+        applicationCommands(() => song, tell),
         true,
     );
-    // What a song can do, while there is one.
+    $effect(() => (song ? keys.handle(songCommands(song), true) : undefined));
     $effect(() => {
-        if (!song) return;
-        const here = song;
-        return keys.handle(
-            {
-                undo: () => here.undo(),
-                redo: () => here.redo(),
-                play: () => {
-                    const lines = (here.parts.values().next().value?.lines ?? here.time.plain)!;
-                    if (transport.playing) stopPlaying(here, lines);
-                    else void startPlaying(here, lines, transport.tick);
-                },
-                locate: (p) =>
-                    transport.locate(
-                        p.to === 'start'
-                            ? 0
-                            : (part?.lastEnd ?? Math.max(0, ...[...here.parts.values()].map((q) => q.lastEnd))),
-                    ),
-                loop: () => {
-                    if (recorder.on) return here.tell('The loop cannot be changed while recording.');
-                    if (transport.loop) transport.setLoop({ ...transport.loop, on: !transport.loop.on });
-                    else transport.setLoop({ from: 0, to: part?.lastEnd || here.end, on: true });
-                    here.tell(transport.loop?.on ? 'The span loops.' : 'The span does not loop.');
-                },
-                metronome: () => {
-                    metronome.turn(!metronome.on);
-                    here.tell(metronome.on ? 'The metronome is on.' : 'The metronome is off.');
-                },
-                'count-in': () => {
-                    recorder.set({ countIn: (recorder.settings.countIn + 1) % 3 });
-                    const { countIn } = recorder.settings;
-                    here.tell(
-                        countIn === 0
-                            ? 'Recording begins without a count-in.'
-                            : `${countIn === 1 ? 'A bar is' : 'Two bars are'} counted before recording.`,
-                    );
-                },
-                'stop-returns': () => {
-                    transport.setReturns(!transport.returns);
-                    here.tell(
-                        transport.returns
-                            ? 'Stop returns the playhead to where it was started.'
-                            : 'Stop leaves the playhead where it is.',
-                    );
-                },
-                tap: () => tap(here),
-                'tune-latency': () => tuning.turn(here),
-                take: (p) => {
-                    const [left] = interrupted.left;
-                    if (!left) here.tell('No take was interrupted.');
-                    else if (p.what === 'drop') {
-                        interrupted.throwAway(left);
-                        here.tell('The interrupted take is discarded.');
-                    } else interrupted.restore(here, left);
-                },
-                hear: () => {
-                    transport.setHear(!transport.hear);
-                    here.tell(
-                        transport.hear ? 'Notes are heard when they are touched.' : 'Notes are not heard when touched.',
-                    );
-                },
-                steps: () => panels.turn({ name: 'steps' }),
-                export: () => save(here),
-                'export-whole': () => saveWhole(here),
-                'open-songs': () => router.go({ at: 'songs' }),
-                'open-song': () => router.go({ at: 'song', song: here.id }),
-                track: (p) => {
-                    const track = part && here.trackOf(part);
-                    if (track)
-                        here.crossWindow.setTrack(track.id, (now) =>
-                            p.what === 'muted' ? { muted: !now.muted } : { soloed: !now.soloed },
-                        );
-                },
-            },
-            true,
-        );
-    });
-    // Every edit of the catalogue that is for this page is a command on what is selected there.
-    $effect(() => {
-        if (!song) return;
-        const here = song;
         // On the song page a roll may stand underneath.
         const at = place.at === 'song' ? ['song', 'roll'] : ['roll'];
-        const edits = Object.fromEntries(
-            setup.commands
-                .filter((c) => commands.edits.has(c.id) && at.some((a) => c.contexts.includes(a)))
-                .map(({ id }): [string, Handler] => [
-                    id,
-                    (params, _, press) => {
-                        here.do(meant(here, { edit: id, params, ...asPressed(press) }));
-                        // What is typed behind a part that is made is for that.
-                        if (!commands.keepsSelection(id, params)) here.afterAll(() => openMade(here));
-                    },
-                ]),
-        );
-        return keys.handle(edits, true);
+        return song ? keys.handle(editCommands(song, at), true) : undefined;
     });
-    $effect(() => (song ? keys.handle(doing(song), true) : undefined));
+    $effect(() => (song ? keys.handle(commonCommands(song), true) : undefined));
     // Windows of one song stay together: the others are told where this one is, and a part selected there is gone over to.
     $effect(() => {
         if (song && part) song.crossWindow.here(part.id, song.caret.tick);
@@ -277,51 +166,12 @@
         });
     });
 
-    /** Copies everything, and says where to. */
-    async function backUp(): Promise<void> {
-        await song?.settled();
-        const words = await request('POST', 'backups').then(
-            ({ made, where }) => `Everything is copied to ${made}, in ${where}.`,
-            (e: unknown) => (e instanceof Error ? e.message : String(e)),
-        );
-        hint = words;
-        song?.tell(words);
-    }
-
-    let taps: number[] = [];
-
-    /** A tap a quarter: from the second on the tempo follows. */
-    function tap(here: Song): void {
-        const now = performance.now() / 1000;
-        if (taps.length >= MOST_TAPS || now - (taps.at(-1) ?? 0) > TAP_PAUSE) taps = [];
-        taps = [...taps, now];
-        if (taps.length < 2) return here.tell('Keep tapping, once a quarter.');
-        here.do(tempoTap(taps, Math.round(transport.tick)));
-    }
-
-    /** A part that was just made is opened. */
-    function openMade(here: Song): void {
-        const { made } = here;
-        here.made = null;
-        if (made !== null && song === here && here.stage === 'roll' && place.at === 'roll')
-            router.go({ at: 'roll', song: here.id, part: made });
-    }
-
     // A part that is no longer there is left.
     $effect(() => {
         const here = song;
         if (here && place.at === 'roll' && !part && here.lastPart?.id === place.part)
             untrack(() => router.go({ at: 'song', song: here.id }));
     });
-
-    /** Where a shortcut names the pointer, a note that is there and not selected is meant. */
-    function meant(here: Song, command: Command): Command {
-        const under = here.pointer?.note;
-        const at = Object.values(command.params ?? {}).includes('pointer');
-        return at && under && here.open && !here.selection.notes.has(under.id)
-            ? { ...command, on: { part: here.open.id, notes: [under.id] } }
-            : command;
-    }
 </script>
 
 <svelte:window

@@ -1,16 +1,12 @@
 import { tick } from 'svelte';
-import type { Song } from '../api/song.svelte';
-import { keys, type Handler, type Press } from '../keys/keys.svelte';
-import { router } from '../router.svelte';
-import { newSeed, panels, remembered } from '../panels.svelte';
-
-/** How a command was asked for, as the server is told. */
-export function asPressed(press: Press): { more?: boolean; times?: number } {
-    return { ...(press.more ? { more: true } : {}), ...(press.times > 1 ? { times: press.times } : {}) };
-}
+import type { Song } from '../../api/song.svelte';
+import { keys, type Handler } from '../../keys/keys.svelte';
+import { router } from '../../router.svelte';
+import { newSeed, panels, remembered } from '../../panels.svelte';
+import { asPressed } from './edits';
 
 /** What is done in the roll and on the song page alike: panels, recipes, edits as their panel was set last, counts. */
-export function doing(here: Song): Record<string, Handler> {
+export function commonCommands(here: Song): Record<string, Handler> {
     return {
         panel: (p) => {
             const panel = p.edit ? { name: 'edit', edit: String(p.edit) } : { name: String(p.name) };

@@ -1,0 +1,40 @@
+import { request } from '../../api/client';
+import type { Song } from '../../api/song.svelte';
+import { keys, type Handler } from '../../keys/keys.svelte';
+import { reach } from '../../keys/reach.svelte';
+import { panels } from '../../panels.svelte';
+import { router } from '../../router.svelte';
+import { theme } from '../../theme.svelte';
+
+/** What can be done on every page, with a song or without: `tell` says something where a page has a line for it. */
+export function applicationCommands(song: () => Song | null, tell: (words: string) => void): Record<string, Handler> {
+    return {
+        theme: () => theme.turn(),
+        reach: () => reach.begin((words) => tell(words)),
+        strip: () => {
+            keys.turnStrip();
+            const rows = keys.stripRows;
+            tell(rows === 0 ? 'The key strip is hidden.' : `The key strip has ${rows} lines.`);
+        },
+        commands: () => panels.turn({ name: 'commands' }),
+        shortcuts: () => router.go({ at: 'keys', page: 'shortcuts' }),
+        sheet: () => router.go({ at: 'keys', page: 'sheet' }),
+        pace: () => router.go({ at: 'keys', page: 'pace' }),
+        backups: () => router.go({ at: 'keys', page: 'backups' }),
+        backup: () => void backUp(song(), tell),
+        guide: (p) => {
+            router.go({ at: 'keys', page: 'guide' });
+            history.replaceState(null, '', p.at === 'marks' ? '/guide#marks' : '/guide');
+        },
+    };
+}
+
+/** Copies everything, and says where to. */
+async function backUp(song: Song | null, tell: (words: string) => void): Promise<void> {
+    await song?.settled();
+    const words = await request('POST', 'backups').then(
+        ({ made, where }) => `Everything is copied to ${made}, in ${where}.`,
+        (e: unknown) => (e instanceof Error ? e.message : String(e)),
+    );
+    tell(words);
+}
