@@ -301,9 +301,11 @@ class Keys {
         // Enter is the panel's, on every system: Space and Alt ↓ open a list.
         if (stroke === 'Enter' && e.target instanceof HTMLSelectElement) e.preventDefault();
         if (goesOnWith(e)) e.preventDefault();
-        if (belongsTo(e.target, stroke)) return;
+        // The second stroke of a sequence is not typed into the field of a panel.
+        const goesOn = this.prefix !== '' && isInPanel(e.target);
+        if (!goesOn && belongsTo(e.target, stroke)) return;
         // A focused button keeps the keys that press it.
-        if (isPressed(e.target, stroke)) return;
+        if (!goesOn && isPressed(e.target, stroke)) return;
         // What plays sounds at once.
         if (this.count === null && !this.prefix && this.plays(e)) return e.preventDefault();
         const press = { stroke, code: e.code, key: e.key, repeat: e.repeat, time: e.timeStamp };
@@ -343,8 +345,9 @@ class Keys {
     /** A press whose turn has come: where a field or a panel has the keys by now, that has it first. */
     private pressAgain(press: Pressed): void {
         const target = document.activeElement;
-        // What was typed into a field late is told as a change before its panel goes.
-        if (press.stroke === 'Escape' && target instanceof HTMLInputElement && isInPanel(target)) target.blur();
+        // What was typed into a field late is told as a change before its panel goes; a sequence that Esc ends leaves both.
+        if (press.stroke === 'Escape' && !this.prefix && target instanceof HTMLInputElement && isInPanel(target))
+            target.blur();
         const tab = press.stroke === 'Tab' || press.stroke === 'Shift+Tab';
         if (
             target instanceof HTMLElement &&
