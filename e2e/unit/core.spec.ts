@@ -4,6 +4,7 @@ import { Lane } from '../../resources/js/rules/lane';
 import { Lines } from '../../resources/js/rules/lines';
 import { Time } from '../../resources/js/rules/time';
 import { lengthWords } from '../../resources/js/rules/note-value';
+import { pitchOf, toneOf } from '../../resources/js/rules/pitch';
 import { nearest, stepped, stepsTo } from '../../resources/js/rules/scale';
 import type { LinesData, SongData } from '../../resources/js/api/types';
 
@@ -118,4 +119,20 @@ test('the interface says lengths as the core does', () => {
     expect(told.filter(([, , words]) => words.startsWith('1/')).length).toBeGreaterThan(20);
     expect(told.map(([ticks, ppq]) => [ticks, ppq, lengthWords(ticks, ppq)])).toEqual(told);
     expect([lengthWords(240, 960), lengthWords(320, 960), lengthWords(960, 960), lengthWords(1, 960), lengthWords(5760, 960)]).toEqual(['1/16', '1/8T', '1/4', 'under 0.01 beats', '1/1D']); // prettier-ignore
+});
+
+test('names of pitches are read as the core reads them, and tones without their octave', () => {
+    const letters = ['C', 'd', 'E', 'f', 'G', 'a', 'B'].flatMap((l) =>
+        ['', '#', '♯', 'b', '♭'].map((sign) => l + sign),
+    );
+    const names = letters.flatMap((l) => ['', '-2', '-1', '0', '4', '9', '10'].map((octave) => l + octave));
+    const script = `
+        require 'vendor/autoload.php';
+        echo json_encode(array_map(Jactonic\\Core\\Score\\Pitch::parse(...), json_decode($argv[1], true)));`;
+    const read = JSON.parse(
+        execFileSync('php', ['-r', script, JSON.stringify(names)], { encoding: 'utf8' }),
+    ) as unknown[];
+    expect(names.map((name) => pitchOf(name))).toEqual(read);
+    expect(['0', '60', '127', '128', '', 'H4'].map(pitchOf)).toEqual([0, 60, 127, null, null, null]);
+    expect(['C', 'e♭', 'F#', 'Cb', '11', '12', 'C4', ''].map(toneOf)).toEqual([0, 3, 6, 11, 11, null, null, null]);
 });

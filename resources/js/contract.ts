@@ -2664,7 +2664,7 @@ export interface Spec {
  */
 export interface ConditionSpec {
     title: string;
-    field: 'range' | 'choice' | 'number' | 'yes' | 'every' | 'span';
+    field: 'range' | 'pitches' | 'tones' | 'choice' | 'number' | 'yes' | 'every' | 'span';
     /**
      * Anything.
      */

@@ -99,6 +99,8 @@ final class Batch
         } catch (Refusal $refusal) {
             // What it names is what a person had selected when it was asked for: that stays selected.
             $this->chosen = $on;
+            // What the one before it wanted is not what is missing now.
+            $this->missing = null;
             throw $refusal;
         }
         Progress::look();
@@ -109,7 +111,8 @@ final class Batch
             $this->at = CaretRule::place($outcome->change, $on, $outcome->selection, $this->score, [$context->caret, $context->row]) ?? $this->at;
         }
         $this->missing = $outcome->missing;
-        $this->chosen = $outcome->selection;
+        // Settings may be set where nothing is selected: what they are of is not selected by that.
+        $this->chosen = $kind === 'set' ? $this->chosen ?? $outcome->selection : $outcome->selection;
         $this->caret = $outcome->caret ?? $this->caret;
         foreach ($outcome->settings as $part => $settings) {
             $this->score = $this->score->withPart($this->score->part($part)->withSettings($settings));

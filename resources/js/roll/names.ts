@@ -12,6 +12,11 @@ export function callDrums(names: Record<string, string>): void {
     drums = names;
 }
 
+/** Name of a tone, counted from C. */
+export function toneName(tone: number): string {
+    return tones[tone % 12]!;
+}
+
 /** Name of a pitch; 60 is C4. */
 export function pitchName(pitch: number): string {
     return tones[pitch % 12]! + (Math.floor(pitch / 12) - 1);

@@ -12,7 +12,7 @@ final class Pitch extends InRange
 {
     public static function spec(): ConditionSpec
     {
-        return new ConditionSpec('a pitch 0–127 or {"min", "max"}', 'pitch (60 is C4)', 'range', ['min' => 60], rank: 2);
+        return new ConditionSpec('a pitch 0–127 or {"min", "max"}', 'pitch', 'pitches', ['min' => 60], rank: 2);
     }
 
     protected static function of(Note $note): int

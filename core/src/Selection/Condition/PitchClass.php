@@ -12,7 +12,7 @@ final class PitchClass extends InRange
 {
     public static function spec(): ConditionSpec
     {
-        return new ConditionSpec('a pitch class 0–11 (0 is C) or {"min", "max"}', 'tone (0 is C)', 'range', 0, rank: 3);
+        return new ConditionSpec('a pitch class 0–11 (0 is C) or {"min", "max"}', 'tone', 'tones', 0, rank: 3);
     }
 
     protected static function of(Note $note): int

@@ -1,5 +1,6 @@
 <script lang="ts">
     import type { Asks, Condition, Line } from './conditions';
+    import RangeField from './RangeField.svelte';
 
     let { asks, condition, onchange }: { asks: Asks; condition: Condition; onchange: (c: Condition) => void } =
         $props();
@@ -12,17 +13,6 @@
         const used = new Set(condition.lines.map((l) => l.what));
         const what = Object.keys(asks).find((k) => !used.has(k)) ?? 'velocity';
         onchange({ ...condition, lines: [...condition.lines, { not: false, what, value: asks[what]!.first }] });
-    }
-
-    type Range = { min?: number; max?: number };
-    const rangeOf = (value: unknown): Range =>
-        typeof value === 'number' ? { min: value, max: value } : ((value ?? {}) as Range);
-
-    function range(i: number, side: 'min' | 'max', text: string): void {
-        const next: Range = { ...rangeOf(condition.lines[i]!.value) };
-        if (text === '') delete next[side];
-        else next[side] = Math.round(Number(text));
-        if (Object.keys(next).length > 0) set(i, { value: next });
     }
 </script>
 
@@ -74,24 +64,8 @@
             >
                 {#each Object.entries(asks) as [id, a] (id)}<option value={id}>{a.title}</option>{/each}
             </select>
-            {#if ask.field === 'range'}
-                {@const r = rangeOf(line.value)}
-                from
-                <input
-                    class="input input-xs w-10 px-1 text-right"
-                    type="number"
-                    aria-label="From"
-                    value={r.min ?? ''}
-                    oninput={(e) => range(i, 'min', e.currentTarget.value)}
-                />
-                to
-                <input
-                    class="input input-xs w-10 px-1 text-right"
-                    type="number"
-                    aria-label="To"
-                    value={r.max ?? ''}
-                    oninput={(e) => range(i, 'max', e.currentTarget.value)}
-                />
+            {#if ask.field === 'range' || ask.field === 'pitches' || ask.field === 'tones'}
+                <RangeField kind={ask.field} value={line.value} onchange={(value) => set(i, { value })} />
             {:else if ask.field === 'choice'}
                 <select
                     class="select select-xs w-32"
@@ -118,7 +92,7 @@
             <button
                 class="btn btn-ghost btn-xs"
                 data-field
-                aria-label="Take condition {i + 1} away"
+                aria-label="Remove condition {i + 1}"
                 onclick={() => onchange({ ...condition, lines: condition.lines.filter((_, k) => k !== i) })}>×</button
             >
         </div>

@@ -1,0 +1,57 @@
+<script lang="ts">
+    import { pitchOf, toneOf } from '../../rules/pitch';
+    import { pitchName, toneName } from '../../roll/names';
+
+    /** A stretch of values, or one; pitches and tones go by their names. */
+    interface Props {
+        value: unknown;
+        kind: 'range' | 'pitches' | 'tones';
+        onchange: (value: { min?: number; max?: number }) => void;
+    }
+    let { value, kind, onchange }: Props = $props();
+
+    const numberOf = (text: string): number | null =>
+        text.trim() !== '' && Number.isFinite(Number(text)) ? Math.round(Number(text)) : null;
+    const KINDS = {
+        range: { read: numberOf, name: String, hint: '', width: 'w-12' },
+        pitches: { read: pitchOf, name: pitchName, hint: 'C4', width: 'w-14' },
+        tones: { read: toneOf, name: toneName, hint: 'C', width: 'w-12' },
+    };
+    const how = $derived(KINDS[kind]);
+    const range = $derived(
+        typeof value === 'number' ? { min: value, max: value } : ((value ?? {}) as { min?: number; max?: number }),
+    );
+    type Side = 'min' | 'max';
+    /** What is being typed, as it is typed: a number becomes a name when the field is left. */
+    let typed = $state<{ side: Side; text: string } | null>(null);
+    const isWrong = $derived(typed !== null && typed.text !== '' && how.read(typed.text) === null);
+    const shown = (side: Side): string =>
+        typed?.side === side ? typed.text : range[side] === undefined ? '' : how.name(range[side]);
+
+    function put(side: Side, text: string): void {
+        typed = { side, text };
+        const next = { ...range };
+        const read = how.read(text);
+        if (text !== '' && read === null) return;
+        if (read === null) delete next[side];
+        else next[side] = read;
+        if (Object.keys(next).length > 0) onchange(next);
+    }
+</script>
+
+{#snippet end(side: Side, label: string)}
+    <input
+        class="input input-xs px-1 text-right {how.width} {isWrong && typed?.side === side ? 'input-error' : ''}"
+        type="text"
+        inputmode={kind === 'range' ? 'numeric' : 'text'}
+        placeholder={how.hint}
+        aria-label={label}
+        aria-invalid={isWrong && typed?.side === side}
+        title={range[side] === undefined || kind === 'range' ? undefined : `${how.name(range[side])} (${range[side]})`}
+        value={shown(side)}
+        oninput={(e) => put(side, e.currentTarget.value)}
+        onblur={() => (typed = null)}
+    />
+{/snippet}
+
+from {@render end('min', 'From')} to {@render end('max', 'To')}
