@@ -29,7 +29,7 @@ final class Shipped
             'Velocity +18' => [null, $add(18)],
             'Velocity −18' => [null, $add(-18)],
             'Velocities toward 72' => [null, [['edit' => 'velocity-compress', 'params' => ['value' => 72, 'percent' => 50]]]],
-            'Only the soft notes up' => [['velocity' => ['max' => 59]], $add(12)],
+            'Hats under the brushes' => [['pitch' => 42], $add(-12)],
             'Accents on the beat' => [['onBeat' => true], $add(12)],
             'Split in triplets' => [null, [['set' => ['grid' => '1/8T', 'swing' => 50]], ['edit' => 'split']]],
             'A fifth up' => [null, [['edit' => 'transpose', 'params' => ['semitones' => 7]]]],

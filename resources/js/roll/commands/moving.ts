@@ -37,11 +37,15 @@ export function moving(model: RollModel): Record<string, Handler> {
                         else song.do(asked(edit, params, press));
                     });
                 else if (!song.selection.isAny) other(params, press.times);
-                else {
-                    const step = make.inRows(edit, params, model.view.rows);
-                    song.do(asked(step?.edit ?? edit, step?.params ?? params, press));
-                }
+                else if (!make.inRows(edit, params, model.view.rows)) song.do(asked(edit, params, press));
+                // Which rows are used is known when all that was typed before has been answered.
+                else song.afterAll(() => byRows(edit, params, press));
             });
+
+    function byRows(edit: string, params: Record<string, unknown>, press: Press): void {
+        const step = make.inRows(edit, params, model.view.rows);
+        song.do(asked(step?.edit ?? edit, step?.params ?? params, press));
+    }
 
     const [inTime, byLine, inPitch] = make.CARET_MOVERS as [string, string, string];
     const cell = { unit: 'grid', amount: 1 };
