@@ -54,6 +54,9 @@ test('job 15 by key: a lane called, a swell over the span, its points walked, ra
     await said(page, 'In the lane of Expression');
     await press(page, 'Home', 'd');
     await said(page, /^[A-Z].* \d+ at 1\.1\.1: point 1 of \d+\.$/);
+    // The strip says what the keys do to a lane, and not what they would do to notes.
+    await expect(page.getByTestId('key-strip')).toContainText('taller lane');
+    await expect(page.getByTestId('key-strip')).not.toContainText('semitone');
     await press(page, 'Shift+d', 'Shift+ArrowUp', 'ArrowUp');
     await said(page, '2 points higher by 1.');
     await expect

@@ -43,7 +43,6 @@ const COUNTS = new Set(['select', 'recipe', 'repeat-command', 'again']);
 const MOST_TIMES = 999;
 const MOST_ROUNDS = 50;
 const NO_MODIFIERS: Modifiers = { mod: false, alt: false, shift: false };
-const STRIP_ROWS = [2, 1, 0];
 
 /**
  * From a key press to a command. Views name their context and give handlers for commands; the keymap, handed out by
@@ -61,10 +60,10 @@ class Keys {
     flashed = $state('');
     /** Goes up when other commands can be done, or other keys do them. */
     version = $state(0);
-    /** Rows of the key strip. */
-    stripRows = $state(Math.min(2, Number(localStorage.getItem('jactonic.strip') ?? 2)));
     /** How many notes are selected where notes can be; −1 elsewhere. */
     chosen = $state(-1);
+    /** Whether a lane has the keys. */
+    isInLane = $state(false);
     /** What the last commands were, the latest first: what repeating would do. */
     repeats = $state.raw<string[]>([]);
     /** Takes strokes instead of the commands, while a shortcut is being given. */
@@ -261,12 +260,6 @@ class Keys {
         this.flashed = keys;
         clearTimeout(this.timer);
         this.timer = window.setTimeout(() => (this.flashed = ''), 350);
-    }
-
-    /** Shows the strip in three rows, two, one, none, three again. */
-    turnStrip(): void {
-        this.stripRows = STRIP_ROWS[(STRIP_ROWS.indexOf(this.stripRows) + 1) % STRIP_ROWS.length]!;
-        localStorage.setItem('jactonic.strip', String(this.stripRows));
     }
 
     private modifiers(e: KeyboardEvent): void {

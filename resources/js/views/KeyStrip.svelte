@@ -4,6 +4,7 @@
     import { commands, keyOf } from '../keys/commands.svelte';
     import { pace } from '../keys/pace.svelte';
     import { keys } from '../keys/keys.svelte';
+    import { stripRows } from '../keys/strip-rows.svelte';
     import { chips, led, type Chip } from '../keys/chips';
     import { signAt } from '../keys/layout';
     import { labels } from '../keys/strokes';
@@ -110,7 +111,15 @@
         if (b.command === 'repeat-command')
             return { ...b, label: `repeat: ${keys.repeats[Number(b.params.back ?? 1) - 1] ?? 'nothing yet'}` };
         if (keys.chosen === 0 && CARET_MOVERS.includes(b.command)) return { ...b, label: `caret ${b.label}` };
-        return b;
+        return { ...b, label: (keys.isInLane && inLane(b)) || b.label };
+    }
+
+    /** What a key does in a lane, where it is called otherwise than on notes. */
+    function inLane({ command, params }: Binding): string | null {
+        const by = Number(params.by ?? params.steps ?? params.semitones ?? 0);
+        if (command === 'zoom' && params.axis === 'pitch') return by > 0 ? 'taller lane' : 'lower lane';
+        const [, , inPitch] = CARET_MOVERS;
+        return command === inPitch ? `value ${by > 0 ? 'up' : 'down'}${Math.abs(by) === 1 ? '' : ' by 10'}` : null;
     }
 </script>
 
@@ -130,10 +139,10 @@
     </span>
 {/snippet}
 
-{#if keys.stripRows > 0 || keys.prefix || keys.count !== null}
+{#if stripRows.count > 0 || keys.prefix || keys.count !== null}
     <div
         class="flex gap-3 overflow-hidden px-3 py-1.5 text-[0.8125rem] [@media(max-height:560px)]:max-h-[1.9rem]"
-        style:height="{0.5 + 1.65 * Math.max(1, keys.stripRows)}rem"
+        style:height="{0.5 + 1.65 * Math.max(1, stripRows.count)}rem"
         data-testid="key-strip"
         aria-label="What the keys do"
         role="note"
@@ -177,7 +186,7 @@
         {#if always.length > 0}
             <div
                 class="grid shrink-0 grid-flow-col grid-rows-[repeat(var(--lines),auto)] content-start gap-x-3 gap-y-1 border-l border-base-300 pl-3"
-                style:--lines={keys.stripRows}
+                style:--lines={stripRows.count}
                 data-testid="always"
             >
                 {#each always as chip (chip.keys.join())}{@render entry(chip)}{/each}

@@ -94,7 +94,11 @@
     $effect(() => {
         void song.selection.version;
         keys.chosen = song.selection.lane ? song.selection.points.size : song.selection.notes.size;
-        return () => (keys.chosen = -1);
+        keys.isInLane = song.selection.lane !== null;
+        return () => {
+            keys.chosen = -1;
+            keys.isInLane = false;
+        };
     });
     $effect(() => {
         keys.repeats = song.commandLog.recent.map((c) =>

@@ -1,6 +1,7 @@
 import { request } from '../../api/client';
 import type { Song } from '../../api/song.svelte';
-import { keys, type Handler } from '../../keys/keys.svelte';
+import type { Handler } from '../../keys/keys.svelte';
+import { stripRows } from '../../keys/strip-rows.svelte';
 import { reach } from '../../keys/reach.svelte';
 import { panels } from '../../panels.svelte';
 import { router } from '../../router.svelte';
@@ -12,8 +13,8 @@ export function applicationCommands(song: () => Song | null, tell: (words: strin
         theme: () => theme.turn(),
         reach: () => reach.begin((words) => tell(words)),
         strip: () => {
-            keys.turnStrip();
-            const rows = keys.stripRows;
+            stripRows.turn();
+            const rows = stripRows.count;
             tell(rows === 0 ? 'The key strip is hidden.' : `The key strip has ${rows} lines.`);
         },
         commands: () => panels.turn({ name: 'commands' }),
