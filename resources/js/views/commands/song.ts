@@ -69,8 +69,8 @@ function playing(song: Song): Record<string, Handler> {
             transport.setReturns(!transport.returns);
             song.tell(
                 transport.returns
-                    ? 'Stop returns the playhead to wsong it was started.'
-                    : 'Stop leaves the playhead wsong it is.',
+                    ? 'Stop returns the playhead to where it was started.'
+                    : 'Stop leaves the playhead where it is.',
             );
         },
     };
