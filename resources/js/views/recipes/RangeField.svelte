@@ -13,9 +13,9 @@
     const numberOf = (text: string): number | null =>
         text.trim() !== '' && Number.isFinite(Number(text)) ? Math.round(Number(text)) : null;
     const KINDS = {
-        range: { read: numberOf, name: String, hint: '', width: 'w-12' },
-        pitches: { read: pitchOf, name: pitchName, hint: 'C4', width: 'w-14' },
-        tones: { read: toneOf, name: toneName, hint: 'C', width: 'w-12' },
+        range: { read: numberOf, name: String, hint: '', width: 'w-10' },
+        pitches: { read: pitchOf, name: pitchName, hint: 'C4', width: 'w-11' },
+        tones: { read: toneOf, name: toneName, hint: 'C', width: 'w-10' },
     };
     const how = $derived(KINDS[kind]);
     const range = $derived(
