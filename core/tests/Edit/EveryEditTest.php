@@ -135,15 +135,14 @@ final class EveryEditTest extends TestCase
     {
         $score = Make::take(1);
         $on = TargetReader::read(Make::on($takes, $score), $score);
+        $batch = new Batch($score, chosen: $on);
         try {
-            $outcome = Batch::once(['edit' => $id, 'params' => $params], $score, $on);
+            $batch->run(['edit' => $id, 'params' => $params]);
         } catch (Refusal) {
-            $this->expectNotToPerformAssertions();
-
-            return;
+            // Some want a lane, a span or a marker that is not there: a refused edit leaves the same selected too.
         }
 
-        self::assertEquals([$on->notes, $on->points, $on->parts], [$outcome->selection->notes, $outcome->selection->points, $outcome->selection->parts], $outcome->said);
+        self::assertEquals([$on->notes, $on->points, $on->parts], [$batch->chosen?->notes, $batch->chosen?->points, $batch->chosen?->parts]);
     }
 
     /** @return iterable<string, array{string, array<string, mixed>, int}> */
