@@ -1,7 +1,8 @@
 import { moveCaret } from '../../api/caret';
 import type { Part } from '../../api/part.svelte';
 import { harmony } from '../../harmony/commands';
-import type { Handler, Press } from '../../keys/keys.svelte';
+import { asPressed } from '../../keys/as-pressed';
+import type { Handler } from '../../keys/keys.svelte';
 import { tool } from '../../roll/pen.svelte';
 import { askSpan, spans } from '../../roll/commands/span';
 import { router } from '../../router.svelte';
@@ -66,7 +67,7 @@ function moving(model: ArrangeModel): Record<string, Handler> {
         (params, _, press) =>
             song.withSelection(() => {
                 if (song.selection.parts.length > 0 || other(params, press.times) === false)
-                    song.do({ edit, params, ...pressed(press) });
+                    song.do({ edit, params, ...asPressed(press) });
             });
     const step = (p: Record<string, unknown>, times: number, by: unknown): boolean | void => {
         if (p.edge || p.to || p.tracks) return false;
@@ -119,10 +120,6 @@ function moving(model: ArrangeModel): Record<string, Handler> {
             void startPlaying(song, model.lines, song.span.from);
         },
     };
-}
-
-function pressed(press: Press): { more?: boolean; times?: number } {
-    return { ...(press.more ? { more: true } : {}), ...(press.times > 1 ? { times: press.times } : {}) };
 }
 
 /** Where the caret is, and what part lies there. */

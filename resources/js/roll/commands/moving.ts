@@ -1,5 +1,6 @@
 import { moveCaret } from '../../api/caret';
 import type { Command } from '../../api/types';
+import { asPressed } from '../../keys/as-pressed';
 import type { Handler, Press } from '../../keys/keys.svelte';
 import { recorder } from '../../sound/recorder.svelte';
 import { transport } from '../../sound/transport.svelte';
@@ -9,12 +10,7 @@ import { SPAN_MOVERS } from './make';
 import { askSpan } from './span';
 
 export function asked(edit: string, params: Record<string, unknown>, press: Press): Command {
-    return {
-        edit,
-        params,
-        ...(press.more ? { more: true } : {}),
-        ...(press.times > 1 ? { times: press.times } : {}),
-    };
+    return { edit, params, ...asPressed(press) };
 }
 
 /** What the arrows do: to the selected notes, or with none selected to the caret and the span. */

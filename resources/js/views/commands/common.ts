@@ -1,9 +1,9 @@
 import { tick } from 'svelte';
 import type { Song } from '../../api/song.svelte';
+import { asPressed } from '../../keys/as-pressed';
 import { keys, type Handler } from '../../keys/keys.svelte';
 import { router } from '../../router.svelte';
 import { newSeed, panels, remembered } from '../../panels.svelte';
-import { asPressed } from './edits';
 
 /** What is done in the roll and on the song page alike: panels, recipes, edits as their panel was set last, counts. */
 export function commonCommands(here: Song): Record<string, Handler> {

@@ -1,13 +1,9 @@
 import type { Song } from '../../api/song.svelte';
 import type { Command } from '../../api/types';
+import { asPressed } from '../../keys/as-pressed';
 import { commands } from '../../keys/commands.svelte';
 import type { Handler, Press } from '../../keys/keys.svelte';
 import { router } from '../../router.svelte';
-
-/** How a command was asked for, as the server is told. */
-export function asPressed(press: Press): { more?: boolean; times?: number } {
-    return { ...(press.more ? { more: true } : {}), ...(press.times > 1 ? { times: press.times } : {}) };
-}
 
 /** Every edit of the catalogue that is for these pages, by its id, as a command on what is selected there. */
 export function editCommands(song: Song, pages: readonly string[]): Record<string, Handler> {
