@@ -195,6 +195,7 @@ const FIELDS: [string, string, string?][] = [
     ['a button is not pressed by an arrow', 'Alt+A T, ArrowDown'],
     ['what a panel made elsewhere is not worked on', 'Alt+W Shift+D, Enter, Q'],
     ['what was typed is kept when Esc closes the panel', 'Alt+Semicolon, 3, Enter, 7, Escape', 'Pen velocity 37'],
+    ['what an Enter set is there before the next digit', 'Alt+Semicolon, 3, Enter, 4, Alt+S U', '"penVelocity":34'],
     ['a panel opens on what the keys before it leave', 'N Shift+B, ArrowDown, Alt+V R, 7'],
     ['a new part is undone, and keys are for the page of the song then', 'Alt+Shift+N, Control+Z, Shift+ArrowDown, ArrowRight', 'moved'],
     ['a row is moved twice', 'Alt+V R, Alt+ArrowDown, Alt+ArrowDown, Escape, ArrowDown'],

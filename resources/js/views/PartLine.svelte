@@ -9,6 +9,7 @@
     import { BARS, barWords, gridParts, kindWords, VALUES } from './fields/grids';
     import { nudgeStep, UNITS } from './fields/steps';
     import Icon from '../stage/Icon.svelte';
+    import { keepTyped } from './fields/keep-typed';
 
     let { song, part }: { song: Song; part: Part } = $props();
 
@@ -101,6 +102,7 @@
             aria-label={title}
             step={name === 'swing' ? 'any' : 1}
             value={settings[name]}
+            {@attach keepTyped}
             onchange={(e) => number(e, name)}
             onkeydown={leave}
         />
@@ -165,6 +167,7 @@
                 step="any"
                 aria-label="Nudge step"
                 value={step.amount}
+                {@attach keepTyped}
                 onchange={amount}
                 onkeydown={leave}
             />

@@ -6,6 +6,7 @@
     import { keys } from '../keys/keys.svelte';
     import { labels } from '../keys/strokes';
     import GridField from './fields/GridField.svelte';
+    import { keepTyped } from './fields/keep-typed';
     import Panel from './Panel.svelte';
 
     let { song, part }: { song: Song; part: Part } = $props();
@@ -51,6 +52,7 @@
             max={VELOCITY[1]}
             data-first
             value={settings.penVelocity}
+            {@attach keepTyped}
             onfocus={(e) => e.currentTarget.select()}
             onchange={(e) => velocity(e.currentTarget.value, (penVelocity) => set({ penVelocity }))}
         /></label
@@ -101,6 +103,7 @@
                     max={VELOCITY[1]}
                     aria-label="Touch {i + 1}"
                     {value}
+                    {@attach keepTyped}
                     onfocus={(e) => e.currentTarget.select()}
                     onchange={(e) => velocity(e.currentTarget.value, (to) => touch(i, to))}
                 />

@@ -5,6 +5,7 @@
     import type { Song } from '../api/song.svelte';
     import type { RowSet } from '../api/types';
     import type { RollModel } from '../roll/roll-model.svelte';
+    import { keepTyped } from './fields/keep-typed';
     import Panel from './Panel.svelte';
 
     let { song, part, model }: { song: Song; part: Part; model: RollModel } = $props();
@@ -88,6 +89,7 @@
                     aria-label="Name of the row {pitch}"
                     placeholder={model.rowName(pitch)}
                     value={track.rows.names[String(pitch)] ?? ''}
+                    {@attach keepTyped}
                     onchange={(e) => name(pitch, e.currentTarget.value)}
                 />
                 <button data-field class="btn btn-xs" aria-label="Up" onclick={() => move(pitch, 1)}>↑</button>

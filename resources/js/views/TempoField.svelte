@@ -3,6 +3,7 @@
     import { tempoSet } from '../roll/commands/make';
     import { keys } from '../keys/keys.svelte';
     import { transport } from '../sound/transport.svelte';
+    import { keepTyped } from './fields/keep-typed';
 
     let { song }: { song: Song } = $props();
 
@@ -62,6 +63,7 @@
     aria-label="Tempo, BPM"
     title="Tempo here: type it, or drag up and down"
     value={drag ? drag.to : now}
+    {@attach keepTyped}
     onfocus={() => field.select()}
     onchange={typed}
     onkeydown={(e) => {

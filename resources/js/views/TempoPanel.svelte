@@ -6,6 +6,7 @@
     import { labels } from '../keys/strokes';
     import { markMove, markRemove, meterSet, tempoSet, type Mark } from '../roll/commands/make';
     import { transport } from '../sound/transport.svelte';
+    import { keepTyped } from './fields/keep-typed';
     import Panel from './Panel.svelte';
 
     let { song, part }: { song: Song; part: Part } = $props();
@@ -48,6 +49,7 @@
                 inputmode="numeric"
                 aria-label="{what} begins at bar"
                 value={bar(tick)}
+                {@attach keepTyped}
                 onfocus={(e) => e.currentTarget.select()}
                 onchange={(e) => number(e, 1, 100000, (to) => song.do(markMove(edit, tick, Math.round(to))))}
             /></label
@@ -83,6 +85,7 @@
                         aria-label="Tempo from bar {bar(tick)}"
                         data-first={i === 0 ? true : undefined}
                         value={tempo}
+                        {@attach keepTyped}
                         onfocus={(e) => e.currentTarget.select()}
                         onchange={(e) => number(e, 4, 1000, (to) => song.do(tempoSet(to, { at: tick })))}
                     /> BPM</label
@@ -115,6 +118,7 @@
                         max="64"
                         aria-label="Beats from bar {bar(tick)}"
                         value={beats}
+                        {@attach keepTyped}
                         onfocus={(e) => e.currentTarget.select()}
                         onchange={(e) =>
                             number(e, 1, 64, (to) => song.do(meterSet(Math.round(to), unit, { at: tick })))}
