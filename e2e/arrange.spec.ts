@@ -90,3 +90,51 @@ test('all parts deleted: the caret and the page go on, with no fault', async ({ 
     await expect(page.getByTestId('part')).toHaveCount(1);
     expect(faults).toEqual([]);
 });
+
+/** The file with another track before its own: of a name and a tempo, without music. */
+function withConductor(file: Buffer): Buffer {
+    const body = Buffer.from([
+        0,
+        0xff,
+        3,
+        5,
+        ...Buffer.from('Slips'),
+        0,
+        0xff,
+        0x51,
+        3,
+        7,
+        0xa1,
+        0x20,
+        0,
+        0xff,
+        0x2f,
+        0,
+    ]);
+    const head = Buffer.from([0x4d, 0x54, 0x72, 0x6b, 0, 0, 0, body.length]);
+    const all = Buffer.concat([file.subarray(0, 14), head, body, file.subarray(14)]);
+    all[9] = 1;
+    all[11] = 2;
+    return all;
+}
+
+test('a track of a file without music is shown on wish, and lies in the way of nothing', async ({ page }) => {
+    const song = await bring(page, withConductor(midi(TAKE)));
+    await page.goto(`/songs/${song.id}`);
+    await expect(page.getByTestId('part')).toHaveCount(1);
+    await expect(page.getByTestId('track-head')).toHaveCount(1);
+    await press(page, 'Alt+w', 'h');
+    await said(page, 'Shown: “Slips”.');
+    await expect(page.getByTestId('track-head')).toHaveCount(2);
+    await press(page, 'Alt+w', 'h');
+    await said(page, 'Hidden: “Slips”.');
+    await expect(page.getByTestId('track-head')).toHaveText(/Take/);
+    // A new track is called by its sound, a second of it has a number, and another sound is another name.
+    await press(page, 'Shift+n');
+    await said(page, 'is a new track');
+    await press(page, 'Shift+n');
+    await expect(page.getByTestId('track-head')).toHaveCount(3);
+    await expect(page.getByTestId('track-head').last()).toContainText('Acoustic Grand Piano 2');
+    const { tracks } = await fetchSong(page, song.id);
+    expect(tracks.map((t) => t.name)).toEqual(['Take', 'Acoustic Grand Piano', 'Acoustic Grand Piano 2', 'Slips']);
+});

@@ -115,7 +115,7 @@ final class SongShapes
     private static function track(): array
     {
         return [
-            'id' => Shape::whole(1), 'name' => Shape::text(), 'muted' => Shape::flag(), 'soloed' => Shape::flag(), 'rows' => Shape::named('RowSet'), 'instrument' => Shape::text(),
+            'id' => Shape::whole(1), 'name' => Shape::text(), 'conductor' => Shape::told('A track of the file without music, kept out of sight.', Shape::flag()), 'muted' => Shape::flag(), 'soloed' => Shape::flag(), 'rows' => Shape::named('RowSet'), 'instrument' => Shape::text(),
             'articulations' => Shape::nullable(Shape::named('ArticulationSet')), 'sound' => Shape::told('Null where nothing in it says.', Shape::nullable(Shape::object(['program' => Shape::whole(0, 127), 'drums' => Shape::flag()]))),
             'volume' => Shape::whole(0, 127), 'pan' => Shape::whole(0, 127),
         ];

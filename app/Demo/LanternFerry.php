@@ -72,7 +72,7 @@ final class LanternFerry
             [[0, self::tempo(92), 0, 2], [self::LANDING, self::tempo(84), 0, 3]],
             [[0, 4, 4, 24, 8, 0, 1], [self::CROSSING, 3, 4, 24, 8, 0, 4]],
             [[0, base64_encode('The quay'), 0, 6], [self::CROSSING, base64_encode('On the water'), 0, 7], [self::LANDING, base64_encode('Lights ahead'), 0, 8]]);
-        $demo->tracks[1] = new Track(1, 'Lantern Ferry', 0, [self::meta(0, 0, 0x03, 'Lantern Ferry'), self::meta(0, 5, 0x59, "\xFF\x01")], self::END);
+        $demo->tracks[1] = new Track(1, 'Lantern Ferry', 0, [self::meta(0, 0, 0x03, 'Lantern Ferry'), self::meta(0, 5, 0x59, "\xFF\x01")], self::END, true);
         $demo->piano();
         $demo->bass();
         $demo->vibraphone();

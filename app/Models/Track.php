@@ -15,6 +15,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property bool $soloed
  * @property int $end
  * @property array{names: array<int, string>, order: list<int>}|null $rows as Core\Score\RowSet writes them
+ * @property bool $conductor as Core\Score\Track has it
  * @property bool $gone taken away, to come back
  * @property list<array{int, int, int, int, string}> $kept as Core\Score\PassthroughEvent writes them
  * @property int $revision of the song when the track last changed
@@ -29,7 +30,7 @@ final class Track extends Model
     protected $guarded = [];
 
     /** @var array<string, string> */
-    protected $casts = ['kept' => 'array', 'rows' => 'array', 'muted' => 'boolean', 'soloed' => 'boolean', 'gone' => 'boolean', 'end' => 'integer', 'position' => 'integer', 'revision' => 'integer'];
+    protected $casts = ['kept' => 'array', 'rows' => 'array', 'muted' => 'boolean', 'soloed' => 'boolean', 'gone' => 'boolean', 'conductor' => 'boolean', 'end' => 'integer', 'position' => 'integer', 'revision' => 'integer'];
 
     /** @return HasMany<Part, $this> */
     public function parts(): HasMany

@@ -62,7 +62,7 @@ final class Library
             $last = is_numeric($last) ? (int) $last : 0;
             $tracks = $parts = [];
             foreach (array_values($core->score->tracks) as $position => $track) {
-                $tracks[] = ['id' => ++$last, 'song_id' => $song->id, 'position' => $position, 'name' => $track->name, 'end' => $track->end,
+                $tracks[] = ['id' => ++$last, 'song_id' => $song->id, 'position' => $position, 'name' => $track->name, 'end' => $track->end, 'conductor' => $track->conductor,
                     'kept' => json_encode(array_map(static fn (PassthroughEvent $k): array => $k->toArray(), $track->kept()), JSON_THROW_ON_ERROR)];
                 foreach ($core->score->partsOf($track->id) as $part) {
                     $parts[] = ['song_id' => $song->id, 'track_id' => $last] + ScoreStore::row($part);

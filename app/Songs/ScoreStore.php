@@ -53,11 +53,11 @@ final class ScoreStore
         $tracks = $parts = [];
         // Said outright: to put the words together takes longer than to find the rows, and each edit asks for them.
         /** @var list<stdClass> $rows */
-        $rows = Transaction::connection()->select('select id, name, position, kept, "end", (select max(id) from parts) as parts, (select max(id) from tracks) as tracks from tracks where song_id = ? and gone = 0', [$this->song->id]);
+        $rows = Transaction::connection()->select('select id, name, position, kept, "end", conductor, (select max(id) from parts) as parts, (select max(id) from tracks) as tracks from tracks where song_id = ? and gone = 0', [$this->song->id]);
         /** @var object{parts: int|null, tracks: int|null} $last */
         $last = $rows[0] ?? Transaction::connection()->selectOne('select (select max(id) from parts) as parts, (select max(id) from tracks) as tracks');
         foreach ($rows as $row) {
-            $tracks[self::int($row->id)] = new Track(self::int($row->id), self::text($row->name), self::int($row->position), self::text($row->kept), self::int($row->end));
+            $tracks[self::int($row->id)] = new Track(self::int($row->id), self::text($row->name), self::int($row->position), self::text($row->kept), self::int($row->end), (bool) $row->conductor);
         }
         /** @var list<stdClass> $rows */
         $rows = Transaction::connection()->select('select '.implode(', ', self::HEAD).' from parts where song_id = ? and gone = 0 order by id', [$this->song->id]);
@@ -115,7 +115,7 @@ final class ScoreStore
         // Tracks first: parts name them.
         foreach ($change->tracks as $id => $track) {
             $kept = $track->after === null ? ['gone' => true] : ['song_id' => $this->song->id, 'name' => $track->after->name, 'position' => $track->after->order,
-                'kept' => json_encode($track->after->toArray()[2], JSON_THROW_ON_ERROR), 'end' => $track->after->end, 'gone' => false];
+                'kept' => json_encode($track->after->toArray()[2], JSON_THROW_ON_ERROR), 'end' => $track->after->end, 'conductor' => $track->after->conductor, 'gone' => false];
             DB::table('tracks')->updateOrInsert(['id' => $id], $kept + ['revision' => $revision]);
         }
         foreach (array_keys($rebuilt) as $id) {

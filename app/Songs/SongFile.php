@@ -26,7 +26,7 @@ final class SongFile
     /** What is kept of a song in each table, but for its numbers. */
     private const COLUMNS = [
         'songs' => ['name', 'ppq', 'tempos', 'meters', 'markers', 'scale', 'source', 'head_id', 'first_id'],
-        'tracks' => ['id', 'position', 'name', 'muted', 'soloed', 'end', 'kept', 'gone', 'rows'],
+        'tracks' => ['id', 'position', 'name', 'muted', 'soloed', 'end', 'kept', 'gone', 'rows', 'conductor'],
         'parts' => ['id', 'track_id', 'name', 'origin', 'window_from', 'window_to', 'muted', 'gone', 'plays', 'lets', 'settings', 'last_end', 'next_note', 'next_point', 'notes', 'points'],
         'steps' => ['id', 'parent_id', 'next_id', 'depth', 'command', 'said', 'chosen', 'change', 'created_at'],
         'grooves' => ['groove'],

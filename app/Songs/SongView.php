@@ -343,19 +343,18 @@ final class SongView
         return is_int($next) ? $next : null;
     }
 
-    /** @return list<array{id: int, name: string, muted: bool, soloed: bool, instrument: string, articulations: array<string, mixed>|null, sound: array{program: int, drums: bool}|null, volume: int, pan: int, rows: array{names: object, order: list<int>}}> all tracks in their order but those that only say something in the file */
+    /** @return list<array{id: int, name: string, conductor: bool, muted: bool, soloed: bool, instrument: string, articulations: array<string, mixed>|null, sound: array{program: int, drums: bool}|null, volume: int, pan: int, rows: array{names: object, order: list<int>}}> all tracks in their order, those that are kept out of sight last */
     public static function tracks(Song $song, Score $score): array
     {
         $tracks = [];
         $heard = Track::query()->where('song_id', $song->id)->get(['id', 'muted', 'soloed', 'rows'])->keyBy('id');
-        foreach ($score->tracks as $track) {
+        $shown = $score->playedTracks();
+        foreach ([...$shown, ...array_diff(array_keys($score->tracks), $shown)] as $id) {
+            $track = $score->track($id);
             $parts = $score->partsOf($track->id);
             $first = reset($parts);
-            if ($first === false && count($track->kept()) > 1) {
-                continue;
-            }
             $sound = Sound::of($score, $track->id);
-            $tracks[] = ['id' => $track->id, 'name' => $track->name, 'muted' => $heard[$track->id]->muted ?? false, 'soloed' => $heard[$track->id]->soloed ?? false,
+            $tracks[] = ['id' => $track->id, 'name' => $track->name, 'conductor' => $score->isConductor($track), 'muted' => $heard[$track->id]->muted ?? false, 'soloed' => $heard[$track->id]->soloed ?? false,
                 'rows' => RowSet::read($heard[$track->id]->rows ?? [])->toArray(), 'instrument' => $sound?->name() ?? '', 'articulations' => ArticulationSet::of($track)?->toArray(), 'sound' => $sound === null ? null : ['program' => $sound->program->data1 ?? 0, 'drums' => $sound->isDrums()],
                 ...array_map(static fn (array $level): int => $parts === [] ? $level[1] : Sound::controller($parts, $level[0])[1]->data2 ?? $level[1], Sound::LEVELS)];
         }

@@ -499,6 +499,10 @@ export interface ScaleData {
 export interface TrackHead {
     id: number;
     name: string;
+    /**
+     * A track of the file without music, kept out of sight.
+     */
+    conductor: boolean;
     muted: boolean;
     soloed: boolean;
     rows: RowSet;
@@ -517,6 +521,10 @@ export interface TrackHead {
 export interface TrackData {
     id: number;
     name: string;
+    /**
+     * A track of the file without music, kept out of sight.
+     */
+    conductor: boolean;
     muted: boolean;
     soloed: boolean;
     rows: RowSet;

@@ -51,6 +51,7 @@ final class SeeingCommands
                 ['title' => 'Lane of pressure', 'params' => ['lane' => 'pressure'], 'words' => ['aftertouch']],
                 ['title' => 'Only velocities below the notes', 'params' => ['lane' => 'none'], 'words' => ['hide lanes']],
             ]),
+            new Command(new Spec('conductor-track', 'Show or hide tracks without music', Family::View, 'Shows the tracks of a file that hold only tempo, meter or texts, or hides them. The saved file has them in any case.', needs: Requires::Song, words: ['conductor', 'tempo track', 'hidden', 'empty', 'texts']), ['song']),
             new Command(new Spec('guide', 'Guide', Family::Program, 'How each job is done, with the keys as they are set.', [
                 Param::choice('at', 'At', ['top', 'marks'], 'top'),
             ], Requires::Nothing, ['help', 'manual', 'learn', 'how to', 'tutorial']), ['any'], [

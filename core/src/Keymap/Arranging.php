@@ -67,6 +67,7 @@ final class Arranging
             ['Mod+Enter', 'play-span', 'play the span'],
             ...Families::view(),
             ...self::family(),
+            ['Alt+W H', 'conductor-track', 'show or hide tracks without music'],
             ['Alt+A T', 'panel', 'articulations of the track', ['name' => 'articulations']],
             ['Alt+F1', 'panel', 'drills', ['name' => 'drills']],
             ['Alt+H L', 'chord-line', 'chord line'],

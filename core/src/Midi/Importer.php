@@ -124,9 +124,11 @@ final class Importer
         $time = Timeline::of($ppq, $this->tempos, $this->meters, $this->markers);
         $parts = $made = [];
         $tracks = $this->numbered($tracks);
-        foreach ($tracks as $i => [$called, $notes, $points, $kept, $end]) {
-            $made[$i + 1] = new Track($i + 1, $called, $i, $kept, $end);
-            if (! $notes->isEmpty() || $points !== []) {
+        $hasMusic = array_filter($tracks, self::isMusic(...)) !== [];
+        foreach ($tracks as $i => $track) {
+            [$called, $notes, $points, $kept, $end] = $track;
+            $made[$i + 1] = new Track($i + 1, $called, $i, $kept, $end, $hasMusic && ! self::isMusic($track) && ($i === 0 || count($kept) > 1));
+            if (self::isMusic($track)) {
                 $id = count($parts) + 1;
                 $parts[$id] = self::part($id, $called === '' ? "Part $id" : $called, $i + 1, $notes, $points, $time);
             }
@@ -136,6 +138,12 @@ final class Importer
 
         return [new Song($score,
             new Source($this->file->format, $this->file->division, $this->scale, $this->file->chunks)), $warnings];
+    }
+
+    /** @param  array{string, Rows<Note>, list<Point>, list<PassthroughEvent>, int}  $track as `tracks` reads it */
+    private static function isMusic(array $track): bool
+    {
+        return ! $track[1]->isEmpty() || $track[2] !== [];
     }
 
     /**

@@ -52,6 +52,18 @@ final class Score
         return $this->tracks[$id] ?? throw Refusal::parameter('track', $id, $this->tracks === [] ? 'no track is there' : 'one of '.implode(', ', array_keys($this->tracks)));
     }
 
+    /** @return list<int> the ids of the tracks that a person works on, in their order: all but those that are kept out of sight */
+    public function playedTracks(): array
+    {
+        return array_keys(array_filter($this->tracks, fn (Track $t): bool => ! $this->isConductor($t)));
+    }
+
+    /** Whether a track is kept for the file only, out of sight. One that got a part is not. */
+    public function isConductor(Track $track): bool
+    {
+        return $track->conductor && $this->partsOf($track->id) === [];
+    }
+
     /** @return array<int, Part> those of a track, by id, in order of time */
     public function partsOf(int $track): array
     {

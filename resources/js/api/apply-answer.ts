@@ -27,7 +27,7 @@ export function takeParts(song: SongState, parts: Record<string, PartAnswer>, he
                 for (const row of change.put) heard.push(part.notes.get(row[0]!)!);
         }
     }
-    if (moved) song.setTracks(song.tracks);
+    if (moved) song.setTracks();
 }
 
 /** Selects what an answer left selected; says whether that was notes of the open part. */

@@ -144,7 +144,7 @@ export class CrossWindow {
         song.end = Math.max(song.end, news.end);
         takeParts(song, news.parts, null);
         if (news.time) song.retime(news.time);
-        song.setTracks(news.tracks ?? song.tracks);
+        song.setTracks(news.tracks);
         song.prune();
         song.selection.version++;
         song.onChange();
@@ -167,7 +167,7 @@ export class CrossWindow {
             const { revision, track: now } = await request('PATCH', `songs/${song.id}/tracks/${track.id}`, set);
             song.queue.runInTurn(() => {
                 song.revision = revision;
-                song.tracks = song.tracks.map((t) => (t.id === track.id ? { ...t, ...now } : t));
+                song.setTracks(song.allTracks.map((t) => (t.id === track.id ? { ...t, ...now } : t)));
                 song.tell(
                     'rows' in set
                         ? `The rows of ${track.name} are kept.`

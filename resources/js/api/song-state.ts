@@ -39,6 +39,7 @@ export interface SongState {
     end: number;
     time: Time;
     tracks: Track[];
+    readonly allTracks: readonly Track[];
     readonly parts: Map<number, Part>;
     readonly scale: ScaleData | null;
     said: string;
@@ -72,7 +73,7 @@ export interface SongState {
     afterAll(run: () => void): void;
     head(head: HeadData): void;
     retime(data: TimeData): void;
-    setTracks(tracks: readonly Omit<TrackData, 'parts'>[]): void;
+    setTracks(tracks?: readonly Omit<TrackData, 'parts'>[]): void;
     putCaret(tick: number, pitch?: number): void;
     prune(): void;
     take(

@@ -2,17 +2,17 @@ import { request } from './client';
 import { caretIn } from './caret';
 import { Clipboard } from './clipboard';
 import { CrossWindow } from './cross-window.svelte';
-import { Head } from './head.svelte';
+import { TrackList } from './track-list.svelte';
 import { Lines } from '../rules/lines';
 import { Preview } from './preview.svelte';
 import { CommandLog } from './command-log.svelte';
-import { byPlace, firstOf, Part } from './part.svelte';
+import { firstOf, Part } from './part.svelte';
 import { opened } from './opened';
 import { Queue } from './queue.svelte';
 import { Selection } from './selection.svelte';
 import type { Done, Waiting } from './items';
 import { choose, takeParts } from './apply-answer';
-import type { SongState, Track } from './song-state';
+import type { SongState } from './song-state';
 import { Time } from '../rules/time';
 import type {
     Answer,
@@ -26,7 +26,6 @@ import type {
     Requires,
     SongData,
     TimeData,
-    TrackData,
 } from './types';
 
 /** How many selected notes are sounded. */
@@ -36,12 +35,11 @@ const MOST_CHOSEN_HEARD = 12;
  * A song in the interface: the server's state as last told, the selection, and the queue of commands. Nothing is
  * shown as done before the server has said so.
  */
-export class Song extends Head implements SongState {
+export class Song extends TrackList implements SongState {
     readonly id: number;
     end = $state(0);
     early = 0;
     time = $state.raw<Time>(null as unknown as Time);
-    tracks = $state.raw<Track[]>([]);
     readonly parts = new Map<number, Part>();
 
     readonly queue: Queue = new Queue(this);
@@ -124,16 +122,6 @@ export class Song extends Head implements SongState {
         this.setTracks(data.tracks);
         this.end = data.end;
         this.head(data);
-    }
-
-    setTracks(tracks: readonly Omit<TrackData, 'parts'>[]): void {
-        const parts = new Map<number, Part[]>(tracks.map((t) => [t.id, []]));
-        for (const part of this.parts.values()) parts.get(part.trackId)?.push(part);
-        this.tracks = tracks.map((t) => ({ ...t, parts: parts.get(t.id)!.sort(byPlace) }));
-    }
-
-    trackOf(part: Part): Track {
-        return this.tracks.find((t) => t.id === part.trackId)!;
     }
 
     get selectedNotes(): Note[] {
@@ -293,7 +281,7 @@ export class Song extends Head implements SongState {
         const opens = answer.selection?.some((s) => 'notes' in s && s.part === this.made);
         if (by.kind !== 'do' || !by.command.edit || !opens) this.made = null;
         if (answer.tracks || this.tracks.some((t) => t.parts.some((p) => !this.parts.has(p.id))))
-            this.setTracks(answer.tracks ?? this.tracks);
+            this.setTracks(answer.tracks);
         const changed = heard.length > 0;
         if (how.keepsSelection) this.selection.made++;
         if (answer.selection && how.keepsSelection && choose(this, answer.selection)) {
@@ -388,10 +376,5 @@ export class Song extends Head implements SongState {
     prune(): void {
         if (this.open) this.selection.prune(this.open, this.parts);
         this.selection.pruneParts(this.parts);
-    }
-
-    /** Whether a track is heard, with all mutes and solos. */
-    audible(track: Track): boolean {
-        return !track.muted && (track.soloed || !this.tracks.some((t) => t.soloed));
     }
 }

@@ -12,6 +12,7 @@ use Jactonic\Core\Edit\Outcome;
 use Jactonic\Core\Edit\Requires;
 use Jactonic\Core\Edit\Spec;
 use Jactonic\Core\Edit\Track\ChannelChange;
+use Jactonic\Core\Edit\Track\TrackName;
 use Jactonic\Core\Edit\Wording;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Param\Word;
@@ -55,7 +56,7 @@ final class PartInsert implements Edit
         $at = $input->params->integer('at');
         $scale = $score->time->ppq / $clip->ppq;
         $tick = static fn (int $t): int => $at + (int) round($t * $scale);
-        $tracks = array_keys($score->tracks);
+        $tracks = $score->playedTracks();
         $first = $input->params->has('track') ? (int) array_search($score->track($input->params->integer('track'))->id, $tracks, true) : 0;
         $builder = new ChangeBuilder;
         $made = $ids = [];
@@ -110,7 +111,7 @@ final class PartInsert implements Edit
         $channel = $carried['drums'] ? GeneralMidi::DRUM_CHANNEL : Sound::free($taken) ?? 0;
         $taken[] = $channel;
         $orders = array_map(static fn (Track $t): int => $t->order, $score->tracks);
-        $builder->track(null, (new Track($id, '', ($orders === [] ? 0 : max($orders) + 1) + $before))->withName($carried['name']));
+        $builder->track(null, (new Track($id, '', ($orders === [] ? 0 : max($orders) + 1) + $before))->withName(TrackName::free($score, $carried['name'])));
 
         return [$id, $channel, true];
     }

@@ -69,7 +69,7 @@ final class PartMove implements Edit
             default => Note::whole($by?->distance($input->time(), $input->lines($first), $steps, $first->head->from) ?? 0.0),
         };
         $track = $params->has('track') ? $input->score->track($params->integer('track'))->id : null;
-        $order = array_keys($input->score->tracks);
+        $order = $input->score->playedTracks();
         $builder = new ChangeBuilder;
         $ids = [];
         $copies = $params->flag('copy');

@@ -9,7 +9,6 @@ use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Change\TimeChange;
 use Jactonic\Core\Edit\EditInput;
 use Jactonic\Core\Score\PassthroughEvent;
-use Jactonic\Core\Score\Track;
 use Jactonic\Core\Time\Timeline;
 
 /**
@@ -30,7 +29,7 @@ final class SongShift
         $builder = new ChangeBuilder;
         foreach ($input->score->tracks as $track) {
             $kept = array_map(static fn (PassthroughEvent $k): PassthroughEvent => new PassthroughEvent(self::to($k->tick, $from, $by), $k->order, $k->status, $k->type, $k->bytes), $track->kept());
-            $builder->track($track, new Track($track->id, $track->name, $track->order, $kept, self::to($track->end, $from, $by)));
+            $builder->track($track, $track->withKept($kept)->endingAt(self::to($track->end, $from, $by)));
         }
 
         return $change->then(new Change([], TimeChange::between($time, $after), $builder->change()->tracks));

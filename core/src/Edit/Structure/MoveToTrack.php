@@ -83,7 +83,7 @@ final class MoveToTrack implements Edit
         if ($input->params->has('part')) {
             return $score->part($input->params->integer('part'));
         }
-        $order = array_keys($score->tracks);
+        $order = $score->playedTracks();
         $place = (int) array_search($part->head->track, $order, true) + $input->params->integer('tracks');
         $track = $input->params->has('track') ? $score->track($input->params->integer('track'))->id
             : $order[$place] ?? throw new Refusal(sprintf('There is no track so far %s: nothing moved.', $input->params->integer('tracks') < 0 ? 'up' : 'down'), 'tracks');

@@ -36,7 +36,7 @@ final class TrackDuplicate implements Edit
         $builder = new ChangeBuilder;
         $taken = Sound::taken($score);
         $order = array_keys($score->tracks);
-        $tracks = $parts = $names = [];
+        $tracks = $parts = $names = $given = [];
         foreach ($input->selection->tracks as $id) {
             $track = $score->track($id);
             $sound = Sound::of($score, $id);
@@ -45,7 +45,8 @@ final class TrackDuplicate implements Edit
                 $taken[] = $channel;
             }
             $new = $builder->newTrackId($score);
-            $name = trim($track->name.' 2');
+            $name = $track->name === '' ? '' : TrackName::free($score, $track->name, $given);
+            $given[] = $name;
             // Lyrics, keys and the like are said once in a file.
             $tracks[$new] = (new Track($new, '', 0))->withName($name);
             array_splice($order, (int) array_search($id, $order, true) + 1, 0, [$new]);

@@ -47,7 +47,7 @@ final class TrackNew implements Edit
         $score = $input->score;
         $drums = $input->params->flag('drums');
         $program = $drums ? 0 : $input->params->integer('program');
-        $name = $input->params->has('name') ? $input->params->text('name') : ($drums ? 'Drum kit' : GeneralMidi::PROGRAMS[$program]);
+        $name = $input->params->has('name') ? $input->params->text('name') : TrackName::free($score, $drums ? GeneralMidi::KITS[0] : GeneralMidi::PROGRAMS[$program]);
         $taken = array_map(static fn (Part $p): int => $p->channel(), $score->parts);
         $free = array_values(array_diff(range(0, 15), [GeneralMidi::DRUM_CHANNEL], $taken));
         $channel = $drums ? GeneralMidi::DRUM_CHANNEL : $free[0] ?? 0;

@@ -13,6 +13,7 @@ use Jactonic\Core\Edit\Outcome;
 use Jactonic\Core\Edit\Requires;
 use Jactonic\Core\Edit\Spec;
 use Jactonic\Core\Param\Param;
+use Jactonic\Core\Refusal;
 
 /** Moves a track up or down among the others; at the end it stays. */
 final class TrackOrder implements Edit
@@ -26,14 +27,19 @@ final class TrackOrder implements Edit
 
     public function apply(EditInput $input): Outcome
     {
-        $ids = array_keys($input->score->tracks);
         $moved = $input->selection->tracks[0];
+        $ids = $input->score->playedTracks();
+        if (! in_array($moved, $ids, true)) {
+            throw new Refusal('The conductor track stays at the top.', 'on');
+        }
+        // What only speaks in the file keeps its place before the others.
+        $first = array_values(array_diff(array_keys($input->score->tracks), $ids));
         $at = (int) array_search($moved, $ids, true);
         $to = max(0, min(count($ids) - 1, $at + $input->params->integer('by')));
         array_splice($ids, $at, 1);
         array_splice($ids, $to, 0, [$moved]);
         $builder = new ChangeBuilder;
-        foreach ($ids as $order => $id) {
+        foreach ([...$first, ...$ids] as $order => $id) {
             $track = $input->score->track($id);
             $builder->track($track, $track->withOrder($order));
         }

@@ -22,7 +22,7 @@ use Jactonic\Core\Standard\Message;
 /**
  * Gives tracks another sound: the program that stands first on their channel, before their first note, and its bank. A
  * channel that another track plays on too is left to that one, where another is free. With `drums` it is a kit, on the
- * channel of drums.
+ * channel of drums. A track that bears the name of its sound gets that of the new one.
  */
 final class TrackSound implements Edit
 {
@@ -42,7 +42,8 @@ final class TrackSound implements Edit
         $builder = new ChangeBuilder;
         $program = $input->params->integer('program');
         $drums = $input->params->flag('drums');
-        $names = $warnings = [];
+        $called = $drums ? GeneralMidi::KITS[$program] ?? 'Drum kit' : GeneralMidi::PROGRAMS[$program];
+        $names = $warnings = $given = [];
         foreach ($input->selection->tracks as $id) {
             $track = $input->score->track($id);
             $parts = $input->score->partsOf($id);
@@ -82,9 +83,13 @@ final class TrackSound implements Edit
                 $builder->putPoint($home, new Point($builder->newPointId($home), $tick, Message::CONTROLLER | $channel, self::BANK[1], $bank & 0x7F));
             }
             $builder->putPoint($home, new Point($old->id ?? $builder->newPointId($home), $tick, Message::PROGRAM | $channel, $program));
+            if ($sound?->program !== null && TrackName::isOfSound($track, $sound)) {
+                $name = TrackName::free($input->score, $called, $given, $id);
+                TrackName::change($builder, $input->score, $track, $name);
+                $given[] = $name;
+            }
             $names[] = "“{$track->name}”";
         }
-        $called = $drums ? GeneralMidi::KITS[$program] ?? 'Drum kit' : GeneralMidi::PROGRAMS[$program];
 
         return (new Outcome($builder->change(), $input->selection, $names === [] ? 'Nothing changed.' : implode(', ', $names)." plays: {$called}."))->warn(...$warnings);
     }

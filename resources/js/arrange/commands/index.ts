@@ -186,6 +186,19 @@ function seeing(model: ArrangeModel): Record<string, Handler> {
                     );
                 else model.fit(0, Math.max(0, ...[...song.parts.values()].map((q) => model.endOf(q))));
             }),
+        'conductor-track': () =>
+            song.afterAll(() => {
+                const hidden = song.allTracks.filter((t) => t.conductor);
+                if (hidden.length === 0) return song.tell('All tracks of this song are shown.');
+                song.showsConductor = !song.showsConductor;
+                song.setTracks();
+                const names = hidden.map((t) => `“${t.name || 'without a name'}”`).join(', ');
+                song.tell(
+                    song.showsConductor
+                        ? `Shown: ${names}. The saved file has ${hidden.length === 1 ? 'this track' : 'these tracks'} in any case.`
+                        : `Hidden: ${names}.`,
+                );
+            }),
         scroll: (p) => model.scroll((Number(p.x ?? 0) * view.width) / 2, -Number(p.y ?? 0) * model.row),
     };
 }
