@@ -118,10 +118,12 @@ export class Pins {
         const { command } = item as Waiting & { kind: 'do' };
         if (!before) return command;
         const { caret, ...rest } = item.where ?? this.song.context();
+        // What names its own things leaves those selected, whatever the next was meant for.
+        const leaves = keepsSelection(before) && !(before.kind === 'do' && before.command.on);
         const where = item.where && caret ? { caret, ...rest } : JSON.stringify(rest) === same ? {} : rest;
         return {
             ...command,
-            ...(command.on || !item.on || (item.on === before.on && keepsSelection(before)) ? {} : { on: item.on }),
+            ...(command.on || !item.on || (item.on === before.on && leaves) ? {} : { on: item.on }),
             ...(Object.keys(where).length > 0 ? { context: where } : {}),
         };
     }

@@ -7,6 +7,7 @@ const WAYS: Record<string, 1 | -1> = { ArrowUp: 1, ArrowRight: 1, ArrowDown: -1,
 export function stepBy(field: HTMLInputElement, key: string): boolean {
     const way = WAYS[key];
     if (!way || (field.type === 'number' && key !== 'ArrowUp' && key !== 'ArrowDown')) return false;
+    const before = field.value;
     if (field.step === 'any') {
         // Where any number is allowed a step is 1.
         const least = field.min === '' ? -Infinity : Number(field.min);
@@ -14,7 +15,8 @@ export function stepBy(field: HTMLInputElement, key: string): boolean {
         field.value = String(Math.max(least, Math.min(most, Number(field.value) + way)));
     } else if (way > 0) field.stepUp();
     else field.stepDown();
-    changed(field);
+    // At its limit nothing is told.
+    if (field.value !== before) changed(field);
     return true;
 }
 
