@@ -32,12 +32,11 @@
         phrases = (await request('GET', 'shelf')).phrases;
     }
 
-    async function tried(what: () => Promise<void>): Promise<void> {
-        try {
-            await what();
-        } catch (e) {
-            song.tell('', [], e instanceof Error ? e.message : String(e));
-        }
+    /** Keys typed meanwhile wait for it. What got no answer is told, and is not done again by itself. */
+    function tried(what: () => Promise<void>): Promise<void> {
+        return song.queue.during(() =>
+            what().catch((e: unknown) => song.tell('', [], e instanceof Error ? e.message : String(e))),
+        );
     }
 
     const store = (): Promise<void> =>
@@ -54,8 +53,10 @@
             if (!chosen) return;
             const clip = await request('GET', `shelf/${chosen.id}`);
             const track = song.stage === 'song' ? song.caretTrack : song.open?.trackId;
-            song.do(putIn(clip, { at: 'caret', ...(sounds || !track ? { sounds: true } : { track }) }));
-            panels.close();
+            song.queue.runInTurn(() => {
+                song.do(putIn(clip, { at: 'caret', ...(sounds || !track ? { sounds: true } : { track }) }));
+                panels.close();
+            });
         });
 
     /** The first notes, heard with the sound that it has. */
