@@ -122,7 +122,7 @@ test('where the line is short what was done is cut before what is to be minded',
     await press(page, '3', 'Control+a', 'q');
     const said = page.getByTestId('said').locator('> span');
     await expect(said).toContainText([
-        /^16 notes to 1\/4: /,
+        /^16 notes quantized to 1\/4: /,
         '8 notes now double others (same pitch, same start); all are kept.',
     ]);
     const cut = (e: Element): boolean => e.scrollWidth > e.clientWidth;

@@ -63,14 +63,14 @@ test('any command is found by a word, a misspelt one and another word for it, an
 test('what is held up by no key, since it was selected by mouse, a click ends', async ({ page }) => {
     await fresh(page);
     await press(page, 'Control+a', 'q');
-    await said(page, /^8 notes to 1\/16/);
+    await said(page, /^8 notes quantized to 1\/16/);
     await page.getByRole('button', { name: 'All commands' }).click();
     const list = page.getByRole('dialog', { name: 'All commands' });
     await list.getByRole('combobox').fill('compare with before');
     await list.getByRole('option').first().click();
     await said(page, /^Compare\s+Before: 8 notes/);
     await page.getByTestId('velocity').click({ position: { x: 5, y: 5 } });
-    await said(page, /^8 notes to 1\/16/);
+    await said(page, /^8 notes quantized to 1\/16/);
 });
 
 test('a key is given in the list there and then', async ({ page }) => {
@@ -177,7 +177,7 @@ test('quantize is given a key that is taken, through the collision; taken back, 
     await press(page, 'Escape');
     await expect(page.getByTestId('roll')).toBeVisible();
     await press(page, 'Control+a', 'm');
-    await said(page, /^8 notes to 1\/16/);
+    await said(page, /^8 notes quantized to 1\/16/);
     await press(page, 'F2');
     // Found by its key, and only what is mine.
     await expect(page.getByRole('heading', { name: 'Shortcuts' })).toBeVisible();
@@ -392,7 +392,7 @@ test('a recipe is built: conditions joined, steps put in order, switched off, on
     // The keys stay in the list of steps.
     await expect(panel.getByRole('button', { name: 'Take step 3 away' })).toBeFocused();
     await panel.getByRole('listitem').first().getByTitle('Switch the step off or on').click();
-    await expect(panel.getByTestId('landing')).toContainText('“Ends up”: 4 notes to 1/16');
+    await expect(panel.getByTestId('landing')).toContainText('“Ends up”: 4 notes quantized to 1/16');
     await add.focus();
     await page.keyboard.press('Enter');
     await said(page, '“Ends up” is kept.');
@@ -407,7 +407,7 @@ test('a recipe is built: conditions joined, steps put in order, switched off, on
         ],
     });
     await press(page, 'Enter');
-    await said(page, '“Ends up”: 4 notes to 1/16');
+    await said(page, '“Ends up”: 4 notes quantized to 1/16');
     expect(await notesOf(page, song)).toHaveLength(8);
     expect((await notesOf(page, song)).map((n) => n[3])).toEqual([61, 62, 62, 63, 64, 65, 67, 68]);
     // Changed and deleted, by key.
@@ -594,7 +594,7 @@ test('digits and signs are reached on French, German and Nordic keyboards', asyn
     await stroke(page, 'a', 'KeyQ', { ctrlKey: true });
     await chosen(page, 8);
     await stroke(page, 'q', 'KeyA');
-    await said(page, /^8 notes to 1\/8/);
+    await said(page, /^8 notes quantized to 1\/8/);
     await stroke(page, 'm', 'Semicolon');
     await said(page, '8 notes muted.');
     // QWERTZ: Z and Y have changed places; the comma is where it was.

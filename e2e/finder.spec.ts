@@ -85,6 +85,14 @@ test('the guide, by F1 and from the finder: each key in it is one that ships, an
     );
     expect(lost).toEqual([]);
     expect(await guide.locator('.key').count()).toBeGreaterThan(150);
+    // Each mark and each job is drawn: none of its pictures is of one colour only, but for the empty part.
+    const pictures = await guide.evaluate((el) =>
+        [...el.querySelectorAll('canvas')].map(
+            (c) => new Set(new Uint32Array(c.getContext('2d')!.getImageData(0, 0, c.width, c.height).data.buffer)).size,
+        ),
+    );
+    expect(pictures).toHaveLength(13 + 2 * 12);
+    expect(Math.min(...pictures)).toBeGreaterThan(3);
     await press(page, 'Escape');
     await expect(page.getByTestId('roll')).toBeVisible();
     await press(page, 'Shift+F1');
@@ -93,6 +101,68 @@ test('the guide, by F1 and from the finder: each key in it is one that ships, an
     await page.getByLabel('Find a command by any word').fill('help');
     await press(page, 'Enter');
     await expect(guide).toBeVisible();
+});
+
+test('getting started: its ten keys by keyboard, and the same by mouse', async ({ page }) => {
+    const song = await bring(page, midi(LOOSE, 'Piano', 0));
+    await openRoll(page, song);
+    await press(page, 'Control+F1');
+    const start = page.getByTestId('guide');
+    await expect(start.getByRole('heading', { name: 'Getting started' })).toBeVisible();
+    expect(await start.evaluate((el) => [...el.querySelectorAll('code:not(.key)')].map((c) => c.textContent))).toEqual(
+        [],
+    );
+    await start.getByRole('link', { name: 'guide' }).click();
+    await expect(start.getByRole('heading', { name: 'On the grid' })).toBeVisible();
+    await page.goto('/');
+    await page.getByRole('link', { name: 'Getting started' }).click();
+    await expect(start.getByRole('heading', { name: 'Getting started' })).toBeVisible();
+
+    // By keyboard: the song that came last is the first of the list.
+    await page.goto('/');
+    await expect(page.getByRole('row').nth(1)).toContainText(song.name);
+    await press(page, 'Enter');
+    await expect(page.getByTestId('staves')).toBeVisible();
+    await press(page, 'Enter');
+    await expect(page.getByTestId('roll')).toHaveAttribute('data-drawn', /^\d/);
+    await press(page, 'Control+a', 'q');
+    await said(page, '8 notes quantized');
+    await press(page, 'p');
+    await said(page, 'played');
+    await press(page, 'd', 'ArrowUp');
+    await said(page, '1 note up a semitone');
+    await press(page, 'Control+ArrowUp');
+    await said(page, '1 note louder by 5');
+    await press(page, 'Control+z', 'Control+z');
+    await press(page, '/');
+    await expect(page.getByLabel('Find a command by any word')).toBeFocused();
+    await press(page, 'Escape');
+    expect(await notesOf(page, song)).toHaveLength(8);
+
+    // By mouse.
+    await page.goto('/');
+    await page.getByRole('row').nth(1).getByRole('link', { name: song.name }).click();
+    await page.getByTestId('part').first().dblclick();
+    await expect(page.getByTestId('roll')).toHaveAttribute('data-drawn', /^\d/);
+    const [, left, scale, top, row] = (await page.getByTestId('roll').getAttribute('data-drawn'))!.split(' ').map(Number) as [number, number, number, number, number]; // prettier-ignore
+    const box = (await page.getByTestId('notes').boundingBox())!;
+    const [, at, length, pitch] = (await notesOf(page, song))[2]! as [number, number, number, number];
+    const [x, y] = [box.x + (at + length / 2 - left) * scale, box.y + (top - pitch + 0.5) * row];
+    await page.mouse.click(x, y, { button: 'right' });
+    await page
+        .getByRole('menuitem', { name: /^quantize Q$/i })
+        .first()
+        .click();
+    await said(page, 'quantized');
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await said(page, 'ndone');
+    await page.mouse.click(x, y);
+    await expect(page.getByTestId('chosen')).toContainText('1 of 8');
+    await page.mouse.move(x, y);
+    await page.mouse.down();
+    await page.mouse.move(x, y - row, { steps: 4 });
+    await page.mouse.up();
+    await said(page, 'semitone');
 });
 
 test('a page that comes while one types does not take the keys from the finder', async ({ page }) => {

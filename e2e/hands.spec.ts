@@ -47,24 +47,24 @@ test.describe('the key budget', () => {
         const song = await fresh(page);
         const take = await notesOf(page, song);
         await within(page, 2, 'Control+a', 'q');
-        await said(page, /^8 notes to 1\/16/);
+        await said(page, /^8 notes quantized to 1\/16/);
         await within(page, 2, 'Control+a', 'p');
         await expect.poll(() => notesOf(page, song)).toEqual(take);
         // One row, by the caret's.
         await press(page, 'Escape', 'Home', 'ArrowUp', 'ArrowUp', 'ArrowUp');
         await within(page, 2, 'r', 'q');
-        await said(page, /^1 note to 1\/16/);
+        await said(page, /^1 note quantized to 1\/16/);
         await within(page, 2, 'r', 'p');
         await expect.poll(() => notesOf(page, song)).toEqual(take);
         await press(page, 'Escape');
         await within(page, 2, 'Shift+r', 'q');
-        await said(page, /^8 notes to 1\/16/);
+        await said(page, /^8 notes quantized to 1\/16/);
         await press(page, 'Control+z');
         // The number takes the place of what the part says; the part's own stays.
         await within(page, 3, 'Control+a', 'Alt+q');
         await page.keyboard.type('50');
         await press(page, 'Enter');
-        await said(page, /^8 notes to 1\/16/);
+        await said(page, /^8 notes quantized to 1\/16/);
         await expect(page.getByTestId('settings').getByLabel('Strength')).toHaveValue('100');
         expect((await notesOf(page, song)).some((n) => n[1]! % 240 !== 0)).toBe(true);
     });

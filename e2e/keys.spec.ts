@@ -85,7 +85,7 @@ test('grid, triplet, dotted: by key, by the part, shown, kept', async ({ page })
     await expect(page.getByRole('button', { name: 'triplet' })).toHaveAttribute('aria-pressed', 'true');
     await page.keyboard.press('Control+a');
     await page.keyboard.press('q');
-    await said(page, /8 notes to 1\/8T/);
+    await said(page, /8 notes quantized to 1\/8T/);
     expect((await notesOf(page, song)).every((n) => n[1]! % 320 === 0)).toBe(true);
     await page.keyboard.press('Shift+T');
     await said(page, 'Grid 1/8D.');
@@ -131,7 +131,7 @@ test('warnings stand beside the sentence', async ({ page }) => {
     await page.keyboard.press('Control+a');
     await page.keyboard.press('1');
     await page.keyboard.press('q');
-    await said(page, /^8 notes to 1\/1/);
+    await said(page, /^8 notes quantized to 1\/1/);
     for (let i = 0; i < 11; i++) await page.keyboard.press('Control+ArrowUp');
     await said(page, '5 notes clipped at 127, the rest carried.');
 });
@@ -161,7 +161,7 @@ test('keys follow the layout: letters by letter, digits by place', async ({ page
     await said(page, 'Grid 1/64.');
     // A Russian one: the letter is none of ours, so its place counts.
     await stroke(page, 'й', 'KeyQ');
-    await said(page, /^8 notes to 1\/64/);
+    await said(page, /^8 notes quantized to 1\/64/);
 });
 
 test('light and dark are one key apart, and kept', async ({ page }) => {

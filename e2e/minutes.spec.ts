@@ -72,7 +72,7 @@ test('the first five minutes by mouse alone: open, hear, select, tighten, compar
     const menu = page.getByTestId('menu');
     await expect(menu.getByRole('menuitem', { name: /^quantize Q$/ })).toBeVisible();
     await menu.getByRole('menuitem', { name: /^quantize Q$/ }).click();
-    await said(page, /notes to 1\/8/);
+    await said(page, /notes quantized to 1\/8/);
     await word('Undo').click();
     await said(page, /^Undone: /);
     await word('Redo').click();
@@ -126,7 +126,7 @@ test('the first five minutes by keys alone: open, select, look, tighten, hear, u
     await expect(page.getByTestId('said')).toContainText('Preview');
     await page.keyboard.up('`');
     await press(page, 'q');
-    await said(page, /notes to 1\/8/);
+    await said(page, /notes quantized to 1\/8/);
     await press(page, 'Space');
     await expect(page.getByRole('button', { name: 'Stop' })).toBeVisible();
     await press(page, 'Space');

@@ -22,7 +22,7 @@ test('a take is tightened, heard and saved by keyboard alone', async ({ page }) 
     // Select all and quantize: two keys.
     await page.keyboard.press('Control+a');
     await page.keyboard.press('q');
-    await said(page, /^258 notes to 1\/8: \d+ moved/);
+    await said(page, /^258 notes quantized to 1\/8: \d+ moved/);
     expect(piano(await fetchSong(page, id)).every((n) => n[1]! % 480 === 0)).toBe(true);
 
     const quantized = piano(await fetchSong(page, id));
@@ -47,7 +47,7 @@ test('a take is tightened, heard and saved by keyboard alone', async ({ page }) 
     expect(await after('Delete', '258 notes deleted.')).toHaveLength(0);
 
     for (let i = 0; i < 7; i++) await page.keyboard.press('Control+z');
-    await said(page, /^Undone: 258 notes to 1\/8/);
+    await said(page, /^Undone: 258 notes quantized to 1\/8/);
     await expect(page.getByRole('button', { name: 'Undo' })).toBeDisabled();
     expect(piano(await fetchSong(page, id))).toEqual(before);
 
@@ -75,7 +75,7 @@ test('a take is tightened, heard and saved by keyboard alone', async ({ page }) 
     await said(page, 'Grid 1/8.');
     await page.keyboard.press('Control+a');
     await page.keyboard.press('q');
-    await said(page, /^8 notes to 1\/8/);
+    await said(page, /^8 notes quantized to 1\/8/);
     const download = page.waitForEvent('download');
     await page.keyboard.press('Control+s');
     const file = await download;

@@ -45,7 +45,7 @@ test.describe('job 1: a take is tightened', () => {
         await press(page, '4');
         await said(page, 'Grid 1/8.');
         await press(page, 'Control+a', 'q');
-        await said(page, /^8 notes to 1\/8: 8 moved/);
+        await said(page, /^8 notes quantized to 1\/8: 8 moved/);
         expect(starts(await notesOf(page, song))).toEqual([0, 1, 2, 3, 4, 5, 6, 7].map((i) => i * 480));
         // Whatever comes between, and for a few notes only.
         await press(page, 'Shift+ArrowRight');
@@ -63,7 +63,7 @@ test.describe('job 1: a take is tightened', () => {
         expect(after[2]).toBe(960 + 3840);
         // The bar of what is selected.
         await press(page, 'Shift+r', 'q');
-        await said(page, /^8 notes to 1\/8: 2 moved/);
+        await said(page, /^8 notes quantized to 1\/8: 2 moved/);
     });
 
     test('the start alone goes back, or the length alone', async ({ page }) => {
@@ -88,9 +88,9 @@ test.describe('job 1: a take is tightened', () => {
         await press(page, 'Control+a', '3');
         await said(page, 'Grid 1/4.');
         await page.keyboard.down('Backquote');
-        await said(page, /^Preview\s+8 notes to 1\/4: 8 moved/);
+        await said(page, /^Preview\s+8 notes quantized to 1\/4: 8 moved/);
         await press(page, '1');
-        await said(page, /^Preview\s+8 notes to 1\/1/);
+        await said(page, /^Preview\s+8 notes quantized to 1\/1/);
         await page.keyboard.up('Backquote');
         await said(page, /^Grid 1\/1\./);
         expect(await notesOf(page, song)).toEqual(take);
@@ -98,7 +98,7 @@ test.describe('job 1: a take is tightened', () => {
         // With nothing selected it looks at all.
         await press(page, 'Escape');
         await page.keyboard.down('Backquote');
-        await said(page, /^Preview\s+8 notes to 1\/1/);
+        await said(page, /^Preview\s+8 notes quantized to 1\/1/);
         await page.keyboard.up('Backquote');
     });
 
@@ -109,14 +109,14 @@ test.describe('job 1: a take is tightened', () => {
         await press(page, 'Control+a', 'Alt+q');
         const panel = page.getByRole('dialog', { name: 'Quantize' });
         const landing = panel.getByTestId('landing');
-        await expect(landing).toContainText('8 notes to 1/16: 8 moved');
+        await expect(landing).toContainText('8 notes quantized to 1/16: 8 moved');
         const strength = panel.getByRole('spinbutton', { name: 'Strength' });
         await strength.fill('50');
         await expect(landing).toContainText('8.1 ms on average');
         await panel.getByRole('radio', { name: 'both' }).check();
         await strength.press('Enter');
         await expect(panel).toBeHidden();
-        await said(page, /^8 notes to 1\/16: 8 moved/);
+        await said(page, /^8 notes quantized to 1\/16: 8 moved/);
         await expect(page.getByTestId('roll')).toBeFocused();
         // Half the way from 20 and from −30 of 480: 10 and 465.
         expect(starts(await notesOf(page, song)).slice(0, 2)).toEqual([10, 465]);
@@ -198,7 +198,7 @@ test.describe('job 2: triplets and swing', () => {
         await said(page, 'Swing 61 %.');
         await expect(page.getByTestId('settings').getByLabel('Swing', { exact: true })).toHaveValue('61');
         await press(page, 'Control+a', 'q');
-        await said(page, /^8 notes to 1\/8/);
+        await said(page, /^8 notes quantized to 1\/8/);
         // The second of each pair at 61 % of 960.
         expect(starts(await notesOf(page, song))).toEqual([0, 586, 960, 1546, 1920, 2506, 2880, 3466]);
         // What snaps goes by the same lines, and so does the caret.
@@ -218,7 +218,7 @@ test.describe('job 3: chords into a pad', () => {
         const { notes } = await demo(page, 'Piano, quay');
         expect(await notes()).toHaveLength(258);
         await press(page, 'Control+a', 'q');
-        await said(page, /^258 notes to 1\/8/);
+        await said(page, /^258 notes quantized to 1\/8/);
         // Keep the first chord of each bar, and fill each to the next: two keys.
         await press(page, 'Shift+c', 'f');
         await said(page, /^6\d notes in 16 chords: \d+ now reach the next/);
@@ -235,7 +235,7 @@ test.describe('job 3: chords into a pad', () => {
         await press(page, 'Control+a', 'Shift+f');
         await said(page, /^66 notes/);
         for (let i = 0; i < 4; i++) await press(page, 'Control+z');
-        await said(page, /^Undone: 258 notes to 1\/8/);
+        await said(page, /^Undone: 258 notes quantized to 1\/8/);
         expect(await notes()).toHaveLength(258);
     });
 
@@ -463,7 +463,7 @@ test.describe('grooves', () => {
         await page.goto(`/songs/${id}/parts/${piano.id}`);
         await expect(page.getByTestId('roll')).toHaveAttribute('data-drawn', /^\d/);
         await press(page, 'Control+a', 'q');
-        await said(page, /^258 notes to 1\/8/);
+        await said(page, /^258 notes quantized to 1\/8/);
         await press(page, 'Alt+Shift+q');
         await expect(panel.getByRole('radio', { name: 'Behind' })).toBeChecked();
         await expect(panel.getByTestId('landing')).toContainText('258 notes to the groove “Behind”');

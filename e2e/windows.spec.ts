@@ -7,7 +7,7 @@ test('undo works after a reload', async ({ page }) => {
     await openRoll(page, song);
     await page.keyboard.press('Control+a');
     await page.keyboard.press('q');
-    await said(page, /^8 notes to 1\/16/);
+    await said(page, /^8 notes quantized to 1\/16/);
     await page.keyboard.press('ArrowUp');
     await said(page, '8 notes up a semitone.');
     await page.reload();
@@ -15,10 +15,10 @@ test('undo works after a reload', async ({ page }) => {
     await page.keyboard.press('Control+z');
     await said(page, 'Undone: 8 notes up a semitone.');
     await page.keyboard.press('Control+z');
-    await said(page, /^Undone: 8 notes to 1\/16/);
+    await said(page, /^Undone: 8 notes quantized to 1\/16/);
     expect(await notesOf(page, song)).toEqual(before);
     await page.keyboard.press('Control+Shift+Z');
-    await said(page, /^Redone: 8 notes to 1\/16/);
+    await said(page, /^Redone: 8 notes quantized to 1\/16/);
 });
 
 test('two windows on one song lose nothing and catch up with one another', async ({ page, context }) => {
@@ -90,7 +90,7 @@ test('what is done while the server is away is kept and sent when it is back', a
     await expect(page.getByLabel('Saving')).toBeVisible();
     expect((await notesOf(page, song))[0]![3]).toBe(60);
     await page.unroute('**/edits');
-    await said(page, /^8 notes to 1\/16/);
+    await said(page, /^8 notes quantized to 1\/16/);
     expect((await notesOf(page, song))[0]![3]).toBe(61);
     await expect(page.getByLabel('Everything is saved')).toBeVisible();
 });

@@ -99,6 +99,7 @@ Route::view('/keys', 'app');
 Route::view('/keys/sheet', 'app');
 Route::view('/pace', 'app');
 Route::view('/guide', 'app');
+Route::view('/getting-started', 'app');
 Route::view('/backups', 'app');
 Route::view('/songs/{song}', 'app', ['page' => 'resources/js/views/SongPage.svelte'])->where('song', $id);
 Route::view('/songs/{song}/chords', 'app')->where('song', $id);

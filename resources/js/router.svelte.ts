@@ -1,14 +1,24 @@
 export type Place =
     | { at: 'songs' }
-    | { at: 'keys'; page: 'shortcuts' | 'sheet' | 'pace' | 'guide' | 'backups' }
+    | { at: 'keys'; page: 'shortcuts' | 'sheet' | 'pace' | 'guide' | 'start' | 'backups' }
     | { at: 'song'; song: number }
     | { at: 'chords'; song: number }
     | { at: 'roll'; song: number; part: number };
+
+const PAGES = {
+    shortcuts: '/keys',
+    sheet: '/keys/sheet',
+    pace: '/pace',
+    guide: '/guide',
+    start: '/getting-started',
+    backups: '/backups',
+} as const;
 
 function read(path: string): Place {
     if (path === '/keys') return { at: 'keys', page: 'shortcuts' };
     if (path === '/keys/sheet') return { at: 'keys', page: 'sheet' };
     if (path === '/guide') return { at: 'keys', page: 'guide' };
+    if (path === '/getting-started') return { at: 'keys', page: 'start' };
     if (path === '/backups') return { at: 'keys', page: 'backups' };
     if (path === '/pace') return { at: 'keys', page: 'pace' };
     const chords = /^\/songs\/(\d+)\/chords$/.exec(path);
@@ -20,10 +30,7 @@ function read(path: string): Place {
 
 export function addressOf(place: Place): string {
     if (place.at === 'songs') return '/';
-    if (place.at === 'keys')
-        return { shortcuts: '/keys', sheet: '/keys/sheet', pace: '/pace', guide: '/guide', backups: '/backups' }[
-            place.page
-        ];
+    if (place.at === 'keys') return PAGES[place.page];
     if (place.at === 'chords') return `/songs/${place.song}/chords`;
     return place.at === 'song' ? `/songs/${place.song}` : `/songs/${place.song}/parts/${place.part}`;
 }

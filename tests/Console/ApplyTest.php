@@ -101,7 +101,7 @@ final class ApplyTest extends TestCase
         $quiet = static fn (array $lines): array => array_values(array_filter($lines, static fn (string $l): bool => ! str_contains($l, 'Note_')));
         self::assertSame($quiet($this->csv('in.mid')), $quiet($this->csv('out.mid')));
         $report = json_decode((string) file_get_contents("$this->dir/report.json"), true);
-        self::assertSame(['3 notes to 1/8', '1 note up an octave.', '2 notes at velocity 99.'], array_map(static fn (array $e): string => explode(':', $e['said'])[0], $report['edits']));
+        self::assertSame(['3 notes quantized to 1/8', '1 note up an octave.', '2 notes at velocity 99.'], array_map(static fn (array $e): string => explode(':', $e['said'])[0], $report['edits']));
         self::assertSame([['track' => 1, 'name' => 'Bassür', 'notes' => 3], ['track' => 2, 'name' => 'Part 2', 'notes' => 2]], $report['tracks']);
     }
 

@@ -19,7 +19,7 @@ final class EditsTest extends TestCase
 
         $answer->assertJsonPath('revision', 2)->assertJsonPath('canUndo', true)->assertJsonPath('canRedo', false)->assertJsonPath('selection.0.part', $part);
         self::assertSame([0, 240, 720], array_column((array) $answer->json("parts.$part.put"), 1), 'the third was there already');
-        self::assertStringStartsWith('4 notes to 1/16: 3 moved', (string) $answer->json('said.0'));
+        self::assertStringStartsWith('4 notes quantized to 1/16: 3 moved', (string) $answer->json('said.0'));
         self::assertSame([0, 240, 480, 720], $this->starts($song));
     }
 

@@ -29,7 +29,7 @@ final class ReadingTest extends TestCase
 
         self::assertSame($revision, $song->refresh()->revision);
         self::assertSame([...$before, $before[0] + 10], $this->starts($song));
-        $answer->assertJsonPath('said.0', static fn (string $said): bool => str_starts_with($said, '5 notes to 1/4: 5 moved'));
+        $answer->assertJsonPath('said.0', static fn (string $said): bool => str_starts_with($said, '5 notes quantized to 1/4: 5 moved'));
         $merging = (array) $answer->json("marks.merging.$part");
         self::assertCount(2, $merging);
         $put = array_column((array) $answer->json("parts.$part.put"), 1, 0);

@@ -53,9 +53,10 @@ final class SeeingCommands
             ]),
             new Command(new Spec('conductor-track', 'Show or hide tracks without music', Family::View, 'Shows the tracks of a file that hold only tempo, meter or texts, or hides them. The saved file has them in any case.', needs: Requires::Song, words: ['conductor', 'tempo track', 'hidden', 'empty', 'texts']), ['song']),
             new Command(new Spec('guide', 'Guide', Family::Program, 'How each job is done, with the keys as they are set.', [
-                Param::choice('at', 'At', ['top', 'marks'], 'top'),
+                Param::choice('at', 'At', ['top', 'marks', 'start'], 'top'),
             ], Requires::Nothing, ['help', 'manual', 'learn', 'how to', 'tutorial']), ['any'], [
                 ['title' => 'Guide', 'params' => [], 'words' => ['help', 'manual', 'learn', 'how to']],
+                ['title' => 'Getting started: ten keys', 'params' => ['at' => 'start'], 'words' => ['begin', 'first steps', 'tutorial', 'learn', 'help', 'basics']],
                 ['title' => 'Guide: what the marks on notes mean', 'params' => ['at' => 'marks'], 'words' => ['legend', 'symbols', 'wedge', 'corner']],
             ]),
             new Command(new Spec('go', 'Go to a place', Family::Transport, 'Takes the caret to a bar and a beat, as it is typed: go 17.3.', [

@@ -274,6 +274,7 @@ final class Defaults
                 ['F6', 'reach', 'hold: letters'],
                 ['Slash', 'commands', 'all commands'],
                 ['F1', 'guide', 'guide'],
+                ['Mod+F1', 'guide', 'getting started', ['at' => 'start']],
                 ['Shift+F1', 'guide', 'what the marks mean', ['at' => 'marks']],
                 ['F2', 'shortcuts', 'shortcuts'],
                 ['F8', 'strip', 'key strip'],

@@ -39,7 +39,7 @@ final class SeveralPartsTest extends TestCase
         $outcome = Batch::once(['edit' => 'quantize', 'on' => self::BOTH], self::score());
 
         self::assertSame([1 => [0, 240], 2 => [0, 320]], self::starts($outcome->change->applyTo(self::score())));
-        self::assertStringStartsWith('4 notes to 1/16, 1/8T: 4 moved', $outcome->said);
+        self::assertStringStartsWith('4 notes quantized to 1/16, 1/8T: 4 moved', $outcome->said);
     }
 
     public function test_undone_every_part_is_as_it_was(): void

@@ -30,7 +30,7 @@ final class RecipeTest extends TestCase
 
         self::assertSame([65, 90, 55], Make::velocities($after));
         self::assertSame([0, 490, 960], Make::starts($after));
-        self::assertSame('“Soft up”: 2 notes louder by 15. 2 notes to 1/8: 2 moved, 5.2 ms on average, 5.2 ms at most.', $outcome->said);
+        self::assertSame('“Soft up”: 2 notes louder by 15. 2 notes quantized to 1/8: 2 moved, 5.2 ms on average, 5.2 ms at most.', $outcome->said);
         self::assertSame(Make::bytes($score), Make::bytes($outcome->change->inverse()->applyTo($after)));
     }
 

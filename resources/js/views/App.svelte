@@ -34,7 +34,12 @@
     /** Likewise, after which pages are fetched that may be wanted next. */
     const OTHERS_AFTER = 700;
 
-    const TITLES: Record<string, string> = { pace: 'Key tips', guide: 'Guide', backups: 'Backup' };
+    const TITLES: Record<string, string> = {
+        pace: 'Key tips',
+        guide: 'Guide',
+        start: 'Getting started',
+        backups: 'Backup',
+    };
 
     untrack(() => callDrums(setup.drums));
     let song = $state.raw<Song | null>(null);

@@ -313,6 +313,10 @@
             </table>
             <p class="mt-6 text-center text-base-content/80">
                 A .mid file, or a song saved with its history, can be dropped anywhere on this page.
+                <a class="link" href="/getting-started" onclick={(e) => follow(e, { at: 'keys', page: 'start' })}
+                    >Getting started</a
+                >
+                ·
                 <a class="link" href="/backups" onclick={(e) => follow(e, { at: 'keys', page: 'backups' })}
                     >Backup, deleted songs</a
                 >
@@ -321,6 +325,11 @@
             <div class="rounded-box border border-dashed border-base-content/50 py-20 text-center">
                 <Icon of={FileMusic} size={40} class="mx-auto mb-4" stroke={1.25} />
                 <p class="text-lg">No songs yet.</p>
+                <p class="mt-1">
+                    <a class="link" href="/getting-started" onclick={(e) => follow(e, { at: 'keys', page: 'start' })}
+                        >Getting started: ten keys</a
+                    >
+                </p>
                 <p class="mt-1">
                     Drop a .mid file here, or press <kbd class="key">I</kbd> to select one; <kbd class="key">N</kbd> begins
                     an empty song.

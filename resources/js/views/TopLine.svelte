@@ -39,8 +39,9 @@
     }
     let { song, part, stepsOpen }: Props = $props();
 
-    /** A button that is an icon; in a wide window with a word beside it. */
-    const ICON = 'btn btn-sm btn-ghost btn-square w-9 gap-1 px-0 min-[1700px]:w-auto min-[1700px]:px-2';
+    /** A button that is an icon, with a word under it where there is room. */
+    const ICON =
+        'btn btn-sm btn-ghost btn-square w-9 flex-col gap-0.5 px-0 min-[1200px]:h-10 min-[1200px]:w-auto min-[1200px]:min-w-9 min-[1200px]:px-0.5';
 
     const lines = $derived(part?.lines ?? song?.parts.values().next().value?.lines);
     // To the sixteenth: hundredths would flicker while it plays.
@@ -58,8 +59,8 @@
 </script>
 
 {#snippet word(text: string)}
-    <!-- Where there is room, what an icon means stands beside it; its name is said already. -->
-    <span class="text-sm font-normal max-[1699px]:hidden" aria-hidden="true">{text}</span>
+    <!-- What an icon means; its name is said already. -->
+    <span class="text-xs leading-none font-normal max-[1199px]:hidden" aria-hidden="true">{text}</span>
 {/snippet}
 
 <header
@@ -146,7 +147,7 @@
                     disabled={!part}
                     title="Recording settings"
                     aria-label="Recording settings"
-                    ><Icon of={SlidersHorizontal} size={17} />{@render word('takes')}</button
+                    ><Icon of={SlidersHorizontal} size={17} />{@render word('options')}</button
                 >
                 <button
                     class={ICON}
@@ -199,7 +200,7 @@
                     {@attach does('steps')}
                     title="History"
                     aria-label="History"
-                    aria-pressed={stepsOpen}><Icon of={History} size={17} />{@render word('steps')}</button
+                    aria-pressed={stepsOpen}><Icon of={History} size={17} />{@render word('history')}</button
                 >
                 <button
                     class={ICON}

@@ -7,6 +7,7 @@ const LOADS = {
     sheet: async () => (await import('./detached')).sheet,
     pace: async () => (await import('./detached')).pace,
     guide: async () => (await import('./detached')).guide,
+    start: async () => (await import('./detached')).start,
     backups: async () => (await import('./detached')).backups,
     steps: async () => (await import('./detached')).steps,
 } as const;

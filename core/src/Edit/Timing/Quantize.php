@@ -103,9 +103,9 @@ final class Quantize implements Edit
 
     private function say(EditInput $input, string $grid, int $moved, float $sum, float $largest, int $far): string
     {
-        $notes = Wording::chosen($input)." to $grid";
+        $notes = Wording::chosen($input)." quantized to $grid";
         if ($moved === 0) {
-            return "$notes: all were there already.";
+            return "$notes: all were on the grid already.";
         }
         $said = sprintf('%s: %d moved, %s on average, %s at most', $notes, $moved, Wording::ms($sum / $moved), Wording::ms($largest));
 

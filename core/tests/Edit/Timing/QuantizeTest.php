@@ -88,8 +88,8 @@ final class QuantizeTest extends TestCase
         // 48 ticks are 25 ms, 24 are 12.5.
         $outcome = Make::edit(Make::score([[0, 9, 60], [288, 9, 61], [504, 9, 62]]), 'quantize');
 
-        self::assertSame('3 notes to 1/16: 2 moved, 19 ms on average, 25 ms at most; 1 moved more than 20 ms.', $outcome->said);
-        self::assertSame('1 note to 1/16: all were there already.', Make::edit(Make::score([[480, 9, 60]]), 'quantize')->said);
+        self::assertSame('3 notes quantized to 1/16: 2 moved, 19 ms on average, 25 ms at most; 1 moved more than 20 ms.', $outcome->said);
+        self::assertSame('1 note quantized to 1/16: all were on the grid already.', Make::edit(Make::score([[480, 9, 60]]), 'quantize')->said);
     }
 
     public function test_notes_that_come_to_lie_on_one_another_are_kept_and_named(): void

@@ -24,6 +24,7 @@ export function applicationCommands(song: () => Song | null, tell: (words: strin
         backups: () => router.go({ at: 'keys', page: 'backups' }),
         backup: () => void backUp(song(), tell),
         guide: (p) => {
+            if (p.at === 'start') return router.go({ at: 'keys', page: 'start' });
             router.go({ at: 'keys', page: 'guide' });
             history.replaceState(null, '', p.at === 'marks' ? '/guide#marks' : '/guide');
         },
