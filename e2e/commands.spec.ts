@@ -166,7 +166,7 @@ test('quantize is given a key that is taken, through the collision; taken back, 
     await expect(row).toContainText('Q');
     await press(page, 'Enter', 'm');
     const give = page.getByTestId('give-key');
-    await expect(give).toContainText('Taken: “mute notes” (M). Enter takes it away from there.');
+    await expect(give).toContainText('Taken: “mute notes” (M). Enter gives it to this command instead.');
     // What the browser keeps is refused, with the reason.
     await press(page, 'Backspace', 'Control+w');
     await expect(give).toContainText('Mod+W cannot be used: browsers or the system keep it for themselves.');

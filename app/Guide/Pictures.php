@@ -72,7 +72,7 @@ final class Pictures
 
         return [
             'Getting notes in' => self::job('Alt Shift H', 'a chord by name: Dm7', [], [['set' => ['penLength' => '1/2'], 'on' => ['part' => 1, 'notes' => []]], ['edit' => 'insert-chord', 'params' => ['chord' => 'Dm7', 'tick' => 0, 'low' => 60]]], []),
-            'On the grid' => self::job('Q', 'quantize; the played places stay to be seen', $loose, [['edit' => 'quantize']]),
+            'On the grid' => self::job('Q', 'quantize: a thin staff shows where each note was played', $loose, [['edit' => 'quantize']]),
             'Selecting' => self::job('N T', 'the top notes', $chords, [['select' => 'top-voices']], []),
             'Time and length' => self::job('F', 'legato', $short, [['edit' => 'legato']]),
             'Pitch and harmony' => self::job('Alt H ↑', 'the next inversion', $chords, [['edit' => 'invert-chord']]),

@@ -16,7 +16,7 @@
     }
 
     function keep(): void {
-        const called = name.trim() || `Choice ${kept.length + 1}`;
+        const called = name.trim() || `Selection ${kept.length + 1}`;
         // What was typed before may still change what is selected.
         song.afterAll(() => {
             if (song.selection.notes.size === 0) return song.tell('Nothing is selected: there is nothing to save.');
@@ -83,7 +83,7 @@
                 class="input input-sm flex-1"
                 maxlength="60"
                 data-first
-                placeholder="Choice {kept.length + 1}"
+                placeholder="Selection {kept.length + 1}"
                 bind:value={name}
             />
             <button data-field class="btn btn-sm" disabled={chosen === 0} onclick={keep}>Keep</button>

@@ -124,8 +124,8 @@
             <p class="text-error">{trouble}</p>
         {:else if lost && lost.length > 0}
             <p class="text-warning">
-                Taken: {lost.map((b) => `“${b.label}” (${labels(b.keys).join(' ')})`).join(', ')}. Enter takes it away
-                from there.
+                Taken: {lost.map((b) => `“${b.label}” (${labels(b.keys).join(' ')})`).join(', ')}. Enter gives it to
+                this command instead.
             </p>
         {:else if found && found.hidden.length > 0}
             <p>

@@ -64,7 +64,7 @@
             data-field
             onclick={() => song.do(markRemove(edit, tick))}
             aria-label="Remove {what}"
-            title="The one before goes on">remove</button
+            title="Removed, the one before it continues">remove</button
         >
     {/if}
 {/snippet}

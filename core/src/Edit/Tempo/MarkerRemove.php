@@ -19,7 +19,7 @@ final class MarkerRemove implements Edit
 {
     public static function spec(): Spec
     {
-        return new Spec('marker-remove', 'Remove a marker', Family::Song, 'Takes a marker away.', [
+        return new Spec('marker-remove', 'Remove a marker', Family::Song, 'Removes a marker.', [
             Param::place('at', 'The one at', default: new Word('caret')),
         ], Requires::Song, ['cue', 'scene', 'section', 'delete'], [['at' => 1920]], [], ['song', 'roll']);
     }

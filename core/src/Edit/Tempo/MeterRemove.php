@@ -17,7 +17,7 @@ final class MeterRemove implements Edit
 {
     public static function spec(): Spec
     {
-        return new Spec('meter-remove', 'Remove a meter change', Family::Song, 'Takes a meter away; the one before it goes on.', [
+        return new Spec('meter-remove', 'Remove a meter change', Family::Song, 'Removes a meter; the one before it continues.', [
             Param::place('at', 'The one that begins at'),
         ], Requires::Song, ['time signature', 'delete'], [['at' => 7680]], panel: 'tempo');
     }

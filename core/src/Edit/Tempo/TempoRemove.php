@@ -17,7 +17,7 @@ final class TempoRemove implements Edit
 {
     public static function spec(): Spec
     {
-        return new Spec('tempo-remove', 'Remove a tempo change', Family::Song, 'Takes a tempo away; the one before it goes on.', [
+        return new Spec('tempo-remove', 'Remove a tempo change', Family::Song, 'Removes a tempo; the one before it continues.', [
             Param::place('at', 'The one that begins at'),
         ], Requires::Song, ['bpm', 'delete'], [['at' => 6000]], panel: 'tempo');
     }

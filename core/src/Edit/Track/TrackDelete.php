@@ -19,7 +19,7 @@ final class TrackDelete implements Edit
 {
     public static function spec(): Spec
     {
-        return new Spec('track-delete', 'Delete the track', Family::Part, 'Takes tracks away with their parts.', [], Requires::Tracks, ['remove', 'erase'], takes: [AppliesTo::Tracks], contexts: ['song']);
+        return new Spec('track-delete', 'Delete the track', Family::Part, 'Deletes tracks with their parts.', [], Requires::Tracks, ['remove', 'erase'], takes: [AppliesTo::Tracks], contexts: ['song']);
     }
 
     public function apply(EditInput $input): Outcome
