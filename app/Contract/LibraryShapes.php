@@ -35,7 +35,7 @@ final class LibraryShapes
                 'formsOnly' => Shape::told('It makes sense only with parameters given.', Shape::flag()),
             ])),
             'ConditionSpec' => Shape::told('A condition of notes: its words, its field, and what holds at first.', Shape::object([
-                'title' => Shape::text(), 'field' => Shape::oneOf(['range', 'pitches', 'tones', 'choice', 'number', 'yes', 'every', 'span']), 'first' => Shape::any(), 'choices' => Shape::list(Shape::row(Shape::text(), Shape::any())),
+                'title' => Shape::text(), 'field' => Shape::oneOf(['range', 'beats', 'pitches', 'tones', 'choice', 'number', 'beat', 'yes', 'every', 'span']), 'first' => Shape::any(), 'choices' => Shape::list(Shape::row(Shape::text(), Shape::any())),
             ])),
             'Binding' => Shape::object(['context' => Shape::text(), 'keys' => Shape::text(), 'command' => Shape::text(), 'params' => Shape::map(Shape::any()), 'label' => Shape::text()]),
             'KeyState' => Shape::told('The sets of shortcuts, and the one in use.', Shape::object(['set' => Shape::whole(0), 'name' => Shape::text(), 'sets' => Shape::list(Shape::object(['id' => Shape::whole(0), 'name' => Shape::text()])), 'keymap' => $bindings, 'canUndo' => Shape::flag()])),

@@ -1,6 +1,7 @@
 import { execFileSync } from 'node:child_process';
 import { expect, test } from '@playwright/test';
 import type { NoteFilter } from '../../resources/js/contract';
+import { beatsOf, ticksOf } from '../../resources/js/views/recipes/beats';
 import { conditionOf, pickOf, type Asks } from '../../resources/js/views/recipes/conditions';
 
 /** The conditions as the core has them. */
@@ -59,4 +60,18 @@ test('everything that can be asked begins with an answer', () => {
             [what]: ask.first,
         });
     }
+});
+
+test('ticks are shown as beats, and the same ticks come back', () => {
+    const lost = [960, 1920, 26880].flatMap((ppq) =>
+        Array.from({ length: 3000 }, (_, i) => i * 7).filter((ticks) => ticksOf(beatsOf(ticks, ppq), ppq) !== ticks),
+    );
+    expect(lost).toEqual([]);
+    expect([beatsOf(480, 960), beatsOf(20, 960), beatsOf(3840, 960)]).toEqual(['0.5', '0.0208', '4']);
+    expect([ticksOf('0,25', 960), ticksOf(' 2 ', 960), ticksOf('two', 960), ticksOf('', 960)]).toEqual([
+        240,
+        1920,
+        null,
+        null,
+    ]);
 });

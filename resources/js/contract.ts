@@ -2672,7 +2672,7 @@ export interface Spec {
  */
 export interface ConditionSpec {
     title: string;
-    field: 'range' | 'pitches' | 'tones' | 'choice' | 'number' | 'yes' | 'every' | 'span';
+    field: 'range' | 'beats' | 'pitches' | 'tones' | 'choice' | 'number' | 'beat' | 'yes' | 'every' | 'span';
     /**
      * Anything.
      */

@@ -10,7 +10,7 @@ final readonly class ConditionSpec
     /**
      * @param  string  $allowed  the values that it takes, as a refusal names them
      * @param  string  $title  as the list of conditions shows it
-     * @param  'range'|'pitches'|'tones'|'choice'|'number'|'yes'|'every'|'span'  $field  the kind of its field
+     * @param  'range'|'beats'|'pitches'|'tones'|'choice'|'number'|'beat'|'yes'|'every'|'span'  $field  the kind of its field; `beats`, `beat` and `span` show ticks as beats
      * @param  mixed  $first  the value with which its field begins
      * @param  list<array{string, mixed}>  $choices  title and value, for a field of that kind
      * @param  int  $rank  where it stands in the list of conditions: the least first, those of the same by key

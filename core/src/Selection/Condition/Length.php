@@ -12,7 +12,7 @@ final class Length extends InRange
 {
     public static function spec(): ConditionSpec
     {
-        return new ConditionSpec('ticks or {"min", "max"}', 'length in ticks', 'range', ['max' => 239], rank: 4);
+        return new ConditionSpec('ticks or {"min", "max"}', 'length in beats', 'beats', ['max' => 239], rank: 4);
     }
 
     protected static function of(Note $note): int

@@ -1,9 +1,16 @@
 <script lang="ts">
+    import { beatsOf, ticksOf } from './beats';
     import type { Asks, Condition, Line } from './conditions';
     import RangeField from './RangeField.svelte';
 
-    let { asks, condition, onchange }: { asks: Asks; condition: Condition; onchange: (c: Condition) => void } =
-        $props();
+    interface Props {
+        asks: Asks;
+        condition: Condition;
+        /** Ticks a beat. */
+        ppq: number;
+        onchange: (c: Condition) => void;
+    }
+    let { asks, condition, ppq, onchange }: Props = $props();
 
     function set(i: number, line: Partial<Line>): void {
         onchange({ ...condition, lines: condition.lines.map((l, k) => (k === i ? { ...l, ...line } : l)) });
@@ -26,6 +33,21 @@
         oninput={(e) => {
             const n = Math.round(Number(e.currentTarget.value));
             if (e.currentTarget.value !== '' && n >= least) put(n);
+        }}
+    />
+{/snippet}
+
+{#snippet beats(label: string, ticks: number, least: number, put: (ticks: number) => void)}
+    <input
+        class="input input-xs w-16 text-right"
+        type="text"
+        inputmode="decimal"
+        aria-label={label}
+        value={beatsOf(ticks, ppq)}
+        onchange={(e) => {
+            const to = ticksOf(e.currentTarget.value, ppq);
+            if (to !== null && to >= least) put(to);
+            else e.currentTarget.value = beatsOf(ticks, ppq);
         }}
     />
 {/snippet}
@@ -64,8 +86,8 @@
             >
                 {#each Object.entries(asks) as [id, a] (id)}<option value={id}>{a.title}</option>{/each}
             </select>
-            {#if ask.field === 'range' || ask.field === 'pitches' || ask.field === 'tones'}
-                <RangeField kind={ask.field} value={line.value} onchange={(value) => set(i, { value })} />
+            {#if ask.field === 'range' || ask.field === 'beats' || ask.field === 'pitches' || ask.field === 'tones'}
+                <RangeField kind={ask.field} {ppq} value={line.value} onchange={(value) => set(i, { value })} />
             {:else if ask.field === 'choice'}
                 <select
                     class="select select-xs w-32"
@@ -77,7 +99,9 @@
                     {#each ask.choices as [words, v] (words)}<option value={String(v)}>{words}</option>{/each}
                 </select>
             {:else if ask.field === 'number'}
-                {@render number('Ticks', Number(line.value), 1, (value) => set(i, { value }))}
+                {@render number('Number', Number(line.value), 0, (value) => set(i, { value }))}
+            {:else if ask.field === 'beat'}
+                {@render beats('Beats', Number(line.value), 1, (value) => set(i, { value }))}
             {:else if ask.field === 'every'}
                 {@const v = line.value as { nth: number; from?: number }}
                 {@render number('Every so many', v.nth, 1, (nth) => set(i, { value: { ...v, nth } }))}
@@ -85,9 +109,9 @@
                 {@render number('From the', v.from ?? 1, 1, (from) => set(i, { value: { ...v, from } }))}
             {:else if ask.field === 'span'}
                 {@const v = line.value as { from: number; to: number }}
-                {@render number('From tick', v.from, 0, (from) => set(i, { value: { ...v, from } }))}
+                {@render beats('From beat', v.from, 0, (from) => set(i, { value: { ...v, from } }))}
                 and
-                {@render number('To tick', v.to, 0, (to) => set(i, { value: { ...v, to } }))}
+                {@render beats('To beat', v.to, 0, (to) => set(i, { value: { ...v, to } }))}
             {/if}
             <button
                 class="btn btn-ghost btn-xs"

@@ -8,7 +8,7 @@
     import StepFinder from './StepFinder.svelte';
 
     /** `matching`: how many of the selected notes meet the condition now; null while it is not known. */
-    let { draft, part, matching }: { draft: Draft; part: Part; matching: number | null } = $props();
+    let { draft, part, ppq, matching }: { draft: Draft; part: Part; ppq: number; matching: number | null } = $props();
 
     let name: HTMLInputElement;
 
@@ -42,7 +42,7 @@
             Take of the selected notes {draft.condition?.lines.length === 0 ? 'all' : 'those'}
         </h3>
         {#if draft.condition}
-            <PickEditor asks={draft.asks} condition={draft.condition} onchange={(c) => (draft.condition = c)} />
+            <PickEditor asks={draft.asks} {ppq} condition={draft.condition} onchange={(c) => (draft.condition = c)} />
         {:else}
             <p class="text-sm">
                 This condition is nested deeper than the builder shows: <code>{JSON.stringify(draft.cameWith)}</code>

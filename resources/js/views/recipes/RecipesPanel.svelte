@@ -186,7 +186,7 @@
                 >{/if}
         </p>{/if}
     {#if draft}
-        {#key draft}<RecipeMaker {draft} {part} {matching} />{/key}
+        {#key draft}<RecipeMaker {draft} {part} ppq={song.time.ppq} {matching} />{/key}
     {:else}
         <RecipeList
             bind:this={list}

@@ -18,7 +18,9 @@ export interface Condition {
 
 /** Whether the field of a condition can show a value. */
 const canShow = (ask: ConditionSpec, value: unknown): boolean =>
-    ask.field === 'yes' ? typeof value === 'boolean' : ask.field !== 'number' || typeof value === 'number';
+    ask.field === 'yes'
+        ? typeof value === 'boolean'
+        : (ask.field !== 'number' && ask.field !== 'beat') || typeof value === 'number';
 
 /** The lines of a pick that the builder can show; null for one that is nested deeper. */
 export function conditionOf(asks: Asks, pick: NoteFilter | null): Condition | null {
