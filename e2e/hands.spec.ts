@@ -301,7 +301,7 @@ test('panels open with what the part says; what was set last is one key away', a
     const panel = page.getByRole('dialog', { name: 'Quantize' });
     await page.keyboard.type('50');
     await press(page, 'Enter');
-    await said(page, /^8 notes to/);
+    await said(page, /^8 notes quantized to/);
     await press(page, 'Control+z');
     await said(page, /^Undone/);
     await press(page, 'Alt+q');

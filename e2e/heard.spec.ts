@@ -104,14 +104,15 @@ test('the player plays what a saved file holds, to the millisecond: with notes a
     page,
 }) => {
     const song = await bring(page, file());
+    const last = song.tracks.findLast((t) => t.parts.length > 0)!;
     const [first, second] = song.tracks.filter((t) => t.parts.length > 0).map((t) => t.parts[0]!);
     await edit(page, song, [
         { edit: 'mute', on: { part: first!.id, notes: [first!.notes.find((n) => n[3] === 64)![0]] } },
         { edit: 'part-move', on: { parts: [second!.id] }, params: { steps: 1, by: { unit: 'ticks', amount: 120 } } },
-        { edit: 'part-new', on: { tracks: [song.tracks.at(-1)!.id] } },
+        { edit: 'part-new', on: { tracks: [last.id] } },
     ]);
     const made = (await (await page.request.get(`/api/songs/${song.id}`)).json()) as SongJson;
-    const third = made.tracks.at(-1)!.parts.find((p) => p.id !== second!.id)!;
+    const third = made.tracks.find((t) => t.id === last.id)!.parts.find((p) => p.id !== second!.id)!;
     await edit(page, song, [
         {
             edit: 'insert',

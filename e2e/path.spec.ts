@@ -53,6 +53,7 @@ test('a take is tightened, heard and saved by keyboard alone', async ({ page }) 
 
     await page.keyboard.press('Space');
     await expect.poll(() => level(page), { timeout: 30_000 }).toBeGreaterThan(20);
+    await expect(page.getByTestId('position')).not.toHaveText('1.1.1');
     await page.keyboard.press('Space');
     await expect(page.getByTestId('position')).not.toHaveText('1.1.1');
 
