@@ -15,7 +15,7 @@ final class OffGrid implements Condition
 {
     public static function spec(): ConditionSpec
     {
-        return new ConditionSpec('ticks, 1 or more', 'off the grid by beats, at least', 'beat', 20);
+        return new ConditionSpec('ticks, 1 or more', 'off grid, beats', 'beat', 20);
     }
 
     public static function takes(mixed $value): bool

@@ -15,7 +15,7 @@ final class Span implements Condition
 {
     public static function spec(): ConditionSpec
     {
-        return new ConditionSpec('{"from": tick, "to": tick}', 'starting between beats', 'span', ['from' => 0, 'to' => 3840]);
+        return new ConditionSpec('{"from": tick, "to": tick}', 'between beats', 'span', ['from' => 0, 'to' => 3840]);
     }
 
     public static function takes(mixed $value): bool

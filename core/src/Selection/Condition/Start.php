@@ -12,7 +12,7 @@ final class Start extends InRange
 {
     public static function spec(): ConditionSpec
     {
-        return new ConditionSpec('a tick or {"min", "max"}', 'start in beats of the song', 'beats', ['min' => 0], rank: 5);
+        return new ConditionSpec('a tick or {"min", "max"}', 'start in beats', 'beats', ['min' => 0], rank: 5);
     }
 
     protected static function of(Note $note): int

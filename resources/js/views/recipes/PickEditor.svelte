@@ -79,7 +79,7 @@
                 <option value="is">with</option><option value="not">not</option>
             </select>
             <select
-                class="select select-xs w-24 px-1.5"
+                class="select select-xs w-26 px-1.5"
                 aria-label="What"
                 value={line.what}
                 onchange={(e) => set(i, { what: e.currentTarget.value, value: asks[e.currentTarget.value]!.first })}

@@ -21,7 +21,7 @@
             read: (text: string) => ticksOf(text, ppq),
             name: (t: number) => beatsOf(t, ppq),
             hint: '',
-            width: 'w-12',
+            width: 'w-10',
         },
         pitches: { read: pitchOf, name: pitchName, hint: 'C4', width: 'w-11' },
         tones: { read: toneOf, name: toneName, hint: 'C', width: 'w-10' },
