@@ -59,14 +59,14 @@ final class PartInsert implements Edit
         $tracks = $score->playedTracks();
         $first = $input->params->has('track') ? (int) array_search($score->track($input->params->integer('track'))->id, $tracks, true) : 0;
         $builder = new ChangeBuilder;
-        $made = $ids = [];
+        $made = $ids = $names = [];
         $left = 0;
         $taken = Sound::taken($score);
         foreach ($clip->parts as $carried) {
             $place = $first + $carried['track'];
             $key = "{$carried['track']}";
             $track = $input->params->flag('sounds') ? null : $tracks[$place] ?? null;
-            [$track, $channel, $isNew] = $track !== null ? [$track, Sound::of($score, $track)?->channel, false] : $made[$key] ??= self::track($builder, $score, $carried, count($made), $taken);
+            [$track, $channel, $isNew] = $track !== null ? [$track, Sound::of($score, $track)?->channel, false] : $made[$key] ??= self::track($builder, $score, $carried, count($made), $taken, $names);
             $own = $channel === null || $isNew;
             $channel ??= $carried['drums'] ? GeneralMidi::DRUM_CHANNEL : Sound::free($taken) ?? 0;
             $plays = PlaysAs::fromArray($carried['plays']);
@@ -102,16 +102,17 @@ final class PartInsert implements Edit
 
     /**
      * @param  array{name: string, drums: bool}  $carried
-     * @param  list<int>  $taken
+     * @param  list<int>  $taken  channels
+     * @param  list<string>  $names  those that tracks of this edit got
      * @return array{int, int, true} its id, its channel, and that it is new
      */
-    private static function track(ChangeBuilder $builder, Score $score, array $carried, int $before, array &$taken): array
+    private static function track(ChangeBuilder $builder, Score $score, array $carried, int $before, array &$taken, array &$names): array
     {
         $id = $builder->newTrackId($score);
         $channel = $carried['drums'] ? GeneralMidi::DRUM_CHANNEL : Sound::free($taken) ?? 0;
         $taken[] = $channel;
         $orders = array_map(static fn (Track $t): int => $t->order, $score->tracks);
-        $builder->track(null, (new Track($id, '', ($orders === [] ? 0 : max($orders) + 1) + $before))->withName(TrackName::free($score, $carried['name'])));
+        $builder->track(null, (new Track($id, '', ($orders === [] ? 0 : max($orders) + 1) + $before))->withName($names[] = TrackName::free($score, $carried['name'], $names)));
 
         return [$id, $channel, true];
     }

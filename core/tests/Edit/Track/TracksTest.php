@@ -11,6 +11,7 @@ use Jactonic\Core\Midi\Reader;
 use Jactonic\Core\Midi\Writer;
 use Jactonic\Core\Refusal;
 use Jactonic\Core\Score\Part;
+use Jactonic\Core\Score\PartClip;
 use Jactonic\Core\Score\Score;
 use Jactonic\Core\Score\Track;
 use Jactonic\Core\Tests\Support\Make;
@@ -81,6 +82,15 @@ final class TracksTest extends TestCase
     public function test_tracks_are_called_by_their_sounds_until_a_person_names_them(array $commands, array $names): void
     {
         self::assertSame($names, self::names(self::after($commands)));
+    }
+
+    public function test_tracks_that_come_with_parts_get_numbers_too_each_its_own(): void
+    {
+        $score = self::after([self::fresh(40, 'Line'), self::fresh(41, 'Line')]);
+        $clip = PartClip::of($score, array_values($score->parts), static fn (Part $p): int => $p->head->to)->toArray();
+        $inserted = self::after([['edit' => 'part-insert', 'params' => ['clip' => $clip, 'at' => 0, 'sounds' => true]]], $score);
+
+        self::assertSame(['Line', 'Line', 'Line 2', 'Line 3'], self::names($inserted));
     }
 
     public function test_parts_that_bear_the_name_of_their_track_follow_it(): void
