@@ -129,6 +129,11 @@ test('a track of a file without music is shown on wish, and lies in the way of n
     await press(page, 'Alt+w', 'h');
     await said(page, 'Hidden: “Slips”.');
     await expect(page.getByTestId('track-head')).toHaveText(/Take/);
+    const button = page.getByRole('button', { name: 'Tracks without music' });
+    await button.click();
+    await expect(page.getByTestId('track-head')).toHaveCount(2);
+    await button.click();
+    await expect(page.getByTestId('track-head')).toHaveCount(1);
     // A new track is called by its sound, a second of it has a number, and another sound is another name.
     await press(page, 'Shift+n');
     await said(page, 'is a new track');

@@ -146,6 +146,14 @@
                 aria-pressed={low !== null}
                 {@attach does('roll-under')}>Roll below</button
             >
+            {#if song.tracks && song.allTracks.some((t) => t.conductor)}
+                <button
+                    class="link text-sm whitespace-nowrap"
+                    title="Tracks of the file that hold only tempo, meter or texts"
+                    aria-pressed={song.showsConductor}
+                    {@attach does('conductor-track')}>Tracks without music</button
+                >
+            {/if}
         {/if}
     </div>
     {#if song.tracks.length === 0}
