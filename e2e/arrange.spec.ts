@@ -44,7 +44,7 @@ test('parts by key: repeated, split at bars, joined, their edges and contents mo
     await said(page, /outside deleted|Nothing lies outside/);
     // A part of no length is refused, and nothing is lost.
     await press(page, 'Control+Shift+ArrowLeft');
-    await said(page, 'would be of no length: nothing changed.');
+    await said(page, 'would have no length: nothing changed.');
     // All of it undone gives back what there was.
     for (let i = 0; i < 12 && (await page.getByRole('button', { name: 'Undo' }).isEnabled()); i++) {
         await press(page, 'Control+z');

@@ -43,7 +43,7 @@ test('a deleted song is listed, brought back, and removed for good', async ({ pa
     const song = await bring(page, midi(LOOSE, name), `${name}.mid`);
     await page.request.delete(`/api/songs/${song.id}`);
     await page.goto('/backups');
-    await page.getByRole('button', { name: `Bring ${name} back` }).click();
+    await page.getByRole('button', { name: `Restore ${name}` }).click();
     await said(page, `${name} is restored.`);
     expect((await songs(page)).some((s) => s.id === song.id)).toBe(true);
     await page.request.delete(`/api/songs/${song.id}`);

@@ -387,10 +387,10 @@ test('a recipe is built: conditions joined, steps put in order, switched off, on
     }
     await panel.getByRole('spinbutton', { name: 'Strength' }).fill('50');
     await panel.getByRole('button', { name: 'Step 3 earlier' }).click();
-    await panel.getByRole('button', { name: 'Step 2 once more' }).click();
-    await panel.getByRole('button', { name: 'Take step 3 away' }).click();
+    await panel.getByRole('button', { name: 'Duplicate step 2' }).click();
+    await panel.getByRole('button', { name: 'Remove step 3' }).click();
     // The keys stay in the list of steps.
-    await expect(panel.getByRole('button', { name: 'Take step 3 away' })).toBeFocused();
+    await expect(panel.getByRole('button', { name: 'Remove step 3' })).toBeFocused();
     await panel.getByRole('listitem').first().getByTitle('Switch the step off or on').click();
     await expect(panel.getByTestId('landing')).toContainText('“Ends up”: 4 notes quantized to 1/16');
     await add.focus();

@@ -32,7 +32,7 @@ test('a command typed with its value: its landing while typing, Enter does it; e
     // What means nothing says where it stopped.
     await press(page, '/');
     await field.fill('transpose banana');
-    await expect(page.getByRole('dialog')).toContainText('“banana” is nothing that “Transpose” takes.');
+    await expect(page.getByRole('dialog')).toContainText('“Transpose” cannot use “banana”.');
     await press(page, 'Escape');
 });
 

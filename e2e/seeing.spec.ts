@@ -110,7 +110,7 @@ test('job 9: a part underneath, told against, lined up with, its feel taken, gon
     await said(page, '8 notes');
     await expect.poll(async () => (await notes(page, song))[1]![1]! % 480).toBe(30);
     await press(page, 'Alt+v', 'g');
-    await said(page, '8 notes to the groove “Kit”');
+    await said(page, '8 notes quantized to the groove “Kit”');
     await expect.poll(async () => (await notes(page, song)).map((n) => n[4])).toEqual([60, 68, 76, 84, 60, 68, 76, 84]);
     // Over to the one underneath at the same view, and back.
     const seen = (await drawn(page)).slice(1);

@@ -182,7 +182,7 @@ test('parts are walked, taken in, moved in time, to edges, to lines and to other
     expect((await saved(page)).filter(([, channel]) => channel === 1)).toEqual([]);
     // What cannot be is refused, and nothing moves.
     await press(page, 'Control+Alt+ArrowUp');
-    await said(page, 'There is no track so far up: nothing moved.');
+    await said(page, 'There is no track that far up: nothing moved.');
     await undoAll(page);
     expect((await heads(page, song, 1))[0]).toMatchObject({ from: 0, to: 7680, plays: null, muted: false });
 });
@@ -452,7 +452,7 @@ test('the roll comes up under the staves, in time with them; job 5: notes moved 
     await press(page, 'Control+z');
     await said(page, /^Undone/);
     await press(page, 'Control+a', 'Alt+w', 'ArrowUp');
-    await said(page, 'There is no track so far up: nothing moved.');
+    await said(page, 'There is no track that far up: nothing moved.');
     // Esc with nothing selected comes back to the staves, U sends the roll away.
     await press(page, 'Escape', 'Escape');
     await said(page, 'Back on the tracks.');
@@ -474,7 +474,7 @@ test('what is wrong is said, and nothing is half done: no span, no length, 201 p
     await press(page, 'Shift+ArrowLeft');
     await said(page, 'would begin before the song: nothing moved.');
     await press(page, 'Control+Shift+ArrowLeft', 'Control+Shift+ArrowLeft');
-    await said(page, 'would be of no length: nothing changed.');
+    await said(page, 'would have no length: nothing changed.');
     await undoAll(page);
     const [{ id }] = (await heads(page, song)) as [Head];
     for (const [edit, params, words] of [

@@ -89,7 +89,7 @@ test('changes of tempo and meter are begun, moved and removed at bars, by keyboa
     await said(page, 'Meter 3/4 moved to bar 2.');
     await expect.poll(async () => (await time(page, song))[1]).toContainEqual([3840, 3, 4]);
     await panel.getByRole('button', { name: /^Remove meter/ }).press('Enter');
-    await said(page, /^Meter 3\/4 at 2\.1\.1 is gone\./);
+    await said(page, /^Meter 3\/4 at 2\.1\.1 is removed\./);
     await panel.getByRole('button', { name: /^Remove tempo/ }).press('Enter');
     await expect.poll(() => time(page, song)).toEqual([[[0, 120]], [[0, 4, 4]]]);
     await page.keyboard.press('Escape');

@@ -466,9 +466,9 @@ test.describe('grooves', () => {
         await said(page, /^258 notes quantized to 1\/8/);
         await press(page, 'Alt+Shift+q');
         await expect(panel.getByRole('radio', { name: 'Behind' })).toBeChecked();
-        await expect(panel.getByTestId('landing')).toContainText('258 notes to the groove “Behind”');
+        await expect(panel.getByTestId('landing')).toContainText('258 notes quantized to the groove “Behind”');
         await press(page, 'Enter');
-        await said(page, /^258 notes to the groove “Behind”: \d+ changed/);
+        await said(page, /^258 notes quantized to the groove “Behind”: \d+ changed/);
         // The bass lags 28 ms, about 41 ticks at 92: so does the piano now.
         const now = (await fetchSong(page, id)).tracks[0]!.parts[0]!.notes;
         const late = now.map((n) => ((n[1]! + 240) % 480) - 240);

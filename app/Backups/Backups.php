@@ -137,7 +137,7 @@ final readonly class Backups
         $here->busyTimeout(self::PATIENCE);
         try {
             if (! @$copy->backup($here)) {
-                throw new Refusal('The data file is in use for something longer. Nothing was changed; try again in a moment.');
+                throw new Refusal('The data file is in use by a longer request. Nothing was changed; try again in a moment.');
             }
         } finally {
             $copy->close();

@@ -25,7 +25,7 @@ final class Backup extends Command
 
             return 2;
         }
-        $this->line($made === null ? 'Nothing changed since the last daily backup.' : "Backed up to $made; it was read through and is whole.");
+        $this->line($made === null ? 'Nothing changed since the last daily backup.' : "Backed up to $made; it was checked and is complete.");
 
         return self::SUCCESS;
     }

@@ -45,8 +45,8 @@ final class Problems
                 $status = $e->getStatusCode();
 
                 return self::response($status, match ($status) {
-                    404 => 'Not there',
-                    405 => 'Not that way',
+                    404 => 'Not found',
+                    405 => 'Not allowed',
                     413 => 'Too large',
                     default => 'That did not work',
                 }, $e->getPrevious() instanceof ModelNotFoundException || ($status === 404 && $e->getMessage() === '')
@@ -68,13 +68,13 @@ final class Problems
 
         return match ($code) {
             // busy, locked
-            5, 6 => self::response(503, 'Busy', 'The server is busy with something longer.'),
+            5, 6 => self::response(503, 'Busy', 'The server is busy with a longer request.'),
             // full, and a failure of the disk, which is how some say that it is full
-            13, 10 => self::response(507, 'No room', "There is no room left on the disk, or it fails: $file cannot be written. Make room."),
+            13, 10 => self::response(507, 'Disk full', "The disk is full or failing: $file cannot be written. Free some space."),
             // read-only, cannot be opened, no permission
             8, 14, 3, 23 => self::response(507, 'Not writable', "$file, which holds the songs, cannot be written. Give the server the right to write it and its directory."),
             // corrupt, not a database
-            11, 26 => self::response(500, 'Damaged', "$file is damaged or no data file of Jactonic. Nothing was changed. Put a copy in its place, or move it away to begin anew."),
+            11, 26 => self::response(500, 'Damaged', "$file is damaged or no data file of Jactonic. Nothing was changed. Put a copy in its place, or move it away to start with an empty one."),
             default => null,
         };
     }

@@ -811,11 +811,11 @@ export interface EditParams {
          */
         lane?: string;
         /**
-         * a tick, or caret, pointer, span-start, span-end, selection-start, selection-end, part-start, part-end, song-end, bar, next-bar or marker:NAME
+         * a tick, or a bar and beat such as "17.3", or caret, pointer, span-start, span-end, selection-start, selection-end, part-start, part-end, song-end, bar, next-bar or marker:NAME
          */
         from?: unknown;
         /**
-         * a tick, or caret, pointer, span-start, span-end, selection-start, selection-end, part-start, part-end, song-end, bar, next-bar or marker:NAME
+         * a tick, or a bar and beat such as "17.3", or caret, pointer, span-start, span-end, selection-start, selection-end, part-start, part-end, song-end, bar, next-bar or marker:NAME
          */
         to?: unknown;
     };
@@ -825,15 +825,15 @@ export interface EditParams {
          */
         lane?: string;
         /**
-         * a tick, or caret, pointer, span-start, span-end, selection-start, selection-end, part-start, part-end, song-end, bar, next-bar or marker:NAME
+         * a tick, or a bar and beat such as "17.3", or caret, pointer, span-start, span-end, selection-start, selection-end, part-start, part-end, song-end, bar, next-bar or marker:NAME
          */
         from?: unknown;
         /**
-         * a tick, or caret, pointer, span-start, span-end, selection-start, selection-end, part-start, part-end, song-end, bar, next-bar or marker:NAME
+         * a tick, or a bar and beat such as "17.3", or caret, pointer, span-start, span-end, selection-start, selection-end, part-start, part-end, song-end, bar, next-bar or marker:NAME
          */
         to?: unknown;
         /**
-         * a tick, or caret, pointer, span-start, span-end, selection-start, selection-end, part-start, part-end, song-end, bar, next-bar or marker:NAME
+         * a tick, or a bar and beat such as "17.3", or caret, pointer, span-start, span-end, selection-start, selection-end, part-start, part-end, song-end, bar, next-bar or marker:NAME
          */
         at?: unknown;
         /**
@@ -865,11 +865,11 @@ export interface EditParams {
          */
         lane?: string;
         /**
-         * a tick, or caret, pointer, span-start, span-end, selection-start, selection-end, part-start, part-end, song-end, bar, next-bar or marker:NAME
+         * a tick, or a bar and beat such as "17.3", or caret, pointer, span-start, span-end, selection-start, selection-end, part-start, part-end, song-end, bar, next-bar or marker:NAME
          */
         from?: unknown;
         /**
-         * a tick, or caret, pointer, span-start, span-end, selection-start, selection-end, part-start, part-end, song-end, bar, next-bar or marker:NAME
+         * a tick, or a bar and beat such as "17.3", or caret, pointer, span-start, span-end, selection-start, selection-end, part-start, part-end, song-end, bar, next-bar or marker:NAME
          */
         to?: unknown;
         /**
@@ -899,11 +899,11 @@ export interface EditParams {
          */
         shape?: 'rise' | 'fall' | 'swell' | 'sine' | 'random' | 'hold';
         /**
-         * a tick, or caret, pointer, span-start, span-end, selection-start, selection-end, part-start, part-end, song-end, bar, next-bar or marker:NAME
+         * a tick, or a bar and beat such as "17.3", or caret, pointer, span-start, span-end, selection-start, selection-end, part-start, part-end, song-end, bar, next-bar or marker:NAME
          */
         from?: unknown;
         /**
-         * a tick, or caret, pointer, span-start, span-end, selection-start, selection-end, part-start, part-end, song-end, bar, next-bar or marker:NAME
+         * a tick, or a bar and beat such as "17.3", or caret, pointer, span-start, span-end, selection-start, selection-end, part-start, part-end, song-end, bar, next-bar or marker:NAME
          */
         to?: unknown;
         /**
@@ -955,7 +955,7 @@ export interface EditParams {
     };
     'end-at': {
         /**
-         * a tick, or caret, pointer, span-start, span-end, selection-start, selection-end, part-start, part-end, song-end, bar, next-bar or marker:NAME
+         * a tick, or a bar and beat such as "17.3", or caret, pointer, span-start, span-end, selection-start, selection-end, part-start, part-end, song-end, bar, next-bar or marker:NAME
          */
         tick?: unknown;
     };
@@ -1005,11 +1005,11 @@ export interface EditParams {
     };
     'insert-time': {
         /**
-         * a tick, or caret, pointer, span-start, span-end, selection-start, selection-end, part-start, part-end, song-end, bar, next-bar or marker:NAME
+         * a tick, or a bar and beat such as "17.3", or caret, pointer, span-start, span-end, selection-start, selection-end, part-start, part-end, song-end, bar, next-bar or marker:NAME
          */
         from?: unknown;
         /**
-         * a tick, or caret, pointer, span-start, span-end, selection-start, selection-end, part-start, part-end, song-end, bar, next-bar or marker:NAME
+         * a tick, or a bar and beat such as "17.3", or caret, pointer, span-start, span-end, selection-start, selection-end, part-start, part-end, song-end, bar, next-bar or marker:NAME
          */
         to?: unknown;
         /**
@@ -1027,11 +1027,11 @@ export interface EditParams {
          */
         over?: 'span' | 'bars';
         /**
-         * a tick, or caret, pointer, span-start, span-end, selection-start, selection-end, part-start, part-end, song-end, bar, next-bar or marker:NAME
+         * a tick, or a bar and beat such as "17.3", or caret, pointer, span-start, span-end, selection-start, selection-end, part-start, part-end, song-end, bar, next-bar or marker:NAME
          */
         from?: unknown;
         /**
-         * a tick, or caret, pointer, span-start, span-end, selection-start, selection-end, part-start, part-end, song-end, bar, next-bar or marker:NAME
+         * a tick, or a bar and beat such as "17.3", or caret, pointer, span-start, span-end, selection-start, selection-end, part-start, part-end, song-end, bar, next-bar or marker:NAME
          */
         to?: unknown;
     };
@@ -1047,7 +1047,7 @@ export interface EditParams {
          */
         clip?: unknown;
         /**
-         * a tick, or caret, pointer, span-start, span-end, selection-start, selection-end, part-start, part-end, song-end, bar, next-bar or marker:NAME
+         * a tick, or a bar and beat such as "17.3", or caret, pointer, span-start, span-end, selection-start, selection-end, part-start, part-end, song-end, bar, next-bar or marker:NAME
          */
         at?: unknown;
         /**
@@ -1064,7 +1064,7 @@ export interface EditParams {
     };
     'part-loop': {
         /**
-         * a tick, or caret, pointer, span-start, span-end, selection-start, selection-end, part-start, part-end, song-end, bar, next-bar or marker:NAME
+         * a tick, or a bar and beat such as "17.3", or caret, pointer, span-start, span-end, selection-start, selection-end, part-start, part-end, song-end, bar, next-bar or marker:NAME
          */
         until?: unknown;
         /**
@@ -1085,7 +1085,7 @@ export interface EditParams {
          */
         by?: unknown;
         /**
-         * a tick, or caret, pointer, span-start, span-end, selection-start, selection-end, part-start, part-end, song-end, bar, next-bar or marker:NAME
+         * a tick, or a bar and beat such as "17.3", or caret, pointer, span-start, span-end, selection-start, selection-end, part-start, part-end, song-end, bar, next-bar or marker:NAME
          */
         to?: unknown;
         /**
@@ -1121,11 +1121,11 @@ export interface EditParams {
          */
         track?: number;
         /**
-         * a tick, or caret, pointer, span-start, span-end, selection-start, selection-end, part-start, part-end, song-end, bar, next-bar or marker:NAME
+         * a tick, or a bar and beat such as "17.3", or caret, pointer, span-start, span-end, selection-start, selection-end, part-start, part-end, song-end, bar, next-bar or marker:NAME
          */
         from?: unknown;
         /**
-         * a tick, or caret, pointer, span-start, span-end, selection-start, selection-end, part-start, part-end, song-end, bar, next-bar or marker:NAME
+         * a tick, or a bar and beat such as "17.3", or caret, pointer, span-start, span-end, selection-start, selection-end, part-start, part-end, song-end, bar, next-bar or marker:NAME
          */
         to?: unknown;
         /**
@@ -1189,7 +1189,7 @@ export interface EditParams {
          */
         by?: unknown;
         /**
-         * a tick, or caret, pointer, span-start, span-end, selection-start, selection-end, part-start, part-end, song-end, bar, next-bar or marker:NAME
+         * a tick, or a bar and beat such as "17.3", or caret, pointer, span-start, span-end, selection-start, selection-end, part-start, part-end, song-end, bar, next-bar or marker:NAME
          */
         to?: unknown;
         /**
@@ -1219,7 +1219,7 @@ export interface EditParams {
     };
     'part-split': {
         /**
-         * a tick, or caret, pointer, span-start, span-end, selection-start, selection-end, part-start, part-end, song-end, bar, next-bar or marker:NAME
+         * a tick, or a bar and beat such as "17.3", or caret, pointer, span-start, span-end, selection-start, selection-end, part-start, part-end, song-end, bar, next-bar or marker:NAME
          */
         at?: unknown;
         /**
@@ -1236,11 +1236,11 @@ export interface EditParams {
     };
     'remove-time': {
         /**
-         * a tick, or caret, pointer, span-start, span-end, selection-start, selection-end, part-start, part-end, song-end, bar, next-bar or marker:NAME
+         * a tick, or a bar and beat such as "17.3", or caret, pointer, span-start, span-end, selection-start, selection-end, part-start, part-end, song-end, bar, next-bar or marker:NAME
          */
         from?: unknown;
         /**
-         * a tick, or caret, pointer, span-start, span-end, selection-start, selection-end, part-start, part-end, song-end, bar, next-bar or marker:NAME
+         * a tick, or a bar and beat such as "17.3", or caret, pointer, span-start, span-end, selection-start, selection-end, part-start, part-end, song-end, bar, next-bar or marker:NAME
          */
         to?: unknown;
         /**
@@ -1356,25 +1356,25 @@ export interface EditParams {
     };
     'copy-span': {
         /**
-         * a tick, or caret, pointer, span-start, span-end, selection-start, selection-end, part-start, part-end, song-end, bar, next-bar or marker:NAME
+         * a tick, or a bar and beat such as "17.3", or caret, pointer, span-start, span-end, selection-start, selection-end, part-start, part-end, song-end, bar, next-bar or marker:NAME
          */
         from?: unknown;
         /**
-         * a tick, or caret, pointer, span-start, span-end, selection-start, selection-end, part-start, part-end, song-end, bar, next-bar or marker:NAME
+         * a tick, or a bar and beat such as "17.3", or caret, pointer, span-start, span-end, selection-start, selection-end, part-start, part-end, song-end, bar, next-bar or marker:NAME
          */
         to?: unknown;
         /**
-         * a tick, or caret, pointer, span-start, span-end, selection-start, selection-end, part-start, part-end, song-end, bar, next-bar or marker:NAME
+         * a tick, or a bar and beat such as "17.3", or caret, pointer, span-start, span-end, selection-start, selection-end, part-start, part-end, song-end, bar, next-bar or marker:NAME
          */
         at?: unknown;
     };
     'cut-span': {
         /**
-         * a tick, or caret, pointer, span-start, span-end, selection-start, selection-end, part-start, part-end, song-end, bar, next-bar or marker:NAME
+         * a tick, or a bar and beat such as "17.3", or caret, pointer, span-start, span-end, selection-start, selection-end, part-start, part-end, song-end, bar, next-bar or marker:NAME
          */
         from?: unknown;
         /**
-         * a tick, or caret, pointer, span-start, span-end, selection-start, selection-end, part-start, part-end, song-end, bar, next-bar or marker:NAME
+         * a tick, or a bar and beat such as "17.3", or caret, pointer, span-start, span-end, selection-start, selection-end, part-start, part-end, song-end, bar, next-bar or marker:NAME
          */
         to?: unknown;
         /**
@@ -1397,7 +1397,7 @@ export interface EditParams {
          */
         notes?: unknown;
         /**
-         * a tick, or caret, pointer, span-start, span-end, selection-start, selection-end, part-start, part-end, song-end, bar, next-bar or marker:NAME
+         * a tick, or a bar and beat such as "17.3", or caret, pointer, span-start, span-end, selection-start, selection-end, part-start, part-end, song-end, bar, next-bar or marker:NAME
          */
         at?: unknown;
         /**
@@ -1423,7 +1423,7 @@ export interface EditParams {
          */
         inversion?: number;
         /**
-         * a tick, or caret, pointer, span-start, span-end, selection-start, selection-end, part-start, part-end, song-end, bar, next-bar or marker:NAME
+         * a tick, or a bar and beat such as "17.3", or caret, pointer, span-start, span-end, selection-start, selection-end, part-start, part-end, song-end, bar, next-bar or marker:NAME
          */
         tick?: unknown;
         /**
@@ -1453,7 +1453,7 @@ export interface EditParams {
          */
         lead?: 'near' | 'root';
         /**
-         * a tick, or caret, pointer, span-start, span-end, selection-start, selection-end, part-start, part-end, song-end, bar, next-bar or marker:NAME
+         * a tick, or a bar and beat such as "17.3", or caret, pointer, span-start, span-end, selection-start, selection-end, part-start, part-end, song-end, bar, next-bar or marker:NAME
          */
         tick?: unknown;
         /**
@@ -1529,11 +1529,11 @@ export interface EditParams {
          */
         pitch?: unknown;
         /**
-         * a tick, or caret, pointer, span-start, span-end, selection-start, selection-end, part-start, part-end, song-end, bar, next-bar or marker:NAME
+         * a tick, or a bar and beat such as "17.3", or caret, pointer, span-start, span-end, selection-start, selection-end, part-start, part-end, song-end, bar, next-bar or marker:NAME
          */
         from?: unknown;
         /**
-         * a tick, or caret, pointer, span-start, span-end, selection-start, selection-end, part-start, part-end, song-end, bar, next-bar or marker:NAME
+         * a tick, or a bar and beat such as "17.3", or caret, pointer, span-start, span-end, selection-start, selection-end, part-start, part-end, song-end, bar, next-bar or marker:NAME
          */
         to?: unknown;
         /**
@@ -1615,11 +1615,11 @@ export interface EditParams {
          */
         every?: 'cells' | 'bars' | 'span';
         /**
-         * a tick, or caret, pointer, span-start, span-end, selection-start, selection-end, part-start, part-end, song-end, bar, next-bar or marker:NAME
+         * a tick, or a bar and beat such as "17.3", or caret, pointer, span-start, span-end, selection-start, selection-end, part-start, part-end, song-end, bar, next-bar or marker:NAME
          */
         from?: unknown;
         /**
-         * a tick, or caret, pointer, span-start, span-end, selection-start, selection-end, part-start, part-end, song-end, bar, next-bar or marker:NAME
+         * a tick, or a bar and beat such as "17.3", or caret, pointer, span-start, span-end, selection-start, selection-end, part-start, part-end, song-end, bar, next-bar or marker:NAME
          */
         to?: unknown;
         /**
@@ -1636,7 +1636,7 @@ export interface EditParams {
          */
         into?: number;
         /**
-         * a tick, or caret, pointer, span-start, span-end, selection-start, selection-end, part-start, part-end, song-end, bar, next-bar or marker:NAME
+         * a tick, or a bar and beat such as "17.3", or caret, pointer, span-start, span-end, selection-start, selection-end, part-start, part-end, song-end, bar, next-bar or marker:NAME
          */
         at?: unknown;
         /**
@@ -1677,17 +1677,17 @@ export interface EditParams {
     };
     'marker-move': {
         /**
-         * a tick, or caret, pointer, span-start, span-end, selection-start, selection-end, part-start, part-end, song-end, bar, next-bar or marker:NAME
+         * a tick, or a bar and beat such as "17.3", or caret, pointer, span-start, span-end, selection-start, selection-end, part-start, part-end, song-end, bar, next-bar or marker:NAME
          */
         at?: unknown;
         /**
-         * a tick, or caret, pointer, span-start, span-end, selection-start, selection-end, part-start, part-end, song-end, bar, next-bar or marker:NAME
+         * a tick, or a bar and beat such as "17.3", or caret, pointer, span-start, span-end, selection-start, selection-end, part-start, part-end, song-end, bar, next-bar or marker:NAME
          */
         to?: unknown;
     };
     'marker-remove': {
         /**
-         * a tick, or caret, pointer, span-start, span-end, selection-start, selection-end, part-start, part-end, song-end, bar, next-bar or marker:NAME
+         * a tick, or a bar and beat such as "17.3", or caret, pointer, span-start, span-end, selection-start, selection-end, part-start, part-end, song-end, bar, next-bar or marker:NAME
          */
         at?: unknown;
     };
@@ -1697,13 +1697,13 @@ export interface EditParams {
          */
         name?: string;
         /**
-         * a tick, or caret, pointer, span-start, span-end, selection-start, selection-end, part-start, part-end, song-end, bar, next-bar or marker:NAME
+         * a tick, or a bar and beat such as "17.3", or caret, pointer, span-start, span-end, selection-start, selection-end, part-start, part-end, song-end, bar, next-bar or marker:NAME
          */
         at?: unknown;
     };
     'meter-move': {
         /**
-         * a tick, or caret, pointer, span-start, span-end, selection-start, selection-end, part-start, part-end, song-end, bar, next-bar or marker:NAME
+         * a tick, or a bar and beat such as "17.3", or caret, pointer, span-start, span-end, selection-start, selection-end, part-start, part-end, song-end, bar, next-bar or marker:NAME
          */
         at?: unknown;
         /**
@@ -1713,7 +1713,7 @@ export interface EditParams {
     };
     'meter-remove': {
         /**
-         * a tick, or caret, pointer, span-start, span-end, selection-start, selection-end, part-start, part-end, song-end, bar, next-bar or marker:NAME
+         * a tick, or a bar and beat such as "17.3", or caret, pointer, span-start, span-end, selection-start, selection-end, part-start, part-end, song-end, bar, next-bar or marker:NAME
          */
         at?: unknown;
     };
@@ -1727,7 +1727,7 @@ export interface EditParams {
          */
         unit?: '1' | '2' | '4' | '8' | '16' | '32' | '64';
         /**
-         * a tick, or caret, pointer, span-start, span-end, selection-start, selection-end, part-start, part-end, song-end, bar, next-bar or marker:NAME
+         * a tick, or a bar and beat such as "17.3", or caret, pointer, span-start, span-end, selection-start, selection-end, part-start, part-end, song-end, bar, next-bar or marker:NAME
          */
         at?: unknown;
         /**
@@ -1737,7 +1737,7 @@ export interface EditParams {
     };
     'tempo-move': {
         /**
-         * a tick, or caret, pointer, span-start, span-end, selection-start, selection-end, part-start, part-end, song-end, bar, next-bar or marker:NAME
+         * a tick, or a bar and beat such as "17.3", or caret, pointer, span-start, span-end, selection-start, selection-end, part-start, part-end, song-end, bar, next-bar or marker:NAME
          */
         at?: unknown;
         /**
@@ -1747,7 +1747,7 @@ export interface EditParams {
     };
     'tempo-remove': {
         /**
-         * a tick, or caret, pointer, span-start, span-end, selection-start, selection-end, part-start, part-end, song-end, bar, next-bar or marker:NAME
+         * a tick, or a bar and beat such as "17.3", or caret, pointer, span-start, span-end, selection-start, selection-end, part-start, part-end, song-end, bar, next-bar or marker:NAME
          */
         at?: unknown;
     };
@@ -1757,7 +1757,7 @@ export interface EditParams {
          */
         tempo?: number;
         /**
-         * a tick, or caret, pointer, span-start, span-end, selection-start, selection-end, part-start, part-end, song-end, bar, next-bar or marker:NAME
+         * a tick, or a bar and beat such as "17.3", or caret, pointer, span-start, span-end, selection-start, selection-end, part-start, part-end, song-end, bar, next-bar or marker:NAME
          */
         at?: unknown;
         /**
@@ -1771,7 +1771,7 @@ export interface EditParams {
          */
         taps?: unknown;
         /**
-         * a tick, or caret, pointer, span-start, span-end, selection-start, selection-end, part-start, part-end, song-end, bar, next-bar or marker:NAME
+         * a tick, or a bar and beat such as "17.3", or caret, pointer, span-start, span-end, selection-start, selection-end, part-start, part-end, song-end, bar, next-bar or marker:NAME
          */
         at?: unknown;
     };
@@ -1841,7 +1841,7 @@ export interface EditParams {
     };
     'move-to': {
         /**
-         * a tick, or caret, pointer, span-start, span-end, selection-start, selection-end, part-start, part-end, song-end, bar, next-bar or marker:NAME
+         * a tick, or a bar and beat such as "17.3", or caret, pointer, span-start, span-end, selection-start, selection-end, part-start, part-end, song-end, bar, next-bar or marker:NAME
          */
         tick?: unknown;
         /**
@@ -2276,7 +2276,7 @@ export interface HistoryStep {
 export interface ReadingParams {
     'caret-step': {
         /**
-         * a tick, or caret, pointer, span-start, span-end, selection-start, selection-end, part-start, part-end, song-end, bar, next-bar or marker:NAME
+         * a tick, or a bar and beat such as "17.3", or caret, pointer, span-start, span-end, selection-start, selection-end, part-start, part-end, song-end, bar, next-bar or marker:NAME
          */
         from?: unknown;
         /**
@@ -2304,11 +2304,11 @@ export interface ReadingParams {
     };
     clip: {
         /**
-         * a tick, or caret, pointer, span-start, span-end, selection-start, selection-end, part-start, part-end, song-end, bar, next-bar or marker:NAME
+         * a tick, or a bar and beat such as "17.3", or caret, pointer, span-start, span-end, selection-start, selection-end, part-start, part-end, song-end, bar, next-bar or marker:NAME
          */
         from?: unknown;
         /**
-         * a tick, or caret, pointer, span-start, span-end, selection-start, selection-end, part-start, part-end, song-end, bar, next-bar or marker:NAME
+         * a tick, or a bar and beat such as "17.3", or caret, pointer, span-start, span-end, selection-start, selection-end, part-start, part-end, song-end, bar, next-bar or marker:NAME
          */
         to?: unknown;
     };
@@ -2340,7 +2340,7 @@ export interface ReadingParams {
          */
         passage?: string;
         /**
-         * a tick, or caret, pointer, span-start, span-end, selection-start, selection-end, part-start, part-end, song-end, bar, next-bar or marker:NAME
+         * a tick, or a bar and beat such as "17.3", or caret, pointer, span-start, span-end, selection-start, selection-end, part-start, part-end, song-end, bar, next-bar or marker:NAME
          */
         from?: unknown;
         /**
@@ -2411,7 +2411,7 @@ export interface ReadingAnswers {
             [k: string]: number | boolean | string;
         }[];
         /**
-         * The tick that comes to the caret where it is put in.
+         * The tick that is put at the caret when it is pasted.
          */
         anchor: number;
         length: number;

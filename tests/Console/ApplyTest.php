@@ -166,7 +166,7 @@ final class ApplyTest extends TestCase
         yield 'no such track' => [[['edit' => 'mute', 'on' => ['track' => 3]]], 'in.mid', '1 to 2'];
         yield 'no such parameter' => [[['edit' => 'mute', 'on' => $on], ['edit' => 'quantize', 'on' => $on, 'params' => ['grid' => '1/5']]], 'in.mid', 'Edit 2 of the list: “grid” was "1/5"'];
         yield 'a grid left out, which no file can say' => [[['edit' => 'quantize', 'on' => $on]], 'in.mid', '“grid” is missing'];
-        yield 'notes that would leave the keyboard' => [[['edit' => 'transpose', 'on' => $on, 'params' => ['semitones' => 100]]], 'in.mid', 'cannot go up 100'];
+        yield 'notes that would go beyond the highest or lowest pitch' => [[['edit' => 'transpose', 'on' => $on, 'params' => ['semitones' => 100]]], 'in.mid', 'cannot go up 100'];
     }
 
     #[DataProvider('bad')]

@@ -14,7 +14,7 @@ final class WordsTest extends TestCase
     public function test_what_is_no_json_is_said_to_be_none(): void
     {
         $song = $this->song();
-        foreach (['{"base": 1,' => 'Syntax error', '"hello"' => 'it is no object'] as $body => $why) {
+        foreach (['{"base": 1,' => 'Syntax error', '"hello"' => 'it is not an object'] as $body => $why) {
             $this->call('POST', "/api/songs/$song->id/edits", [], [], [], self::JSON, $body)->assertStatus(400)
                 ->assertJsonPath('detail', "The request cannot be read as JSON: $why. Nothing was changed.");
         }
@@ -60,7 +60,7 @@ final class WordsTest extends TestCase
         $this->postJson('/api/typed', ['line' => 'go 2.1', 'context' => 'roll', 'song' => $song->id])->assertOk()
             ->assertJsonPath('found.0.command', 'go')->assertJsonPath('found.0.params.to', 3840);
         $this->postJson('/api/typed', ['line' => 'transpose x', 'context' => 'roll'])->assertOk()->assertJsonPath('found', [])
-            ->assertJsonPath('stopped', '“x” is nothing that “Transpose” takes.');
+            ->assertJsonPath('stopped', '“Transpose” cannot use “x”.');
         $this->postJson('/api/typed', ['line' => 5, 'context' => 'roll'])->assertStatus(422)->assertJsonPath('detail', static fn (string $d): bool => str_contains($d, '“line” was 5'));
         $this->postJson('/api/typed', ['line' => str_repeat('x', 500), 'context' => 'roll'])->assertStatus(422);
         $this->postJson('/api/typed', ['line' => 'go 2.1', 'context' => 'cellar'])->assertStatus(422);

@@ -25,7 +25,7 @@ final class LocalOnly
         }
         // The method that came, whatever the request says that it should be taken for.
         if (! in_array($request->getRealMethod(), ['GET', 'HEAD', 'OPTIONS'], true) && ! $this->isOwn($request)) {
-            return $this->guarded(Problems::response(403, 'Not from here', 'Changes are taken from Jactonic’s own pages only; nothing was changed.'));
+            return $this->guarded(Problems::response(403, 'From another page', 'Changes are taken from Jactonic’s own pages only; nothing was changed.'));
         }
         $response = $next($request);
 

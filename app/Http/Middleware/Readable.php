@@ -18,7 +18,7 @@ final class Readable
         if ($request->isJson() && $request->getContent() !== '') {
             $data = json_decode($request->getContent(), true);
             if (! is_array($data)) {
-                $why = json_last_error() === JSON_ERROR_NONE ? 'it is no object' : json_last_error_msg();
+                $why = json_last_error() === JSON_ERROR_NONE ? 'it is not an object' : json_last_error_msg();
 
                 return Problems::response(400, 'Not readable', "The request cannot be read as JSON: $why. Nothing was changed.");
             }

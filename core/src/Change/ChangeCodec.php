@@ -155,7 +155,7 @@ final class ChangeCodec
         $ids = Ids::spread($written['ids'] ?? []);
         $columns = $written['columns'] ?? [];
         if ($ids !== [] && $present === null) {
-            throw new \LogicException('A step works on what is not there.');
+            throw new \LogicException('A step changes something that does not exist.');
         }
         $was = $is = [];
         foreach ($columns as $name => $sides) {

@@ -29,13 +29,13 @@ final class HarmonyCommands
                 ['title' => 'Chord line by bar', 'params' => ['every' => 'bar'], 'words' => ['names']],
                 ['title' => 'No chord line', 'params' => ['every' => 'none'], 'words' => ['hide', 'names']],
                 ['title' => 'Chord line of this part, or of all', 'params' => ['set' => 'over'], 'words' => ['names', 'together']],
-                ['title' => 'Chord line with arpeggios gathered, or not', 'params' => ['set' => 'arpeggios'], 'words' => ['names', 'broken chords']],
-                ['title' => 'Chord line as the pedal holds, or not', 'params' => ['set' => 'pedal'], 'words' => ['names', 'sustain']],
+                ['title' => 'Chord line: arpeggios as chords, or not', 'params' => ['set' => 'arpeggios'], 'words' => ['names', 'broken chords']],
+                ['title' => 'Chord line: with the pedal, or without', 'params' => ['set' => 'pedal'], 'words' => ['names', 'sustain']],
             ]),
             new Command(new Spec('chord-notes', 'Select the notes of the chord', Family::Selection, 'Selects the notes of the chord that the chord line names at the caret.', [
                 Param::choice('how', 'How', array_column(How::cases(), 'value'), 'instead'),
             ], Requires::Part, ['chord', 'name', 'here']), ['roll']),
-            new Command(new Spec('copy-chords', 'Copy the chord line as text', Family::Harmony, 'Puts the names of the chords on the clipboard, a bar between strokes; they can be typed as a progression.', needs: Requires::Song, words: ['chords', 'names', 'progression', 'text']), self::PLACES),
+            new Command(new Spec('copy-chords', 'Copy the chord line as text', Family::Harmony, 'Copies the chord names as text, with a stroke at each bar line. The text can be typed as a progression.', needs: Requires::Song, words: ['chords', 'names', 'progression', 'text']), self::PLACES),
             new Command(new Spec('chord-sheet', 'Chords to print', Family::Harmony, 'Shows the chords of the song on a page to be printed, bar by bar.', needs: Requires::Song, words: ['lead sheet', 'print', 'names']), self::PLACES),
         ];
     }

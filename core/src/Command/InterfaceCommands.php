@@ -42,7 +42,7 @@ final class InterfaceCommands
                 Param::choice('how', 'How', array_column(How::cases(), 'value'), 'instead'),
             ], Requires::Part, ['choose', 'pick', 'mark', 'notes']), self::ROLL, $moves),
             new Command(new Spec('escape', 'Cancel, deselect', Family::Selection, 'Cancels what is under way, closes a panel, or deselects.', needs: Requires::Nothing, words: ['cancel', 'deselect', 'close', 'stop']), self::ANY),
-            new Command(new Spec('insert-at', 'Insert a note', Family::Structure, 'Puts a note in at the caret, which goes on to the next cell, or at the pointer.', [
+            new Command(new Spec('insert-at', 'Insert a note', Family::Structure, 'Inserts a note at the pointer, or at the caret, which moves to the next cell.', [
                 Param::choice('at', 'Where', ['caret', 'pointer'], 'caret'),
                 Param::integer('touch', 'Touch', 1, 4, optional: true),
             ], Requires::Part, ['add', 'write', 'draw', 'step', 'new']), self::ROLL, [
@@ -77,7 +77,7 @@ final class InterfaceCommands
                 ['title' => 'Pen on, off', 'params' => ['tool' => 'pen'], 'words' => ['draw', 'pencil', 'write']],
                 ['title' => 'Eraser on, off', 'params' => ['tool' => 'eraser'], 'words' => ['erase', 'delete']],
             ]),
-            new Command(new Spec('caret', 'Caret to', Family::View, 'Puts the caret at a note, at the part’s end, at a line, or in another used row; what is selected stays selected.', [
+            new Command(new Spec('caret', 'Caret to', Family::View, 'Moves the caret to a note, the part’s end, a line or another used row. The selection stays.', [
                 Param::choice('to', 'Where', array_keys($to), 'next-note'),
             ], Requires::Part, ['cursor', 'go', 'jump']), self::OPEN, array_map(static fn (string $k, string $t): array => ['title' => "Caret to $t", 'params' => ['to' => $k]], array_keys($to), $to)),
             new Command(new Spec('pass', 'Select what the caret passes', Family::Selection, 'Moves the caret to the start or the end and selects everything on the way.', [
@@ -86,15 +86,15 @@ final class InterfaceCommands
                 ['title' => 'Select all from the caret on', 'params' => ['to' => 'end'], 'words' => ['after', 'rest', 'end']],
                 ['title' => 'Select all before the caret', 'params' => ['to' => 'start'], 'words' => ['start']],
             ]),
-            new Command(new Spec('copy', 'Copy', Family::Structure, 'Keeps the selected notes, or with none selected what lies in the span, to be pasted.', needs: Requires::Part, words: ['clipboard']), self::OPEN),
-            new Command(new Spec('cut', 'Cut', Family::Structure, 'Copies, and takes away what was copied.', needs: Requires::Part, words: ['clipboard', 'move']), self::OPEN),
-            new Command(new Spec('paste', 'Paste', Family::Structure, 'Puts in what was copied, at the caret or where it was, here, in another part or in another song; the caret goes on to its end.', [
+            new Command(new Spec('copy', 'Copy', Family::Structure, 'Copies the selected notes, or with none selected the notes in the span.', needs: Requires::Part, words: ['clipboard']), self::OPEN),
+            new Command(new Spec('cut', 'Cut', Family::Structure, 'Copies the notes, then deletes them.', needs: Requires::Part, words: ['clipboard', 'move']), self::OPEN),
+            new Command(new Spec('paste', 'Paste', Family::Structure, 'Pastes the copied notes at the caret or in the same place: in this part, another part or another song. The caret moves to their end.', [
                 Param::choice('where', 'Where', ['caret', 'place'], 'caret'),
             ], Requires::Part, ['clipboard', 'insert']), self::OPEN, [
                 ['title' => 'Paste at the caret', 'params' => []],
                 ['title' => 'Paste in the same place', 'params' => ['where' => 'place'], 'words' => ['original', 'another part', 'another song']],
             ]),
-            new Command(new Spec('span', 'Span', Family::Selection, 'Makes the span, a stretch of time that is looped, recorded in, copied and seen.', [
+            new Command(new Spec('span', 'Span', Family::Selection, 'Sets the span: a stretch of time to loop, record in, copy or see.', [
                 Param::choice('what', 'How', array_keys($span), 'selection'),
             ], Requires::Part, ['range', 'locators', 'loop', 'region', 'time']), self::OPEN, array_map(static fn (string $k, string $t): array => ['title' => $t, 'params' => ['what' => $k]], array_keys($span), $span)),
         ];
@@ -104,16 +104,16 @@ final class InterfaceCommands
     private static function playing(): array
     {
         return [
-            new Command(new Spec('step-input', 'Step input on, off', Family::Recording, 'What is played is written at the caret, which goes on.', needs: Requires::Part, words: ['step', 'write', 'keyboard', 'enter']), self::ROLL),
-            new Command(new Spec('step', 'In step input', Family::Recording, 'A rest, a tie, or back, in step input.', [
+            new Command(new Spec('step-input', 'Step input on, off', Family::Recording, 'Writes what you play at the caret, which moves on.', needs: Requires::Part, words: ['step', 'write', 'keyboard', 'enter']), self::ROLL),
+            new Command(new Spec('step', 'Step input: rest, tie, back', Family::Recording, 'Writes a rest or a tie in step input, or goes back a step.', [
                 Param::choice('what', 'What', ['rest', 'tie', 'back'], 'rest'),
             ], Requires::Part, ['step input']), self::ROLL, [
                 ['title' => 'Step: a rest', 'params' => ['what' => 'rest'], 'words' => ['skip', 'pause']],
                 ['title' => 'Step: tie the last on', 'params' => ['what' => 'tie'], 'words' => ['longer', 'hold']],
                 ['title' => 'Step: back', 'params' => ['what' => 'back'], 'words' => ['undo', 'last']],
             ]),
-            new Command(new Spec('keyboard', 'Computer keys play', Family::Recording, 'Two rows of the computer keyboard play notes, or run commands again.', needs: Requires::Part, words: ['typing', 'piano', 'virtual', 'musical', 'qwerty']), self::ROLL),
-            new Command(new Spec('keyboard-set', 'Octave and touch of the computer keys', Family::Recording, 'Puts the computer keys an octave up or down, or gives them a touch.', [
+            new Command(new Spec('keyboard', 'Computer keys play', Family::Recording, 'Plays notes with two rows of the computer keyboard, or gives the keys back to commands.', needs: Requires::Part, words: ['typing', 'piano', 'virtual', 'musical', 'qwerty']), self::ROLL),
+            new Command(new Spec('keyboard-set', 'Octave and touch of the computer keys', Family::Recording, 'Moves the computer keys an octave up or down, or sets their touch.', [
                 Param::integer('octave', 'Octaves up', -8, 8, optional: true),
                 Param::integer('touch', 'Touch', 1, 4, optional: true),
             ], Requires::Part, ['velocity', 'transpose']), self::ROLL, [
@@ -130,27 +130,27 @@ final class InterfaceCommands
     {
         return [
             new Command(new Spec('record', 'Record, stop', Family::Recording, 'Records into the open part from the caret, the span’s start or the playhead, or ends the take.', needs: Requires::Part, words: ['take', 'capture']), self::ROLL),
-            new Command(new Spec('arm', 'Arm, disarm', Family::Recording, 'While it is armed, playing records.', needs: Requires::Part, words: ['record', 'ready', 'enable']), self::ROLL),
+            new Command(new Spec('arm', 'Arm, disarm', Family::Recording, 'Arms the part: recording begins when you play.', needs: Requires::Part, words: ['record', 'ready', 'enable']), self::ROLL),
             new Command(new Spec('take-back', 'Delete the last round', Family::Recording, 'Deletes what was recorded in the last round of a loop, or the whole take.', needs: Requires::Part, words: ['undo', 'take', 'delete', 'loop']), self::ROLL),
-            new Command(new Spec('take', 'An interrupted take', Family::Recording, 'Keeps an interrupted take, or discards it.', [
+            new Command(new Spec('take', 'Keep or discard an interrupted take', Family::Recording, 'Keeps an interrupted take, or discards it.', [
                 Param::choice('what', 'What', ['keep', 'drop'], 'keep'),
             ], Requires::Song, ['restore', 'recover', 'crash', 'lost']), self::OPEN, [
                 ['title' => 'Keep the interrupted take', 'params' => ['what' => 'keep'], 'words' => ['restore', 'recover']],
                 ['title' => 'Discard the interrupted take', 'params' => ['what' => 'drop'], 'words' => ['discard']],
             ]),
-            new Command(new Spec('metronome', 'Metronome on, off', Family::Recording, 'Beats are heard while it plays and records.', needs: Requires::Song, words: ['click', 'beat']), self::OPEN),
-            new Command(new Spec('count-in', 'Next count-in', Family::Recording, 'Count-in: off, 1 or 2 bars.', needs: Requires::Song, words: ['precount', 'bars']), self::OPEN),
+            new Command(new Spec('metronome', 'Metronome on, off', Family::Recording, 'Clicks on each beat while the song plays or records.', needs: Requires::Song, words: ['click', 'beat']), self::OPEN),
+            new Command(new Spec('count-in', 'Next count-in', Family::Recording, 'Switches the count-in: off, 1 or 2 bars.', needs: Requires::Song, words: ['precount', 'bars']), self::OPEN),
             new Command(new Spec('record-set', 'How it records', Family::Recording, 'Switches a recording setting.', [
                 Param::choice('what', 'What', ['mode', 'timing', 'punch', 'into'], 'mode'),
             ], Requires::Part, ['record']), self::ROLL, [
                 ['title' => 'Overdub or replace', 'params' => ['what' => 'mode'], 'words' => ['record', 'layer']],
-                ['title' => 'Quantize as it is recorded, or not', 'params' => ['what' => 'timing'], 'words' => ['input quantize', 'record']],
+                ['title' => 'Input quantize on, off', 'params' => ['what' => 'timing'], 'words' => ['quantize as it is recorded', 'record']],
                 ['title' => 'Record only within the span, or anywhere', 'params' => ['what' => 'punch'], 'words' => ['punch', 'drop in']],
                 ['title' => 'Record into this part or a new one', 'params' => ['what' => 'into'], 'words' => ['take', 'layer']],
             ]),
-            new Command(new Spec('tune-latency', 'Tune the latency by tapping along', Family::Recording, 'Clicks, and takes the median of sixteen taps as how late sound is heard on this device.', needs: Requires::Song, words: ['delay', 'late', 'calibrate', 'offset', 'recording']), self::OPEN),
+            new Command(new Spec('tune-latency', 'Tune the latency by tapping along', Family::Recording, 'Plays clicks to tap along with; the median of sixteen taps becomes the latency of this device.', needs: Requires::Song, words: ['delay', 'late', 'calibrate', 'offset', 'recording']), self::OPEN),
             new Command(new Spec('ask-inputs', 'Look for MIDI keyboards', Family::Recording, 'Asks the browser for the MIDI keyboards that are plugged in.', needs: Requires::Part, words: ['device', 'midi', 'controller', 'permission']), self::ROLL),
-            new Command(new Spec('tap', 'Tap the tempo', Family::Transport, 'Each press is a quarter: from the second on the tempo follows.', needs: Requires::Song, words: ['bpm', 'beat']), self::OPEN),
+            new Command(new Spec('tap', 'Tap the tempo', Family::Transport, 'Press once a quarter: the tempo follows from the second press on.', needs: Requires::Song, words: ['bpm', 'beat']), self::OPEN),
         ];
     }
 
@@ -241,10 +241,10 @@ final class InterfaceCommands
                 ['title' => 'Humanize with a new seed', 'params' => ['edit' => 'humanize', 'reseed' => true], 'words' => ['random', 'loosen']],
                 ['title' => 'Humanize: another random result', 'params' => ['edit' => 'humanize', 'reseed' => true, 'instead' => true], 'words' => ['random', 'another seed']],
             ]),
-            new Command(new Spec('landing', 'Preview an edit', Family::View, 'While the key is held, notes are shown where the edit would put them.', [
+            new Command(new Spec('landing', 'Preview an edit', Family::View, 'Shows where the edit would put the notes, while the key is held.', [
                 Param::text('edit', 'Edit', 'quantize'),
             ], Requires::Part, ['preview', 'hold']), self::ROLL),
-            new Command(new Spec('compare', 'Compare with before', Family::View, 'While the key is held: the part as it was.', [
+            new Command(new Spec('compare', 'Compare with before', Family::View, 'Shows the part as it was, while the key is held.', [
                 Param::choice('to', 'With', ['before', 'played'], 'before'),
             ], Requires::Part, ['hold', 'before', 'original']), self::ROLL, [
                 ['title' => 'Compare with before the last step', 'params' => ['to' => 'before'], 'words' => ['hold', 'undo']],
@@ -253,7 +253,7 @@ final class InterfaceCommands
             new Command(new Spec('recipe', 'Run a recipe', Family::Recipe, 'Runs a recipe: notes by a condition, then a chain of edits.', [
                 Param::text('recipe', 'Recipe'),
             ], Requires::Part, ['macro', 'chain']), self::OPEN),
-            new Command(new Spec('record-recipe', 'Record a recipe', Family::Recipe, 'Starts recording what you do, or ends it and opens it as a recipe.', needs: Requires::Part, words: ['macro', 'record', 'learn']), self::ROLL),
+            new Command(new Spec('record-recipe', 'Record a recipe', Family::Recipe, 'Records what you do; pressed again, opens it as a recipe.', needs: Requires::Part, words: ['macro', 'record', 'learn']), self::ROLL),
             new Command(new Spec('repeat-command', 'Repeat the last command', Family::Recipe, 'Runs one of the last three commands again, on what is selected now.', [
                 Param::integer('back', 'How far back', 1, 3, 1),
             ], Requires::Part, ['again', 'redo', 'same']), self::OPEN, [
@@ -261,7 +261,7 @@ final class InterfaceCommands
                 ['title' => 'Repeat the command before the last', 'params' => ['back' => 2], 'words' => ['again', 'second']],
                 ['title' => 'Repeat the third last command', 'params' => ['back' => 3], 'words' => ['again', 'third']],
             ]),
-            new Command(new Spec('count', 'Count', Family::Recipe, 'A number typed after it says how many times the next command is done, as one step.', needs: Requires::Part, words: ['times', 'number', 'repeat']), self::OPEN),
+            new Command(new Spec('count', 'Count', Family::Recipe, 'Runs the next command as many times as the number that you type, as one step.', needs: Requires::Part, words: ['times', 'number', 'repeat']), self::OPEN),
         ];
     }
 
@@ -269,7 +269,7 @@ final class InterfaceCommands
     private static function view(): array
     {
         return [
-            new Command(new Spec('zoom', 'Zoom', Family::View, 'Makes time wider or narrower, or rows taller or lower.', [
+            new Command(new Spec('zoom', 'Zoom', Family::View, 'Zooms time in or out, or makes rows taller or smaller.', [
                 Param::choice('axis', 'What', ['time', 'pitch'], 'time'),
                 Param::integer('by', 'Steps, below 0 for out', -10, 10, 1),
             ], Requires::Part, ['magnify', 'scale']), self::OPEN, [
@@ -292,7 +292,7 @@ final class InterfaceCommands
                 ['title' => 'Scroll later', 'params' => ['x' => 1]], ['title' => 'Scroll earlier', 'params' => ['x' => -1]],
                 ['title' => 'Scroll up', 'params' => ['y' => 1]], ['title' => 'Scroll down', 'params' => ['y' => -1]],
             ]),
-            new Command(new Spec('lane', 'Next lane, or the velocities', Family::View, 'Goes to work in the next lane below the notes, and from the last one back to the notes; with no lane there, shows or hides the velocities.', needs: Requires::Part, words: ['velocity', 'stems', 'hide', 'lanes', 'focus']), self::ROLL),
+            new Command(new Spec('lane', 'Next lane, or the velocities', Family::View, 'Moves to the next lane below the notes, and from the last lane back to the notes. Without lanes, it shows or hides the velocities.', needs: Requires::Part, words: ['velocity', 'stems', 'hide', 'lanes', 'focus']), self::ROLL),
             new Command(new Spec('played-places', 'Where notes were played', Family::View, 'Shows or hides, behind each moved note, where it was played.', needs: Requires::Part, words: ['drift', 'ghost', 'original']), self::ROLL),
             new Command(new Spec('steps', 'History', Family::View, 'Lists everything that was done; you can go back to any step.', needs: Requires::Song, words: ['undo', 'history', 'list', 'back']), self::OPEN),
         ];
@@ -304,17 +304,17 @@ final class InterfaceCommands
         return [
             new Command(new Spec('play', 'Play, stop', Family::Transport, 'Plays from where the playhead stands, or stops.', needs: Requires::Song, words: ['start', 'pause', 'listen']), self::OPEN),
             new Command(new Spec('play-from', 'Play from here', Family::Transport, 'Plays from the first note selected, or from the caret.', needs: Requires::Part, words: ['start', 'selection', 'caret']), self::OPEN),
-            new Command(new Spec('locate', 'Go to', Family::Transport, 'Puts the playhead at the start or the end.', [
+            new Command(new Spec('locate', 'Go to', Family::Transport, 'Moves the playhead to the start or the end.', [
                 Param::choice('to', 'Where', ['start', 'end'], 'start'),
             ], Requires::Song, ['return', 'rewind', 'playhead']), self::OPEN, [
                 ['title' => 'Go to the start', 'params' => ['to' => 'start'], 'words' => ['rewind', 'home', 'zero']],
                 ['title' => 'Go to the end', 'params' => ['to' => 'end']],
             ]),
-            new Command(new Spec('loop', 'Loop on, off', Family::Transport, 'Loops the playing, or plays on.', needs: Requires::Song, words: ['cycle', 'repeat', 'round']), self::OPEN),
+            new Command(new Spec('loop', 'Loop on, off', Family::Transport, 'Turns the loop on or off.', needs: Requires::Song, words: ['cycle', 'repeat', 'round']), self::OPEN),
             new Command(new Spec('play-span', 'Play the span, looped', Family::Transport, 'Plays the span in a loop.', needs: Requires::Part, words: ['loop', 'cycle', 'range']), self::OPEN),
-            new Command(new Spec('stop-returns', 'Stop: return or stay', Family::Transport, 'When it is stopped, the playhead goes back to where it was started, or stays.', needs: Requires::Song, words: ['rewind', 'playhead']), self::OPEN),
+            new Command(new Spec('stop-returns', 'Stop: return or stay', Family::Transport, 'Returns the playhead to where it started when you stop, or leaves it.', needs: Requires::Song, words: ['rewind', 'playhead']), self::OPEN),
             new Command(new Spec('loop-selection', 'Loop what is selected', Family::Transport, 'Loops the bars of the selected notes.', needs: Requires::Notes, words: ['cycle', 'bars']), self::ROLL),
-            new Command(new Spec('hear', 'Hear notes when touched', Family::Transport, 'Notes sound as they are selected and moved, or not.', needs: Requires::Song, words: ['audition', 'preview', 'sound', 'silent']), self::OPEN),
+            new Command(new Spec('hear', 'Hear notes when touched', Family::Transport, 'Plays notes as you select and move them, or not.', needs: Requires::Song, words: ['audition', 'preview', 'sound', 'silent']), self::OPEN),
             new Command(new Spec('track', 'Mute or solo the track', Family::Transport, 'Mutes or solos the track.', [
                 Param::choice('what', 'What', ['muted', 'soloed'], 'muted'),
             ], Requires::Song, ['silence']), self::OPEN, [
@@ -333,13 +333,13 @@ final class InterfaceCommands
             new Command(new Spec('export', 'Save as a MIDI file', Family::Song, 'Saves the song as a .mid file.', needs: Requires::Nothing, words: ['export', 'download', 'midi', 'file']), self::ANY),
             new Command(new Spec('export-whole', 'Save the song with its history', Family::Song, 'Saves the song with its history as a file that can be imported on another machine.', needs: Requires::Nothing, words: ['export', 'move', 'other computer', 'archive', 'file']), self::ANY),
             new Command(new Spec('import', 'Import a MIDI file', Family::Song, 'Imports a .mid file as a new song.', needs: Requires::Nothing, words: ['open', 'load', 'upload', 'midi', 'file']), ['songs']),
-            new Command(new Spec('new-song', 'New song', Family::Song, 'Makes an empty song and opens its part.', needs: Requires::Nothing, words: ['create', 'empty', 'start']), ['songs']),
+            new Command(new Spec('new-song', 'New song', Family::Song, 'Creates an empty song and opens its part.', needs: Requires::Nothing, words: ['create', 'empty', 'start']), ['songs']),
             new Command(new Spec('choose', 'Select a song or a part', Family::Song, 'Goes to the next song, track or part.', [
                 Param::integer('x', 'Later', -1, 1, 0), Param::integer('y', 'Down', -1, 1, 0), Param::flag('take', 'Add to the selection'),
             ], Requires::Nothing), ['songs', 'song'], [
                 self::form('Next', ['y' => 1]), self::form('Previous', ['y' => -1]), self::form('Next part', ['x' => 1]), self::form('Previous part', ['x' => -1]),
             ]),
-            new Command(new Spec('choose-parts', 'Select several parts', Family::Selection, 'Selects all parts, or all of the track; what is done then is done to all of them.', [
+            new Command(new Spec('choose-parts', 'Select several parts', Family::Selection, 'Selects all parts, or all of the track; edits then work on all of them.', [
                 Param::choice('which', 'Which', ['all', 'track', 'others', 'span'], 'all'),
             ], Requires::Song, ['parts', 'every', 'tracks']), ['song'], [
                 ['title' => 'Select all parts', 'params' => ['which' => 'all']],
@@ -358,7 +358,7 @@ final class InterfaceCommands
                 ['title' => 'Previous part', 'params' => ['by' => -1], 'words' => ['switch', 'open']],
             ]),
             new Command(new Spec('rename', 'Rename the song', Family::Song, 'Renames the song.', needs: Requires::Nothing, words: ['name', 'title']), ['songs', 'song']),
-            new Command(new Spec('duplicate', 'Duplicate the song', Family::Song, 'Makes a copy of the song, without its history.', needs: Requires::Nothing, words: ['copy']), ['songs']),
+            new Command(new Spec('duplicate', 'Duplicate the song', Family::Song, 'Copies the song, without its history.', needs: Requires::Nothing, words: ['copy']), ['songs']),
             new Command(new Spec('delete-song', 'Delete the song', Family::Song, 'Deletes the song; you can restore it.', needs: Requires::Nothing, words: ['remove', 'trash']), ['songs']),
             new Command(new Spec('undelete', 'Restore the song', Family::Song, 'Restores the song deleted last.', needs: Requires::Nothing, words: ['restore', 'undo']), ['songs']),
         ];
@@ -368,7 +368,7 @@ final class InterfaceCommands
     private static function program(): array
     {
         return [
-            new Command(new Spec('reach', 'Go to anything that is seen', Family::Program, 'While the key is held, each note, part, button and field shows two letters; typed they lead there.', needs: Requires::Nothing, words: ['jump', 'letters', 'hints', 'focus', 'without mouse']), self::ANY),
+            new Command(new Spec('reach', 'Go to anything that is seen', Family::Program, 'Shows two letters on each note, part, button and field while the key is held. Type them to go there.', needs: Requires::Nothing, words: ['jump', 'letters', 'hints', 'focus', 'without mouse']), self::ANY),
             new Command(new Spec('commands', 'All commands', Family::Program, 'Finds any command by a word, runs it, or gives it a key.', needs: Requires::Nothing, words: ['find', 'search', 'list', 'help', 'menu']), self::ANY),
             new Command(new Spec('shortcuts', 'Shortcuts', Family::Program, 'Shows the keyboard and every shortcut, to be changed.', needs: Requires::Nothing, words: ['keys', 'keyboard', 'bind', 'hotkeys', 'keymap']), self::ANY),
             new Command(new Spec('sheet', 'Sheet of shortcuts', Family::Program, 'Shows all shortcuts on a page to be printed.', needs: Requires::Nothing, words: ['print', 'cheat', 'keys']), self::ANY),

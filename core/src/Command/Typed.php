@@ -71,7 +71,7 @@ final class Typed
             $best[$command.json_encode($params)] = ['command' => $command, 'params' => $params];
         }
 
-        return ['found' => array_slice(array_values($best), 0, self::MOST), 'stopped' => $best !== [] ? '' : ($named === null ? "No command begins with “{$words[0]}”." : "“{$named[1]}” is nothing that “{$named[0]}” takes.")];
+        return ['found' => array_slice(array_values($best), 0, self::MOST), 'stopped' => $best !== [] ? '' : ($named === null ? "No command begins with “{$words[0]}”." : "“{$named[0]}” cannot use “{$named[1]}”.")];
     }
 
     /**

@@ -16,8 +16,8 @@ final class Families
     private const MOVES = [
         ['M', 'muted', 'muted ones'], ['O', 'overlapping', 'overlapping ones'], ['T', 'top-voices', 'top notes'], ['B', 'bottom-voices', 'bottom notes'], ['L', 'lower-voices', 'lower voices'],
         ['2', 'second-voices', 'second voices'], ['3', 'third-voices', 'third voices'], ['4', 'fourth-voices', 'fourth voices'], ['F', 'first-chords', 'first of each bar'], ['C', 'changes', 'first of each change'],
-        ['S', 'out-of-scale', 'out of the scale'], ['Q', 'off-grid', 'off the grid'], ['D', 'on-beat', 'on the beat'], ['U', 'off-beat', 'off the beat'], ['P', 'same-place', 'same place in the bar'],
-        ['E', 'same-length', 'as long'], ['V', 'same-articulation', 'of the same articulation'], ['R', 'row', 'same pitch'], ['ArrowDown', 'softer', 'softer ones'], ['ArrowUp', 'louder', 'louder ones'], ['X', 'every-second', 'every second'],
+        ['S', 'out-of-scale', 'outside the scale'], ['Q', 'off-grid', 'off the grid'], ['D', 'on-beat', 'on the beat'], ['U', 'off-beat', 'off the beat'], ['P', 'same-place', 'same place in the bar'],
+        ['E', 'same-length', 'same length'], ['V', 'same-articulation', 'of the same articulation'], ['R', 'row', 'same pitch'], ['ArrowDown', 'softer', 'softer ones'], ['ArrowUp', 'louder', 'louder ones'], ['X', 'every-second', 'every second'],
         ['Y', 'every-third', 'every third'], ['Z', 'every-fourth', 'every fourth'], ['G', 'group', 'the group'], ['A', 'alone', 'one alone'],
     ];
 
@@ -32,7 +32,7 @@ final class Families
     public static function loudness(): array
     {
         return [
-            ['Shift+V V', 'panel', 'a velocity', ['edit' => 'velocity-set']],
+            ['Shift+V V', 'panel', 'set velocity', ['edit' => 'velocity-set']],
             ['Shift+V L', 'velocity-even', 'level'],
             ['Shift+V P', 'velocity-compress', 'compress', ['percent' => 50]],
             ['Shift+V W', 'velocity-compress', 'spread', ['percent' => 150]],
@@ -78,8 +78,8 @@ final class Families
             ['Alt+H S', 'panel', 'scale', ['name' => 'scale']],
             ['Alt+H L', 'chord-line', 'chord line'],
             ['Alt+H A', 'chord-line', 'of all parts', ['set' => 'over']],
-            ['Alt+H G', 'chord-line', 'arpeggios gathered', ['set' => 'arpeggios']],
-            ['Alt+H B', 'chord-line', 'as the pedal holds', ['set' => 'pedal']],
+            ['Alt+H G', 'chord-line', 'arpeggios as chords', ['set' => 'arpeggios']],
+            ['Alt+H B', 'chord-line', 'with the pedal', ['set' => 'pedal']],
             ['Alt+H X', 'copy-chords', 'copy the chord line'],
             ['Alt+H W', 'write-chords', 'chords into the file'],
             ['Alt+H J', 'chord-sheet', 'chords to print'],
@@ -138,8 +138,8 @@ final class Families
             ['Alt+S N', 'panel', 'name of the part', ['edit' => 'part-rename']],
             ['Alt+S T', 'panel', 'name of the track', ['edit' => 'track-rename']],
             ['Alt+S Q', 'panel', 'name of the song', ['edit' => 'song-rename']],
-            ['Alt+S K', 'panel', 'a marker', ['edit' => 'marker-set']],
-            ['Alt+S Delete', 'panel', 'no marker', ['edit' => 'marker-remove']],
+            ['Alt+S K', 'panel', 'set a marker', ['edit' => 'marker-set']],
+            ['Alt+S Delete', 'panel', 'remove a marker', ['edit' => 'marker-remove']],
             ['Alt+S G', 'panel', 'chords into the file', ['edit' => 'write-chords']],
         ];
     }

@@ -47,7 +47,7 @@ final class Reader
         $declared = $this->short($begin + 10);
         $division = $this->short($begin + 12);
         if (($division & 0x7FFF) === 0 || ($division >= 0x8000 && (($division & 0xFF) === 0 || ! in_array(256 - ($division >> 8), [24, 25, 29, 30], true)))) {
-            throw MidiError::at($begin + 12, sprintf('its division is 0x%04X, which says no length of a tick', $division));
+            throw MidiError::at($begin + 12, sprintf('its division is 0x%04X, which gives no length of a tick', $division));
         }
         [$tracks, $chunks] = $this->chunks($begin + 8 + $length, $size);
         if ($tracks === []) {

@@ -97,7 +97,7 @@ final class TrackReader
         }
         $this->tick += $delta;
         if ($this->tick > Timeline::LAST) {
-            throw MidiError::at($from, 'its time runs out of all bounds');
+            throw MidiError::at($from, 'its times are too large');
         }
         if ($this->at >= $this->end) {
             throw new Truncated($this->at);

@@ -82,7 +82,7 @@ final readonly class Context
             'song-end' => max([0, ...array_map(self::end(...), $score->parts)]),
             'bar' => $score->time->meters->barAt($this->caret ?? throw new Refusal('There is no caret.', 'context'))->start,
             'next-bar' => $score->time->meters->barAt($this->caret ?? throw new Refusal('There is no caret.', 'context'))->end(),
-            default => $score->time->marker(substr($word->word, strlen('marker:'))) ?? throw new Refusal(sprintf('There is no marker “%s”.', substr($word->word, strlen('marker:')))),
+            default => Position::reads($word->word) ? (new Position($word->word))->tick($score->time) : $score->time->marker(substr($word->word, strlen('marker:'))) ?? throw new Refusal(sprintf('There is no marker “%s”.', substr($word->word, strlen('marker:')))),
         };
     }
 

@@ -6,12 +6,12 @@ namespace Jactonic\Core\Param;
 
 use Jactonic\Core\Refusal;
 
-/** A place in time: a tick, or a word that the command's context makes a tick of. */
+/** A place in time: a tick; or a text that is made a tick by the song's bars (17.3) or by the command's context (caret). */
 final class Place extends Plain
 {
     public const LAST = PHP_INT_MAX >> 20;
 
-    public const ALLOWED = 'a tick, or caret, pointer, span-start, span-end, selection-start, selection-end, part-start, part-end, song-end, bar, next-bar or marker:NAME';
+    public const ALLOWED = 'a tick, or a bar and beat such as "17.3", or caret, pointer, span-start, span-end, selection-start, selection-end, part-start, part-end, song-end, bar, next-bar or marker:NAME';
 
     private const WORDS = ['caret', 'pointer', 'span-start', 'span-end', 'selection-start', 'selection-end', 'part-start', 'part-end', 'song-end', 'bar', 'next-bar'];
 
@@ -23,7 +23,7 @@ final class Place extends Plain
 
     public function read(mixed $value, string $name): int|Word
     {
-        if (is_string($value) && (in_array($value, self::WORDS, true) || (str_starts_with($value, self::MARKER) && $value !== self::MARKER))) {
+        if (is_string($value) && (in_array($value, self::WORDS, true) || Position::reads($value) || (str_starts_with($value, self::MARKER) && $value !== self::MARKER))) {
             return new Word($value);
         }
 

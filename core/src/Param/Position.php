@@ -13,6 +13,12 @@ final readonly class Position
     {
     }
 
+    /** Whether a text is a bar, with beat, sixteenth and hundredths where they are told. */
+    public static function reads(string $text): bool
+    {
+        return preg_match('/^\d{1,6}(\.\d{1,3}){0,3}$/D', $text) === 1;
+    }
+
     public function tick(Timeline $time): int
     {
         $said = array_map(intval(...), explode('.', $this->text));

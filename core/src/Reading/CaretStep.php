@@ -19,7 +19,7 @@ final class CaretStep implements Reading
 {
     public static function spec(): Spec
     {
-        return new Spec('caret-step', 'Where the caret comes to', Family::View, 'Where the caret comes to by steps.', [
+        return new Spec('caret-step', 'Where the caret goes', Family::View, 'Where the caret goes by a number of steps.', [
             Param::place('from', 'From', default: new Word('caret')),
             Param::integer('steps', 'Steps, below 0 for earlier', -10_000, 10_000, 1),
             Param::step('by', 'Step', setting: 'nudge'),

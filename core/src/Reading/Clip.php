@@ -26,7 +26,7 @@ final class Clip implements Reading
 {
     public static function spec(): Spec
     {
-        return new Spec('clip', 'Copied notes', Family::Structure, 'The selected notes, or what lies in the span, to be put in elsewhere.', [
+        return new Spec('clip', 'Copied notes', Family::Structure, 'The selected notes, or those in the span, to paste elsewhere.', [
             Param::place('from', 'Span from', optional: true), Param::place('to', 'Span to', 1, optional: true),
         ], Requires::Part);
     }
@@ -35,7 +35,7 @@ final class Clip implements Reading
     {
         return Shape::object([
             'notes' => Shape::list(Shape::map(Shape::either(Shape::number(), Shape::flag(), Shape::text()))),
-            'anchor' => Shape::told('The tick that comes to the caret where it is put in.', Shape::whole()),
+            'anchor' => Shape::told('The tick that is put at the caret when it is pasted.', Shape::whole()),
             'length' => Shape::whole(0),
             'points' => Shape::told('Of lanes under them, by lane: tick and value.', Shape::map(Shape::list(Shape::row(Shape::whole(), Shape::whole())))),
         ]);

@@ -64,7 +64,7 @@ final class GridReading implements Reading
 
     public static function spec(): Spec
     {
-        return new Spec('grid-reading', 'Grid reading', Family::Timing, 'Which grid the playing wants.', [], Requires::Part);
+        return new Spec('grid-reading', 'Grid reading', Family::Timing, 'Finds the grid that fits the playing.', [], Requires::Part);
     }
 
     public static function answer(): array

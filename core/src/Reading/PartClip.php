@@ -20,7 +20,7 @@ final class PartClip implements Reading
 {
     public static function spec(): Spec
     {
-        return new Spec('part-clip', 'Copied parts', Family::Part, 'The selected parts, to be put in elsewhere.', [], Requires::Parts, takes: [AppliesTo::Parts]);
+        return new Spec('part-clip', 'Copied parts', Family::Part, 'The selected parts, to paste elsewhere.', [], Requires::Parts, takes: [AppliesTo::Parts]);
     }
 
     public static function answer(): array

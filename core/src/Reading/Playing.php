@@ -45,7 +45,7 @@ final class Playing implements Reading
         $mean = $offs === [] ? 0.0 : array_sum($offs) / count($offs);
         $spread = $offs === [] ? 0.0 : sqrt(max(0.0, array_sum(array_map(static fn (float $o): float => ($o - $mean) ** 2, $offs)) / count($offs)));
 
-        return ['notes' => $notes, 'beats' => $input->time()->meters->barAt($part->inOrder()[0]->start ?? 0)->meter->beats, 'said' => $notes === [] ? 'There are no notes to be seen.'
+        return ['notes' => $notes, 'beats' => $input->time()->meters->barAt($part->inOrder()[0]->start ?? 0)->meter->beats, 'said' => $notes === [] ? 'There are no notes to show.'
             : sprintf('%s: %s %s on average, %s loose, velocity %d to %d.', Wording::notes(count($notes)), Wording::ms(abs($mean)), $mean < 0 ? 'early' : 'late', Wording::ms($spread), min(array_column($notes, 3)), max(array_column($notes, 3)))];
     }
 

@@ -41,6 +41,7 @@ final class TextsTest extends TestCase
             foreach ($ids as $id) {
                 self::assertStringNotContainsString($id, $text, $where);
             }
+            self::assertDoesNotMatchRegularExpression('/\b(\w+(?: \w+)+) \1\b/u', $text, $where);
             self::assertDoesNotMatchRegularExpression('/[a-z][A-Z]|_|[{}\[\]]/', str_replace('MIDI', '', $text), $where);
         }
         self::assertGreaterThan(1500, $count);
@@ -52,7 +53,7 @@ final class TextsTest extends TestCase
             $spec = $command->spec;
             self::assertMatchesRegularExpression('/^[\p{Lu}=]/u', $spec->title, $spec->id);
             self::assertStringEndsNotWith('.', $spec->title, $spec->id);
-            self::assertMatchesRegularExpression('/^\p{Lu}.*\.$/us', $spec->about, $spec->id);
+            self::assertMatchesRegularExpression('/^\p{Lu}\w*s\b.*\.$/us', $spec->about, $spec->id);
         }
     }
 }

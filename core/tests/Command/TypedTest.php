@@ -100,9 +100,9 @@ final class TypedTest extends TestCase
     public static function nothing(): iterable
     {
         yield 'no command' => ['xyzzy 3', 'No command begins with “xyzzy”.'];
-        yield 'no value of its' => ['transpose banana', '“banana” is nothing that “Transpose” takes.'];
-        yield 'out of range' => ['quantize 160%', '“160%” is nothing that “Quantize” takes.'];
-        yield 'a chord that is none' => ['chord Hz9', '“Hz9” is nothing that “Chord by name” takes.'];
+        yield 'no value of its' => ['transpose banana', '“Transpose” cannot use “banana”.'];
+        yield 'out of range' => ['quantize 160%', '“Quantize” cannot use “160%”.'];
+        yield 'a chord that is none' => ['chord Hz9', '“Chord by name” cannot use “Hz9”.'];
         yield 'empty' => ['   ', ''];
         yield 'what only a gesture asks for, with many numbers' => ['overdub 1 1 1 1 1 1 1 1 1 1', 'No command begins with “overdub”.'];
         yield 'very long' => [str_repeat('word ', 30), 'A line is at most 24 words long.'];

@@ -73,7 +73,7 @@ final class ChordTest extends TestCase
         self::assertSame([[50, 53, 57, 60], [1920, 1920, 1920, 1920], [960, 960, 960, 960], [66, 66, 66, 66]], [Make::pitches($after), Make::starts($after), Make::lengths($after), Make::velocities($after)]);
         self::assertSame('Dm7 at 1.3.1: D3 F3 A3 C4.', $outcome->said);
         self::assertSame(2880, $outcome->caret);
-        $this->expectExceptionMessage('would leave the keyboard');
+        $this->expectExceptionMessage('would go beyond the highest or lowest pitch');
         Make::edit($score, 'insert-chord', ['chord' => 'C13', 'tick' => 0, 'low' => 108, 'inversion' => 3]);
     }
 }

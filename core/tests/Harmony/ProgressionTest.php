@@ -101,7 +101,7 @@ final class ProgressionTest extends TestCase
     public function test_what_would_leave_the_keyboard_is_refused_whole(): void
     {
         $this->expectException(Refusal::class);
-        $this->expectExceptionMessage('would leave the keyboard');
+        $this->expectExceptionMessage('would go beyond the highest or lowest pitch');
         Make::edit(Make::score([[0, 10, 60]]), 'insert-progression', ['chords' => 'C | B13', 'tick' => 0, 'low' => 108]);
     }
 

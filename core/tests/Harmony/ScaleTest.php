@@ -81,7 +81,7 @@ final class ScaleTest extends TestCase
     public function test_without_a_scale_and_beyond_the_keyboard_nothing_moves(): void
     {
         foreach ([[Make::score([[0, 9, 60]]), 'step-in-scale', [], 'There is no scale'], [Make::score([[0, 9, 60]]), 'fit-to-scale', [], 'There is no scale'], [Make::score([[0, 9, 60]]), 'double-at', ['degrees' => 2], 'There is no scale'],
-            [Make::score([[0, 9, 60], [0, 9, 127]]), 'step-in-scale', ['scale' => 'C major'], 'G9 at 1.1.1 would leave the keyboard'], [Make::score([[0, 9, 0]]), 'step-in-scale', ['scale' => 'C major', 'degrees' => -1], 'would leave']] as [$score, $edit, $params, $why]) {
+            [Make::score([[0, 9, 60], [0, 9, 127]]), 'step-in-scale', ['scale' => 'C major'], 'G9 at 1.1.1 would go beyond the highest or lowest pitch'], [Make::score([[0, 9, 0]]), 'step-in-scale', ['scale' => 'C major', 'degrees' => -1], 'would go beyond']] as [$score, $edit, $params, $why]) {
             try {
                 Make::edit($score, $edit, $params);
                 self::fail("$edit was done");

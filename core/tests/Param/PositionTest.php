@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Jactonic\Core\Tests\Param;
 
 use Jactonic\Core\Param\Position;
+use Jactonic\Core\Refusal;
+use Jactonic\Core\Tests\Support\Make;
 use Jactonic\Core\Time\Timeline;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
@@ -37,6 +39,21 @@ final class PositionTest extends TestCase
         $time = Timeline::of(960, [], [[0, 4, 4], [7680, 7, 8]]);
         for ($tick = 0; $tick < 20_000; $tick += 7) {
             self::assertEqualsWithDelta($tick, (new Position($time->position($tick)))->tick($time), 2.5, $time->position($tick));
+        }
+    }
+
+    public function test_a_bar_and_beat_stand_where_an_edit_takes_a_place(): void
+    {
+        $score = Make::score([[0, 240, 60]]);
+        $moved = Make::after($score, 'move-to', ['tick' => '2.3.2']);
+        self::assertSame([3840 + 1920 + 240], Make::starts($moved));
+        foreach (['2.', '.2', '2.3.1.1.1', '1234567', '2,3', "2.3\n"] as $other) {
+            try {
+                Make::after($score, 'move-to', ['tick' => $other]);
+                self::fail("“$other” was taken.");
+            } catch (Refusal $refusal) {
+                self::assertSame('tick', $refusal->parameter);
+            }
         }
     }
 }

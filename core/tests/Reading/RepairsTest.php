@@ -78,7 +78,7 @@ final class RepairsTest extends TestCase
         yield 'far too loud' => ['loudness', $with(60, ['velocity' => 127]), 60];
         yield 'far too soft' => ['loudness', $with(61, ['velocity' => 9]), 61];
         yield 'far too high' => ['octave', $with(80, ['pitch' => 110]), 80];
-        yield 'out of the scale' => ['out-of-scale', static fn (array $notes): array => [[...$notes, new Note(500, 9000, 200, 75, 70)]], 500];
+        yield 'outside the scale' => ['out-of-scale', static fn (array $notes): array => [[...$notes, new Note(500, 9000, 200, 75, 70)]], 500];
         yield 'late in its chord' => ['late', static fn (array $notes): array => [[...array_filter($notes, static fn (Note $n): bool => $n->start > 42_000 === false), new Note(501, 46_080, 900, 57, 62), new Note(502, 46_085, 900, 60, 62), new Note(503, 46_090, 900, 65, 62), new Note(500, 46_260, 900, 69, 62)]], 500];
         yield 'a pedal left down' => ['pedal', static fn (array $notes): array => [$notes, [new Point(1, 100, 0xB0, 64, 127), new Point(2, 900, 0xB0, 64, 0), new Point(3, 4000, 0xB0, 64, 127)]], null];
     }

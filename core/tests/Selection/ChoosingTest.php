@@ -42,7 +42,7 @@ final class ChoosingTest extends TestCase
         yield 'second voices' => ['second-voices', [], [2, 5]];
         yield 'third voices among the selected' => ['third-voices', [1, 3], [3]];
         yield 'fourth voices' => ['fourth-voices', [], []];
-        yield 'out of the scale' => ['out-of-scale', [], [7, 9]];
+        yield 'outside the scale' => ['out-of-scale', [], [7, 9]];
         yield 'off the grid' => ['off-grid', [], [2, 3, 5, 6, 9]];
         yield 'on the beat' => ['on-beat', [], [1, 2, 3, 4, 5, 6, 7, 9]];
         yield 'off the beat' => ['off-beat', [], [8]];

@@ -147,10 +147,10 @@ final class PlaysAsTest extends TestCase
         yield 'a loop of a million rounds' => ['part-loop', ['until' => 3840 * 1_000_000], '“Line” would loop 1,000,000 times, which makes more than 100,000 notes and points: nothing changed.'];
         yield 'a velocity of nothing' => ['part-plays', ['velocity' => 0], 'velocity'];
         yield 'a delay of BPM' => ['part-plays', ['delay' => 60_000], 'delay'];
-        yield 'a window of no length' => ['part-resize', ['to' => 0], '“Line” would be of no length: nothing changed.'];
+        yield 'a window of no length' => ['part-resize', ['to' => 0], '“Line” would have no length: nothing changed.'];
         yield 'a crop of no length' => ['part-crop', ['from' => 960, 'to' => 960], 'a place after from'];
         yield 'a track that is gone' => ['part-move', ['track' => 77], 'track'];
-        yield 'no track so far down' => ['part-move', ['tracks' => 4], 'There is no track so far down: nothing moved.'];
+        yield 'no track so far down' => ['part-move', ['tracks' => 4], 'There is no track that far down: nothing moved.'];
         yield 'no other edge' => ['part-move', ['edge' => 'next'], 'No other part has an edge later: nothing moved.'];
         yield 'before the song' => ['part-move', ['steps' => -1], '“Line” would begin before the song: nothing moved.'];
     }

@@ -182,7 +182,7 @@ export class Queue {
             this.song.tell(
                 '',
                 [],
-                `${left === 1 ? '1 key' : `${left} keys`} typed before the page was left did nothing.`,
+                `${left === 1 ? '1 key' : `${left} keys`} typed before you left the page did nothing.`,
             );
         this.count();
     }
@@ -292,7 +292,7 @@ export class Queue {
             this.going = this.wasGoing = true;
             this.items.unshift(item);
         } else {
-            if (left > 0) this.song.tell(`Stopped on the way, ${left} steps before it.`);
+            if (left > 0) this.song.tell(`Stopped ${left} steps before it.`);
             this.going = this.wasGoing = false;
         }
     }

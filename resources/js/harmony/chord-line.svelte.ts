@@ -53,9 +53,11 @@ class ChordLine {
         }
         if (!this.shown) this.keep({ every: 'change' });
         if (what === 'over')
-            return this.kept.over === 'song' ? 'The chord line is of all parts.' : 'The chord line is of this part.';
+            return this.kept.over === 'song'
+                ? 'The chord line names the chords of all parts.'
+                : 'The chord line names the chords of this part.';
         if (what === 'arpeggios')
-            return this.kept.arpeggios ? 'Arpeggios are gathered to chords.' : 'Arpeggios are not gathered.';
+            return this.kept.arpeggios ? 'Arpeggios count as chords.' : 'Arpeggios do not count as chords.';
         return this.kept.pedal
             ? 'Notes count as long as the pedal holds them.'
             : 'Notes count as long as they are held.';

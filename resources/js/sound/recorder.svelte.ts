@@ -67,7 +67,7 @@ class Recorder {
                 : await transport.play(from, { countIn: settings.countIn, click: settings.click });
             if (at === null) {
                 transport.forTake(false);
-                song.tell('', [], transport.trouble || 'There is no sound to record by.');
+                song.tell('', [], transport.trouble || 'Recording needs sound, and there is none.');
                 return null;
             }
             const tick = running ? transport.position(at) : from;

@@ -37,7 +37,7 @@
         data-field
         class="btn btn-ghost btn-xs px-1"
         aria-label="Take {one.name} out"
-        title="Take out"
+        title="Remove"
         onclick={onRemove}>×</button
     >
     <span class="col-span-3 col-start-2 flex flex-wrap items-center gap-1">

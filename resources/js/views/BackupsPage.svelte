@@ -56,7 +56,7 @@
         const made = await work('Copying everything…', () => request('POST', 'backups'));
         if (!made) return;
         state_ = made;
-        said = `Everything is copied to ${made.made}; the copy was read through and is whole.`;
+        said = `Everything is copied to ${made.made}; the copy was checked and is complete.`;
     }
 
     async function restored(doing: () => Promise<Backups>): Promise<void> {
@@ -95,7 +95,7 @@
         const done = await work('Removing…', () => request('DELETE', `deleted-songs/${song.id}`).then(() => true));
         if (done === null) return;
         await load();
-        said = `${song.name} and its history are removed, and their room is free. Backups made before still hold them.`;
+        said = `${song.name} and its history are removed, and their disk space is free. Earlier backups still hold them.`;
     }
 
     const when = (iso: string): string =>
@@ -210,7 +210,7 @@
                                 <button
                                     class="btn btn-ghost btn-sm font-normal"
                                     data-field
-                                    aria-label="Bring {song.name} back"
+                                    aria-label="Restore {song.name}"
                                     onclick={() => void bringBack(song)}>Restore</button
                                 >
                                 <button

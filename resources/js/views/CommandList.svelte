@@ -153,7 +153,7 @@
             return;
         }
         if (!keys.can(e.command)) {
-            said = `${e.title} is done ${lacking(e).replace('not here: ', '')}.`;
+            said = `${e.title} works ${lacking(e).replace('not here: ', '')}.`;
             return;
         }
         localStorage.setItem(

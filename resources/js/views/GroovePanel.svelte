@@ -94,7 +94,7 @@
         if (!(await attempt(() => request('PATCH', `grooves/${id}`, { groove: { ...groove } })))) return;
         replaced = null;
         await load();
-        song.tell(`The groove “${groove.name}” is as it was.`);
+        song.tell(`The groove “${groove.name}” is restored.`);
     }
 
     function take(): Promise<void> {
@@ -171,7 +171,7 @@
 <Panel title="Grooves" onkeydown={press}>
     {#if trouble}<p class="px-4 pt-3 text-error" role="alert">{trouble}</p>{/if}
     {#if replaced}<p class="px-4 pt-3" role="status">
-            A groove took the place of “{replaced.groove.name}”.
+            A groove replaced “{replaced.groove.name}”.
             <button class="btn ml-1 btn-xs" data-field onclick={() => void putBack()}>Restore the old one</button>
         </p>{/if}
     <section class="px-4 pt-3" aria-label="Grooves kept">

@@ -43,14 +43,14 @@
                 {byKey} of {total} commands by key, {Math.round((100 * byKey) / total)} %. What is counted stays in this browser.
             </p>
             {#if slow.length === 0}
-                <p class="mt-4">All of them by key: there is nothing here to save.</p>
+                <p class="mt-4">All of them by key: there is nothing to save here.</p>
             {:else}
                 <table class="mt-4 w-full">
                     <thead class="text-left text-sm"
                         ><tr class="border-b border-base-content/40"
                             ><th class="py-1">Command</th><th class="text-right">by mouse</th><th class="text-right"
                                 >from the list</th
-                            ><th class="text-right">by key</th><th class="pl-6">What would have done it</th></tr
+                            ><th class="text-right">by key</th><th class="pl-6">The key that does it</th></tr
                         ></thead
                     >
                     <tbody>

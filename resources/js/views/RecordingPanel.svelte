@@ -184,8 +184,8 @@
             /> ms</label
         >
         <p class="text-sm text-base-content/85">
-            So long after its time a sound is heard on this device: what you see and what is recorded goes by it. Empty,
-            it is what this machine says: <span data-testid="told-latency">{latency.told}</span> ms.
+            How late sound is heard on this device: what you see and record is corrected by it. Left empty, it is what
+            this machine reports: <span data-testid="told-latency">{latency.told}</span> ms.
         </p>
         <button
             class="btn self-start btn-sm {tuning.on ? 'btn-neutral' : 'btn-outline'}"

@@ -76,7 +76,7 @@
 <Panel title="Rows of {track.name}" onkeydown={press}>
     <p class="px-4 pt-3 text-base-content/85">
         The used rows, from the top. An empty name resets a row; <kbd class="key">Alt ↑</kbd>
-        <kbd class="key">Alt ↓</kbd> put a row elsewhere.
+        <kbd class="key">Alt ↓</kbd> move a row.
     </p>
     <ol class="py-2">
         {#each rows as pitch, i (pitch)}

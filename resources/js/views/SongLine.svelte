@@ -3,6 +3,7 @@
     import type { Part } from '../api/part.svelte';
     import type { Song } from '../api/song.svelte';
     import { does } from '../keys/does';
+    import { labels } from '../keys/strokes';
     import { tool } from '../roll/pen.svelte';
     import { nudgeStep } from './fields/steps';
     import Icon from '../stage/Icon.svelte';
@@ -49,7 +50,7 @@
     >
     <span
         class="min-w-0 flex-1 truncate"
-        title="The span: Mod and arrows with nothing selected, or a drag over the bars"
+        title="The span: {labels('Mod+ArrowRight').join(' ')} with nothing selected, or a drag over the bars"
         >{song.span ? `Span ${at(song.span.from)}–${at(song.span.to)}` : 'No span'}</span
     >
     <span data-testid="chosen" title="Parts selected"

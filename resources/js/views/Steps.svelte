@@ -94,8 +94,8 @@
         {/each}
     </ol>
     {#snippet foot()}
-        ↑ ↓ and Enter go to a step. What is struck out is not done now; nothing is lost by going back and on another
-        way.
+        ↑ ↓ and Enter go to a step. Steps that are crossed out are not in effect now. Going back and on another way
+        loses nothing.
     {/snippet}
 </Panel>
 

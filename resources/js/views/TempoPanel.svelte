@@ -64,7 +64,7 @@
             data-field
             onclick={() => song.do(markRemove(edit, tick))}
             aria-label="Remove {what}"
-            title="Removed, the one before it continues">remove</button
+            title="Remove: the one before it continues">remove</button
         >
     {/if}
 {/snippet}

@@ -18,7 +18,7 @@ final class EndAt implements Edit
 {
     public static function spec(): Spec
     {
-        return new Spec('end-at', 'End at a place', Family::Length, 'Moves the ends of notes to a tick.', [
+        return new Spec('end-at', 'End at a place', Family::Length, 'Moves the ends of notes to a place.', [
             Param::place('tick', 'Place', 1),
         ], keeps: true, words: ['caret', 'extend', 'trim', 'length'], examples: [['tick' => 9000]]);
     }

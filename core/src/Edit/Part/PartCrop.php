@@ -21,7 +21,7 @@ final class PartCrop implements Edit
 {
     public static function spec(): Spec
     {
-        return new Spec('part-crop', 'Crop the part to the span', Family::Part, 'Makes a stretch of time the window of parts.', [
+        return new Spec('part-crop', 'Crop the part to the span', Family::Part, 'Crops parts to the span, or to the bars of the selected notes.', [
             Param::choice('over', 'Crop to', ['span', 'bars'], 'span'),
             Param::place('from', 'From', optional: true),
             Param::place('to', 'To', 1, optional: true),

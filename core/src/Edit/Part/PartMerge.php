@@ -26,7 +26,7 @@ final class PartMerge implements Edit
 {
     public static function spec(): Spec
     {
-        return new Spec('part-merge', 'Merge parts of several tracks', Family::Part, 'Makes one part of parts of several tracks.', [], Requires::Parts, ['merge', 'together', 'collect', 'mixdown', 'unite'], examples: [], takes: [AppliesTo::Parts], contexts: ['song'], formerIds: ['part-unite']);
+        return new Spec('part-merge', 'Merge parts of several tracks', Family::Part, 'Merges parts of several tracks into one part.', [], Requires::Parts, ['merge', 'together', 'collect', 'mixdown', 'unite'], examples: [], takes: [AppliesTo::Parts], contexts: ['song'], formerIds: ['part-unite']);
     }
 
     public function apply(EditInput $input): Outcome

@@ -39,7 +39,7 @@ final class PartMove implements Edit
             Param::choice('of', 'Edges of', ['all', 'track'], 'all'),
             Param::integer('track', 'To the track', 1, PHP_INT_MAX, optional: true),
             Param::integer('tracks', 'Tracks down, below 0 for up', -1000, 1000, 0, adds: true),
-            Param::flag('copy', 'Leave them where they are, and move copies'),
+            Param::flag('copy', 'Move copies, leave the originals'),
         ], Requires::Parts, ['nudge', 'slide', 'shift', 'earlier', 'later', 'copy', 'layer'], [['steps' => 2, 'by' => ['unit' => 'bar', 'amount' => 1]], ['to' => 5000], ['steps' => 1, 'by' => ['unit' => 'ms', 'amount' => 30]], ['steps' => 4, 'copy' => true]], [AppliesTo::Parts], ['song'], keeps: true, forms: [
             ['title' => 'Part later', 'params' => ['steps' => 1]], ['title' => 'Part earlier', 'params' => ['steps' => -1]],
         ], selectsWith: ['copy']);
@@ -76,7 +76,7 @@ final class PartMove implements Edit
         $to = $first->head->track;
         foreach ($parts as $part) {
             $place = (int) array_search($part->head->track, $order, true) + $down;
-            $to = $track ?? $order[$place] ?? throw new Refusal(sprintf('There is no track so far %s: nothing moved.', $down < 0 ? 'up' : 'down'), 'tracks');
+            $to = $track ?? $order[$place] ?? throw new Refusal(sprintf('There is no track that far %s: nothing moved.', $down < 0 ? 'up' : 'down'), 'tracks');
             // The sound of the track that it comes to, where that has one.
             $sound = $to === $part->head->track ? null : Sound::of($input->score, $to);
             if ($copies) {

@@ -24,7 +24,7 @@ final class PartRepeat implements Edit
 
     public static function spec(): Spec
     {
-        return new Spec('part-repeat', 'Repeat the part', Family::Part, 'Copies parts behind themselves.', [
+        return new Spec('part-repeat', 'Repeat the part', Family::Part, 'Repeats parts, one copy after the other.', [
             Param::integer('times', 'Times', 1, 200, 1),
             Param::choice('every', 'Every', ['own' => 'its own length', 'bars' => 'whole bars', 'span' => 'the span'], 'own'),
         ], Requires::Parts, ['duplicate', 'copy', 'again'], [['times' => 2], ['every' => 'bars']], [AppliesTo::Parts], ['song']);

@@ -51,7 +51,7 @@ final class PartResize implements Edit
             };
             [$from, $to] = $isStart ? [$moved, $to] : [$from, $moved];
             if ($from < 0 || $to <= $from) {
-                throw new Refusal(sprintf('“%s” would be of no length: nothing changed.', $part->name), $params->has('to') ? 'to' : 'steps');
+                throw new Refusal(sprintf('“%s” would have no length: nothing changed.', $part->name), $params->has('to') ? 'to' : 'steps');
             }
             $builder->head($part, $part->head->withWindow($from, $to));
         }

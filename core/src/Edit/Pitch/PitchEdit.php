@@ -59,6 +59,6 @@ final class PitchEdit
 
     private static function outside(EditInput $input, Note $note): Refusal
     {
-        return new Refusal(sprintf('%s would leave the keyboard: nothing changed.', Wording::note($note, $input->score)));
+        return new Refusal(sprintf('%s would go beyond the highest or lowest pitch: nothing changed.', Wording::note($note, $input->score)));
     }
 }

@@ -17,7 +17,7 @@ final class Group implements Edit
 {
     public static function spec(): Spec
     {
-        return new Spec('group', 'Group notes', Family::Structure, 'Notes that are grouped are selected together.', words: ['together', 'bind', 'link'], examples: [[]], keeps: true);
+        return new Spec('group', 'Group notes', Family::Structure, 'Groups notes, so that they are selected together.', words: ['together', 'bind', 'link'], examples: [[]], keeps: true);
     }
 
     public function apply(EditInput $input): Outcome

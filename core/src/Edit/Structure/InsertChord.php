@@ -52,10 +52,10 @@ final class InsertChord implements Edit
         $group = $input->params->flag('group') ? $builder->newGroup($part) : 0;
         foreach (Voicing::opened($chord->pitches($input->params->integer('low'), $input->params->integer('inversion')), $input->params->integer('spread')) as $pitch) {
             if ($pitch < Note::LOWEST) {
-                throw new Refusal("$chord->name would leave the keyboard: nothing was inserted.", 'spread');
+                throw new Refusal("$chord->name would go beyond the highest or lowest pitch: nothing was inserted.", 'spread');
             }
             if ($pitch > Note::HIGHEST) {
-                throw new Refusal("$chord->name would leave the keyboard: nothing was inserted.", 'low');
+                throw new Refusal("$chord->name would go beyond the highest or lowest pitch: nothing was inserted.", 'low');
             }
             $note = new Note($builder->newId($part), $tick, $length, $pitch, $input->params->integer('velocity', $part->settings()), group: $group, channel: $input->score->channelOf($part));
             $builder->put($part, $note);

@@ -81,7 +81,7 @@ final class InsertProgression implements Edit
     {
         $pitches = $before === [] ? $chord->pitches($low) : Voicing::near($chord, $before, $low);
         if ($pitches === [] || max($pitches) > Note::HIGHEST) {
-            throw new Refusal("$chord->name would leave the keyboard: nothing was inserted.", 'low');
+            throw new Refusal("$chord->name would go beyond the highest or lowest pitch: nothing was inserted.", 'low');
         }
 
         return $pitches;

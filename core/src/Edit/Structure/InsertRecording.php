@@ -135,7 +135,7 @@ final class InsertRecording implements Coalescing, Edit
     private static function words(int $notes, int $round, int $replaced, string $grid): string
     {
         return ($round === 0 ? '' : "Round $round: ").Wording::notes($notes).' recorded'.($grid === '' ? '' : ", on $grid")
-            .($replaced === 0 ? '.' : sprintf('; %s gave way.', Wording::notes($replaced)));
+            .($replaced === 0 ? '.' : sprintf('; %s replaced.', Wording::notes($replaced)));
     }
 
     private static function taken(Change $change): int

@@ -24,7 +24,7 @@ final class Join implements Edit
 {
     public static function spec(): Spec
     {
-        return new Spec('join', 'Join notes', Family::Structure, 'Makes one note of neighbours of the same pitch.', [
+        return new Spec('join', 'Join notes', Family::Structure, 'Joins neighbouring notes of the same pitch into one.', [
             Param::length('within', 'Gap at most', '1/16'),
         ], words: ['glue', 'merge', 'tie', 'connect', 'consolidate'], examples: [['within' => '16bar']]);
     }

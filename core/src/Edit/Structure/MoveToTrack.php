@@ -55,7 +55,7 @@ final class MoveToTrack implements Edit
             }
             foreach ($notes as $note) {
                 if ($note->pitch + $semitones < Note::LOWEST || $note->pitch + $semitones > Note::HIGHEST) {
-                    throw new Refusal(sprintf('%s would leave the keyboard: nothing moved.', Wording::note($note, $input->score)), 'semitones');
+                    throw new Refusal(sprintf('%s would go beyond the highest or lowest pitch: nothing moved.', Wording::note($note, $input->score)), 'semitones');
                 }
             }
             $into = $this->target($input, $builder, $part, $notes);
@@ -86,9 +86,9 @@ final class MoveToTrack implements Edit
         $order = $score->playedTracks();
         $place = (int) array_search($part->head->track, $order, true) + $input->params->integer('tracks');
         $track = $input->params->has('track') ? $score->track($input->params->integer('track'))->id
-            : $order[$place] ?? throw new Refusal(sprintf('There is no track so far %s: nothing moved.', $input->params->integer('tracks') < 0 ? 'up' : 'down'), 'tracks');
+            : $order[$place] ?? throw new Refusal(sprintf('There is no track that far %s: nothing moved.', $input->params->integer('tracks') < 0 ? 'up' : 'down'), 'tracks');
         if ($track === $part->head->track) {
-            throw new Refusal('That is the track that they are on: nothing moved.', 'track');
+            throw new Refusal('They are on that track already: nothing moved.', 'track');
         }
         $from = min(array_map(static fn (Note $n): int => $n->start, $notes));
         $to = max(array_map(static fn (Note $n): int => $n->end(), $notes));

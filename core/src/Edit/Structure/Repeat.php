@@ -34,7 +34,7 @@ final class Repeat implements Edit
 
     public static function spec(): Spec
     {
-        return new Spec('repeat', 'Repeat', Family::Structure, 'Copies the notes behind themselves, a musical length later.', [
+        return new Spec('repeat', 'Repeat', Family::Structure, 'Repeats the notes, each copy a musical length later.', [
             Param::integer('times', 'Times', 1, 64, 1),
             Param::choice('every', 'Every', ['cells' => 'whole grid cells', 'bars' => 'whole bars', 'span' => 'the span'], 'cells'),
             Param::place('from', 'Span from', optional: true),

@@ -59,7 +59,7 @@ final class ToMeter implements Edit
                 $bar = $time->meantBar($note->start);
                 $last = max($last, $bar->index);
                 if ($fills && $note->start - $bar->start >= $length) {
-                    throw new Refusal(sprintf('%s stands at a beat that a bar of %d/%d has not: nothing changed. Stretched, it would fit.', Wording::note($note, $input->score), $beats, $unit), 'how');
+                    throw new Refusal(sprintf('%s is on a beat that a bar of %d/%d does not have: nothing changed. With bars stretched it fits.', Wording::note($note, $input->score), $beats, $unit), 'how');
                 }
                 $start = self::place($note->start + $note->carryStart, $bar, $first, $length, $fills);
                 $end = $note->end() + $note->carryStart + $note->carryLength;

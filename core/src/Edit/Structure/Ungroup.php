@@ -17,7 +17,7 @@ final class Ungroup implements Edit
 {
     public static function spec(): Spec
     {
-        return new Spec('ungroup', 'Ungroup notes', Family::Structure, 'Notes are selected one by one again.', words: ['apart', 'release', 'unlink'], examples: [[]], keeps: true);
+        return new Spec('ungroup', 'Ungroup notes', Family::Structure, 'Ungroups notes, so that they are selected one by one.', words: ['apart', 'release', 'unlink'], examples: [[]], keeps: true);
     }
 
     public function apply(EditInput $input): Outcome

@@ -32,6 +32,6 @@ final class MarkerRemove implements Edit
         $gone = $rows[$row];
         unset($rows[$row]);
 
-        return TimelineEdit::outcome($input, null, null, sprintf('Marker “%s” is gone.', TimelineEdit::name($gone)), markers: array_values($rows));
+        return TimelineEdit::outcome($input, null, null, sprintf('Marker “%s” is removed.', TimelineEdit::name($gone)), markers: array_values($rows));
     }
 }

@@ -17,7 +17,7 @@ final class MeterMove implements Edit
 {
     public static function spec(): Spec
     {
-        return new Spec('meter-move', 'Move a meter change', Family::Song, 'Lets a meter begin at another bar.', [
+        return new Spec('meter-move', 'Move a meter change', Family::Song, 'Moves a meter change to another bar.', [
             Param::place('at', 'The one that begins at'),
             Param::integer('bar', 'To bar', 1, TimelineEdit::MOST_BARS),
         ], Requires::Song, ['time signature'], [['at' => 7680, 'bar' => 2]], panel: 'tempo');

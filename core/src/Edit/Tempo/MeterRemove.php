@@ -29,6 +29,6 @@ final class MeterRemove implements Edit
         $row = $rows[TimelineEdit::at($rows, $tick, 'meter', $input)];
 
         return TimelineEdit::outcome($input, null, array_values(array_filter($rows, static fn (array $r): bool => $r[0] !== $tick)),
-            sprintf('Meter %d/%d at %s is gone.', $row[1], $row[2], $input->time()->position($tick)));
+            sprintf('Meter %d/%d at %s is removed.', $row[1], $row[2], $input->time()->position($tick)));
     }
 }

@@ -24,10 +24,10 @@ final class MeterSet implements Edit
 
     public static function spec(): Spec
     {
-        return new Spec('meter-set', 'Set the meter', Family::Song, 'Sets the meter that holds at a place, or lets one begin at a bar.', [
+        return new Spec('meter-set', 'Set the meter', Family::Song, 'Sets the meter at a place, or adds a change at a bar.', [
             Param::integer('beats', 'Beats', 1, 64),
             Param::choice('unit', 'Unit', array_map(strval(...), self::UNITS), '4'),
-            Param::place('at', 'The one that holds at', default: 0),
+            Param::place('at', 'The one at', default: 0),
             Param::integer('bar', 'From bar', 1, TimelineEdit::MOST_BARS, optional: true),
         ], Requires::Song, ['time signature', 'bar', 'beats'], [['beats' => 3], ['beats' => 6, 'unit' => '8', 'bar' => 2], ['beats' => 5, 'at' => 9000]], panel: 'tempo');
     }

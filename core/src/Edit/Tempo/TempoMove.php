@@ -17,7 +17,7 @@ final class TempoMove implements Edit
 {
     public static function spec(): Spec
     {
-        return new Spec('tempo-move', 'Move a tempo change', Family::Song, 'Lets a tempo begin at another bar.', [
+        return new Spec('tempo-move', 'Move a tempo change', Family::Song, 'Moves a tempo change to another bar.', [
             Param::place('at', 'The one that begins at'),
             Param::integer('bar', 'To bar', 1, TimelineEdit::MOST_BARS),
         ], Requires::Song, ['bpm'], [['at' => 6000, 'bar' => 4]], panel: 'tempo');

@@ -29,6 +29,6 @@ final class TempoRemove implements Edit
         $row = $rows[TimelineEdit::at($rows, $tick, 'tempo', $input)];
 
         return TimelineEdit::outcome($input, array_values(array_filter($rows, static fn (array $r): bool => $r[0] !== $tick)), null,
-            sprintf('Tempo %s at %s is gone.', TimelineEdit::words($row[1]), $input->time()->position($tick)));
+            sprintf('Tempo %s at %s is removed.', TimelineEdit::words($row[1]), $input->time()->position($tick)));
     }
 }

@@ -20,9 +20,9 @@ final class TempoSet implements Edit
 {
     public static function spec(): Spec
     {
-        return new Spec('tempo-set', 'Set the tempo', Family::Song, 'Sets the tempo that holds at a place, or lets one begin at a bar.', [
+        return new Spec('tempo-set', 'Set the tempo', Family::Song, 'Sets the tempo at a place, or adds a change at a bar.', [
             Param::number('tempo', 'Tempo', TimelineEdit::SLOWEST, TimelineEdit::FASTEST, unit: 'BPM'),
-            Param::place('at', 'The one that holds at', default: 0),
+            Param::place('at', 'The one at', default: 0),
             Param::integer('bar', 'From bar', 1, TimelineEdit::MOST_BARS, optional: true),
         ], Requires::Song, ['bpm', 'speed', 'faster', 'slower'], [['tempo' => 91.5], ['tempo' => 140, 'bar' => 3], ['tempo' => 60, 'at' => 7000]], panel: 'tempo');
     }

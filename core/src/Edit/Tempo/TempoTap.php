@@ -28,7 +28,7 @@ final class TempoTap implements Coalescing, Edit
     {
         return new Spec('tempo-tap', 'Tap the tempo', Family::Song, 'Sets the tempo to the one that was tapped.', [
             Param::times('taps', 'Taps'),
-            Param::place('at', 'The one that holds at', default: 0),
+            Param::place('at', 'The one at', default: 0),
         ], Requires::Song, ['bpm', 'beat'], asked: false, examples: [['taps' => [0, 0.6, 1.2]], ['taps' => [0, 9, 9.5, 10.02, 10.5], 'at' => 7000]]);
     }
 

@@ -88,7 +88,7 @@ final class TimelineEdit
      * @param  list<array{int, int, int, int, int, int, int}>|null  $meters
      * @param  list<array{int, string, int, int}>|null  $markers
      */
-    public static function outcome(EditInput $input, ?array $tempos, ?array $meters, string $said, string $same = 'That was so already: nothing changed.', ?array $markers = null): Outcome
+    public static function outcome(EditInput $input, ?array $tempos, ?array $meters, string $said, string $same = 'It is like that already: nothing changed.', ?array $markers = null): Outcome
     {
         $time = $input->time();
         $change = TimeChange::between($time, Timeline::of($time->ppq, $tempos ?? $time->tempoRows, $meters ?? $time->meterRows, $markers ?? $time->markerRows));

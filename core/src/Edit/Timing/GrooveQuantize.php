@@ -57,7 +57,7 @@ final class GrooveQuantize implements Edit
             }
         }
 
-        return new Outcome($builder->change(), $input->selection, sprintf('%s to the groove “%s”: %s.', Wording::notes($input->selection->count()), $groove->name,
+        return new Outcome($builder->change(), $input->selection, sprintf('%s quantized to the groove “%s”: %s.', Wording::notes($input->selection->count()), $groove->name,
             $moved === 0 ? 'all were there already' : sprintf('%d changed, %s at most', $moved, Wording::ms($largest))));
     }
 

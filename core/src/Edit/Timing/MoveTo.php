@@ -18,7 +18,7 @@ final class MoveTo implements Edit
 {
     public static function spec(): Spec
     {
-        return new Spec('move-to', 'Move to a place', Family::Timing, 'Moves notes together until the first starts at a tick.', [
+        return new Spec('move-to', 'Move to a place', Family::Timing, 'Moves notes together so that the first starts at a place.', [
             Param::place('tick', 'Place'),
             EditInput::lanes(),
         ], keeps: true, words: ['caret', 'send', 'align', 'place'], examples: [['tick' => 5000]]);

@@ -24,7 +24,7 @@ final class SnapNudge implements Edit
 {
     public static function spec(): Spec
     {
-        return new Spec('snap-nudge', 'Snap to the next grid line', Family::Timing, 'Moves notes or points together until the first is on the next grid line.', [
+        return new Spec('snap-nudge', 'Snap to the next grid line', Family::Timing, 'Moves notes or points together so that the first is on the next grid line.', [
             Param::integer('steps', 'Lines, below 0 for earlier', -10_000, 10_000, 1),
             EditInput::lanes(),
         ], keeps: true, words: ['snap', 'grid', 'align', 'nudge', 'next line'], examples: [[], ['steps' => 5]], takes: [AppliesTo::Notes, AppliesTo::Points]);

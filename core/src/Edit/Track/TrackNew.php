@@ -30,7 +30,7 @@ final class TrackNew implements Edit
 {
     public static function spec(): Spec
     {
-        return new Spec('track-new', 'New track', Family::Part, 'Puts a track with an empty part into the song.', [
+        return new Spec('track-new', 'New track', Family::Part, 'Adds a track with an empty part to the song.', [
             Param::integer('program', 'Sound: General MIDI program, 0 for piano', 0, 127, 0),
             Param::flag('drums', 'Drums'),
             Param::name('name', 'Name', optional: true),

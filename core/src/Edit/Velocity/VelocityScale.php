@@ -18,7 +18,7 @@ final class VelocityScale implements Edit
 {
     public static function spec(): Spec
     {
-        return new Spec('velocity-scale', 'Scale velocities by a percentage by a percentage', Family::Velocity, 'Multiplies every velocity by a percentage.', [
+        return new Spec('velocity-scale', 'Scale velocities by a percentage', Family::Velocity, 'Multiplies every velocity by a percentage.', [
             Param::number('percent', 'Percentage', 1, 1000, 100, '%'),
         ], takes: [AppliesTo::Notes, AppliesTo::Points], keeps: true, words: ['relation', 'velocity', 'dynamics', 'percent', 'gain'], forms: [
             ['title' => 'Half as loud', 'params' => ['percent' => 50]],

@@ -28,7 +28,7 @@ final class OutOfScale implements Finder
 
     public static function title(): string
     {
-        return 'Out of the scale';
+        return 'Outside the scale';
     }
 
     public function in(Part $part, EditInput $input): array

@@ -11,7 +11,7 @@ final class OutOfScale extends ByFilter
 {
     public static function spec(): SelectionSpec
     {
-        return new SelectionSpec('Select the notes out of the scale', words: ['wrong notes', 'accidentals']);
+        return new SelectionSpec('Select the notes outside the scale', words: ['wrong notes', 'accidentals']);
     }
 
     protected static function filter(): array

@@ -13,7 +13,7 @@ final class Every implements Condition
 {
     public static function spec(): ConditionSpec
     {
-        return new ConditionSpec('{"nth": 1 or more, "from": 1 or more}', 'every so many', 'every', ['nth' => 2, 'from' => 1], countsLast: true);
+        return new ConditionSpec('{"nth": 1 or more, "from": 1 or more}', 'every nth', 'every', ['nth' => 2, 'from' => 1], countsLast: true);
     }
 
     public static function takes(mixed $value): bool

@@ -236,9 +236,9 @@ final class ArrangingTest extends TestCase
     /** @return iterable<string, array{array<string, mixed>, string}> */
     public static function badCarries(): iterable
     {
-        yield 'no track below' => [['tracks' => 3], 'There is no track so far down: nothing moved.'];
-        yield 'its own track' => [['track' => 1], 'That is the track that they are on: nothing moved.'];
-        yield 'off the keyboard' => [['semitones' => 100], 'would leave the keyboard: nothing moved.'];
+        yield 'no track below' => [['tracks' => 3], 'There is no track that far down: nothing moved.'];
+        yield 'its own track' => [['track' => 1], 'They are on that track already: nothing moved.'];
+        yield 'off the keyboard' => [['semitones' => 100], 'would go beyond the highest or lowest pitch: nothing moved.'];
         yield 'a part that is gone' => [['part' => 99], 'part'];
     }
 

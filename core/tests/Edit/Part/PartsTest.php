@@ -168,7 +168,7 @@ final class PartsTest extends TestCase
         self::assertSame([7680, 8640], $after->part(2)->notes->column('start'));
         self::assertSame(8000, self::after('part-resize', ['to' => 8000])->part(2)->head->to);
         $this->expectException(Refusal::class);
-        $this->expectExceptionMessage('“Part 2” would be of no length: nothing changed.');
+        $this->expectExceptionMessage('“Part 2” would have no length: nothing changed.');
         self::after('part-resize', ['to' => 7680]);
     }
 

@@ -75,7 +75,7 @@ final class ChordsTest extends TestCase
                 Make::edit($score, $edit, $params);
                 self::fail("$edit was done");
             } catch (Refusal $refusal) {
-                self::assertStringContainsString('would leave the keyboard: nothing changed.', $refusal->getMessage());
+                self::assertStringContainsString('would go beyond the highest or lowest pitch: nothing changed.', $refusal->getMessage());
             }
         }
     }

@@ -113,7 +113,7 @@ final class InsertRecordingTest extends TestCase
         $after = $outcome->change->applyTo($score);
 
         self::assertSame([50, 53, 60], Make::pitches($after));
-        self::assertSame('1 note recorded; 2 notes gave way.', $outcome->said);
+        self::assertSame('1 note recorded; 2 notes replaced.', $outcome->said);
         self::assertSame(Make::bytes($score), Make::bytes($outcome->change->inverse()->applyTo($after)));
         self::assertSame([50, 51, 53], Make::pitches(Make::after($score, 'insert-recording', ['events' => [], 'punchFrom' => 1900, 'punchTo' => 1920, 'since' => 0, 'until' => 9] + $params, [])), 'within a punch');
         self::assertSame([60], Make::pitches(Make::after($score, 'insert-recording', ['loopFrom' => 0, 'loopTo' => 3840, 'since' => 0, 'until' => 2.0] + $params, [])), 'a whole round');

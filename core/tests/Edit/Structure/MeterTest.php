@@ -42,7 +42,7 @@ final class MeterTest extends TestCase
     public function test_a_note_at_a_beat_that_the_bar_has_not_is_named_and_nothing_changes(): void
     {
         $this->expectException(Refusal::class);
-        $this->expectExceptionMessage('D4 at 1.4.1 stands at a beat that a bar of 3/4 has not');
+        $this->expectExceptionMessage('D4 at 1.4.1 is on a beat that a bar of 3/4 does not have');
         Make::edit(Make::score([[0, 960, 60], [2880, 960, 62]]), 'to-meter', ['beats' => 3, 'how' => 'fill']);
     }
 

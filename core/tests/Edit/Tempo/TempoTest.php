@@ -73,7 +73,7 @@ final class TempoTest extends TestCase
     {
         self::assertSame(100.0, self::tempos('tempo-tap', ['taps' => [10, 10.6, 11.2, 11.8]])[0][1]);
         self::assertSame(150.0, self::tempos('tempo-tap', ['taps' => [0, 1, 5, 5.4, 5.8]])[0][1]);
-        self::assertSame('That was so already: nothing changed.', Batch::once(['edit' => 'tempo-tap', 'params' => ['taps' => [0, 9]]], self::song())->said);
+        self::assertSame('It is like that already: nothing changed.', Batch::once(['edit' => 'tempo-tap', 'params' => ['taps' => [0, 9]]], self::song())->said);
     }
 
     public function test_meters_likewise(): void

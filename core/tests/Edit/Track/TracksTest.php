@@ -135,7 +135,7 @@ final class TracksTest extends TestCase
                 self::after([['edit' => $edit, 'params' => $params, 'on' => $on]], $song->score);
                 self::fail($edit);
             } catch (Refusal $e) {
-                self::assertStringContainsString($edit === 'part-move' ? 'no track so far up' : 'stays at the top', $e->getMessage());
+                self::assertStringContainsString($edit === 'part-move' ? 'no track that far up' : 'stays at the top', $e->getMessage());
             }
         }
     }

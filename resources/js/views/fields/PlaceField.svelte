@@ -11,34 +11,37 @@
     }
     let { value, words, label, onchange, first = false }: Props = $props();
 
-    const isTick = $derived(typeof value === 'number');
+    /** A bar and beat is a text that begins with a number; a tick is only kept, as it came with an older recipe. */
+    const typed = $derived(typeof value === 'number' || (typeof value === 'string' && /^\d/.test(value)));
 </script>
 
 <div class="flex gap-2">
     <select
         class="select select-sm w-44"
         aria-label={label}
-        value={isTick ? 'tick' : typeof value === 'string' ? value : ''}
+        value={typeof value === 'number' ? 'tick' : typed ? 'bar' : typeof value === 'string' ? value : ''}
         data-first={first ? '' : undefined}
         onchange={(e) => {
             const to = e.currentTarget.value;
-            onchange(to === '' ? undefined : to === 'tick' ? 0 : to);
+            if (to !== 'tick') onchange(to === '' ? undefined : to === 'bar' ? '1.1' : to);
         }}
     >
         <option value="">nowhere</option>
         {#each words as word (word)}<option value={word}>{placeWords(word)}</option>{/each}
-        <option value="tick">a tick</option>
+        <option value="bar">bar and beat</option>
+        {#if typeof value === 'number'}<option value="tick">tick {value}</option>{/if}
     </select>
-    {#if isTick}
+    {#if typed && typeof value === 'string'}
         <input
             class="input input-sm w-28 text-right"
-            type="number"
-            min="0"
-            aria-label="{label}, tick"
+            type="text"
+            aria-label="{label}, bar and beat"
+            placeholder="17.3"
             {value}
+            onfocus={(e) => e.currentTarget.select()}
             oninput={(e) => {
-                const n = Math.round(Number(e.currentTarget.value));
-                if (e.currentTarget.value !== '' && n >= 0) onchange(n);
+                const place = e.currentTarget.value.trim();
+                if (/^\d{1,6}(\.\d{1,3}){0,3}$/.test(place)) onchange(place);
             }}
         />
     {/if}

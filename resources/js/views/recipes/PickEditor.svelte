@@ -104,7 +104,7 @@
                 {@render beats('Beats', Number(line.value), 1, (value) => set(i, { value }))}
             {:else if ask.field === 'every'}
                 {@const v = line.value as { nth: number; from?: number }}
-                {@render number('Every so many', v.nth, 1, (nth) => set(i, { value: { ...v, nth } }))}
+                {@render number('Every nth', v.nth, 1, (nth) => set(i, { value: { ...v, nth } }))}
                 from the
                 {@render number('From the', v.from ?? 1, 1, (from) => set(i, { value: { ...v, from } }))}
             {:else if ask.field === 'span'}

@@ -65,14 +65,14 @@
                 <button
                     class="btn btn-ghost btn-xs px-1"
                     data-field
-                    title="Once more"
-                    aria-label="Step {i + 1} once more"
+                    title="Duplicate"
+                    aria-label="Duplicate step {i + 1}"
                     onclick={() => draft.again(i)}>2×</button
                 >
                 <button
                     class="btn btn-ghost btn-xs px-1"
                     data-field
-                    aria-label="Take step {i + 1} away"
+                    aria-label="Remove step {i + 1}"
                     onclick={(e) => takeAway(e, i)}>×</button
                 >
             </div>

@@ -128,7 +128,7 @@
         const those = replaced;
         for (const r of those) if ((await work(() => keepRecipe(r))) === null) return;
         replaced = [];
-        said = those.length === 1 ? `“${those[0]!.name}” is as it was.` : `${those.length} recipes are as they were.`;
+        said = those.length === 1 ? `“${those[0]!.name}” is restored.` : `${those.length} recipes are restored.`;
         song.tell(said);
     }
 

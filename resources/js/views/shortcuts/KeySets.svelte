@@ -54,7 +54,7 @@
             },
             () =>
                 brought
-                    ? `“${keys.state.name}” was imported, and is in use; undo takes changes of it back.`
+                    ? `“${keys.state.name}” was imported, and is in use; undo takes back changes to it.`
                     : 'Nothing was imported.',
         );
     }
@@ -128,8 +128,8 @@
                 onclick={() =>
                     void work(
                         () => keys.ask('POST', `key-sets/${set}/restore`).then(() => void (gone = null)),
-                        () => `“${called}” is back, and in use.`,
-                    )}>Bring “{called}” back</button
+                        () => `“${called}” is restored, and in use.`,
+                    )}>Restore “{called}”</button
             >
         {/if}
         <a class="btn btn-sm" href="/api/key-sets/{state_.set}/file" download>Save as a file</a>
