@@ -208,9 +208,9 @@ test('the pen takes after the note last touched, where it is told to', async ({ 
     await page.keyboard.press("'");
     await page.keyboard.press('Alt+;');
     const panel = page.getByRole('dialog', { name: 'Pen settings' });
-    await panel.getByLabel('As of the note last touched').first().check();
-    await panel.getByLabel('As of the note last touched').last().check();
-    await said(page, 'Pen length as of the note last touched.');
+    await panel.getByLabel('As the note last touched').first().check();
+    await panel.getByLabel('As the note last touched').last().check();
+    await said(page, 'Pen length as the note last touched.');
     await page.keyboard.press('Escape');
     const note = await spot(page, 2100, 64);
     await page.mouse.click(note.x, note.y);

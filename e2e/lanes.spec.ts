@@ -153,7 +153,7 @@ test('by mouse: drawn freehand, in a line, cleared, a point dragged, the lane ma
     expect(new Set((await notesOf(page, song)).map((n) => n[4])).size).toBe(1);
     await press(page, "'", 'Control+z');
     await said(page, /^Undone/);
-    await page.getByRole('button', { name: 'Put Modulation away' }).click();
+    await page.getByRole('button', { name: 'Hide Modulation' }).click();
     await expect(lane).toHaveCount(0);
 });
 

@@ -64,9 +64,9 @@ test('changes of tempo and meter are begun, moved and removed at bars, by keyboa
     await press(page, 'Escape');
     await press(page, 'Alt+Shift+t');
     const panel = page.getByRole('dialog', { name: 'Tempo and meter' });
-    await panel.getByRole('button', { name: 'Tempo from bar 3' }).press('Enter');
+    await panel.getByRole('button', { name: 'Add tempo from bar 3' }).press('Enter');
     await said(page, 'Tempo 120 from 3.1.1.');
-    await panel.getByRole('button', { name: 'Meter from bar 3' }).press('Enter');
+    await panel.getByRole('button', { name: 'Add meter from bar 3' }).press('Enter');
     const beats = panel.getByLabel('Beats from bar 3');
     await beats.fill('3');
     await beats.press('Tab');

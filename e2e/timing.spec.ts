@@ -131,8 +131,12 @@ test.describe('job 1: a take is tightened', () => {
     test('what is out of range in a panel is said there, and Esc leaves everything as it was', async ({ page }) => {
         const song = await fresh(page, LOOSE);
         const take = await notesOf(page, song);
-        await press(page, 'Control+a', 'Alt+q');
         const panel = page.getByRole('dialog', { name: 'Quantize' });
+        await press(page, 'Alt+q');
+        await expect(panel.getByTestId('landing')).toHaveText(
+            'No notes are selected: nothing changed. Ctrl A selects all, D the next note.',
+        );
+        await press(page, 'Escape', 'Control+a', 'Alt+q');
         await panel.getByRole('spinbutton', { name: 'Window' }).fill('400');
         await expect(panel.getByTestId('landing')).toContainText('Window: a whole number from 0 to 100 %.');
         await press(page, 'Escape');

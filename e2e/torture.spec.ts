@@ -1,3 +1,4 @@
+import type { Request } from '@playwright/test';
 import { expect, test, type Page } from './silent';
 import { bring, cutOff, LOOSE, midi, openRoll, said, type SongJson } from './support';
 
@@ -106,8 +107,26 @@ async function state(page: Page, id: number): Promise<unknown> {
     return { song: bare(song), ...seen, part: ids.get(seen.part) ?? '' };
 }
 
-/** Waits until nothing waits any more, for some frames. */
+/** Requests of a page under way, without those that it makes by itself again and again. */
+const underWay = new WeakMap<Page, Set<Request>>();
+
+function watch(page: Page): void {
+    const all = new Set<Request>();
+    underWay.set(page, all);
+    page.on('request', (r) => {
+        if (!r.url().includes('/presence') && r.resourceType() === 'fetch') all.add(r);
+    });
+    for (const end of ['requestfinished', 'requestfailed'] as const) page.on(end, (r) => all.delete(r));
+    page.on('framenavigated', () => all.clear());
+}
+
+/** Waits until nothing waits any more, for some frames; a panel has got what it asks for. */
 async function rested(page: Page): Promise<void> {
+    do await still(page);
+    while ((underWay.get(page)?.size ?? 0) > 0);
+}
+
+async function still(page: Page): Promise<void> {
     await page.waitForFunction(
         () =>
             new Promise((resolve) => {
@@ -214,6 +233,7 @@ const words = (keys: string[][]): string => keys.map((k) => k.join(' ')).join(',
 
 /** What typing ends in, slowly and fast. */
 async function ends(page: Page, keys: string[][], mode: Mode, how: How): Promise<[unknown, unknown]> {
+    if (!underWay.has(page)) watch(page);
     const found: unknown[] = [];
     for (const fast of [false, true]) {
         const song = await begun(page, mode);

@@ -52,7 +52,7 @@ final class Settings
     /** @return list<Setting> */
     private static function list(): array
     {
-        $velocityFrom = static fn (PartSettings $now): string => $now->velocityFrom === 'touched' ? 'Pen velocity as of the note last touched' : "Pen velocity fixed at $now->penVelocity";
+        $velocityFrom = static fn (PartSettings $now): string => $now->velocityFrom === 'touched' ? 'Pen velocity as the note last touched' : "Pen velocity fixed at $now->penVelocity";
         $penLength = static fn (PartSettings $now): string => 'Pen length '.($now->penLength->name ?? 'one grid cell');
 
         return [
@@ -74,7 +74,7 @@ final class Settings
             new Setting('velocityFrom', 'fixed', ...self::choice('fixed', 'touched'),
                 words: $velocityFrom),
             new Setting('lengthFrom', 'fixed', ...self::choice('fixed', 'touched'),
-                words: static fn (PartSettings $now): string => $now->lengthFrom === 'touched' ? 'Pen length as of the note last touched' : $penLength($now)),
+                words: static fn (PartSettings $now): string => $now->lengthFrom === 'touched' ? 'Pen length as the note last touched' : $penLength($now)),
             new Setting('penLength', null, Grid::ALLOWED, Shape::text(), static fn (mixed $v): ?Grid => is_string($v) ? Grid::parse($v, 'penLength') : null, words: $penLength, nullable: true),
             new Setting('swingKept', self::SWING, 'over 50 to 75 %', Shape::number(50, 75), static fn (mixed $v): ?float => (is_int($v) || is_float($v)) && $v > 50 && $v <= 75 ? (float) $v : null),
             new Setting('touchedLength', null, 'ticks, 1 or more', Shape::whole(1), self::whole(1, PHP_INT_MAX >> 20)['read'], nullable: true),

@@ -16,7 +16,8 @@ export class Landing {
         readonly trouble: string,
     ) {}
 
-    static of(answer: LandingAnswer, part: Part): Landing {
+    /** `hint`: what to press where something was missing, as a sentence. */
+    static of(answer: LandingAnswer, part: Part, hint = ''): Landing {
         const given = answer.parts[part.id];
         const mine = given && 'put' in given ? given : undefined;
         return new Landing(
@@ -24,7 +25,7 @@ export class Landing {
             new Set(mine?.drop),
             new Set(answer.marks?.merging[part.id]),
             new Set(answer.marks?.far[part.id]),
-            answer.said.join(' '),
+            [...answer.said, hint].join(' ').trim(),
             answer.warnings,
             '',
         );

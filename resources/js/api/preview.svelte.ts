@@ -37,7 +37,8 @@ export class Preview {
                 },
                 asking.signal,
             );
-            if (asking === this.asking && part === song.open) this.landing = Landing.of(answer, part);
+            if (asking === this.asking && part === song.open)
+                this.landing = Landing.of(answer, part, answer.missing ? song.hint(answer.missing) : '');
         } catch (e) {
             if (asking.signal.aborted) return;
             this.landing = Landing.refused(e instanceof Error ? e.message : String(e));

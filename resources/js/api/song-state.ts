@@ -11,6 +11,7 @@ import type {
     ReadingAnswers,
     ReadingId,
     ReadingParams,
+    Requires,
     ScaleData,
     TimeData,
     TrackData,
@@ -35,6 +36,8 @@ export interface QueueState {
  */
 export interface SongState {
     readonly id: number;
+    /** What to press where a command did nothing for want of something. */
+    readonly hint: (missing: Requires) => string;
     revision: number;
     end: number;
     time: Time;

@@ -71,7 +71,7 @@
         class="btn absolute top-1 right-1 px-0.5 btn-ghost btn-xs"
         tabindex="-1"
         data-field
-        aria-label="Put {titleOf(name)} away"
+        aria-label="Hide {titleOf(name)}"
         title="Hide the lane"
         onclick={() => model.lanes.away(name)}><Icon of={X} size={13} /></button
     >

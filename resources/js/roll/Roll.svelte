@@ -99,7 +99,7 @@
         : 0}px {model.lanes.shown.map((l) => `${model.lanes.height(l)}px`).join(' ')}"
     aria-label="Piano roll of {part.name}, {part.version >= 0 ? part.notes.size : 0} notes, {song.selection.version >= 0
         ? song.selection.notes.size
-        : 0} chosen"
+        : 0} selected"
     role="application"
     tabindex="0"
     data-testid="roll"

@@ -83,8 +83,15 @@ export class Lanes {
         localStorage.setItem(HEIGHTS, JSON.stringify(this.heights));
     }
 
-    /** Shows a lane and works in it; the one that is worked in is put away. */
+    /**
+     * Shows a lane and works in it; the one that is worked in is put away. What the next command works on follows from the
+     * lane and from the selection: where a command still changes that, it waits, and so do the keys behind it.
+     */
     turn(lane: string): void {
+        this.model.song.withSelection(() => this.turnTo(lane));
+    }
+
+    private turnTo(lane: string): void {
         const { song } = this.model;
         if (lane === 'none') {
             this.keep([]);
@@ -101,7 +108,10 @@ export class Lanes {
     /** Shows a set of lanes. */
     call(number: number): void {
         const set = this.sets[number - 1];
-        if (!set) return;
+        if (set) this.model.song.withSelection(() => this.show(set));
+    }
+
+    private show(set: LaneSet): void {
         const { song } = this.model;
         this.keep(set.lanes);
         if (!set.lanes.includes(song.selection.lane ?? '')) song.selection.focus(null);
@@ -148,8 +158,10 @@ export class Lanes {
     /** The lane after the one that is worked in; after the last, the notes. */
     next(): boolean {
         if (this.shown.length === 0) return false;
-        const at = this.shown.indexOf(this.model.song.selection.lane ?? '');
-        this.focus(this.shown[at + 1] ?? null);
+        this.model.song.withSelection(() => {
+            const at = this.shown.indexOf(this.model.song.selection.lane ?? '');
+            this.focus(this.shown[at + 1] ?? null);
+        });
         return true;
     }
 

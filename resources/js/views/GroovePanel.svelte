@@ -218,7 +218,7 @@
                     <button
                         data-field
                         class="btn btn-ghost btn-xs w-7 px-0"
-                        aria-label="Take {g.groove.name} away"
+                        aria-label="Remove {g.groove.name}"
                         title="Remove"
                         onclick={() => void remove(g)}><Icon of={Trash2} size={15} /></button
                     >

@@ -63,7 +63,7 @@
             type="checkbox"
             checked={settings.velocityFrom === 'touched'}
             onchange={() => set({ velocityFrom: 'toggle' })}
-        /> As of the note last touched</label
+        /> As the note last touched</label
     >
     <div class="flex flex-col gap-1 px-4 pt-3" role="group" aria-label="Length">
         <span class="text-sm font-semibold">Length</span>
@@ -83,7 +83,7 @@
                 checked={settings.lengthFrom === 'touched'}
                 onchange={() => set({ lengthFrom: 'toggle' })}
             />
-            As of the note last touched{settings.lengthFrom === 'touched' && settings.touchedLength !== null
+            As the note last touched{settings.lengthFrom === 'touched' && settings.touchedLength !== null
                 ? `, ${lengthWords(settings.touchedLength, song.time.ppq)}`
                 : ''}</label
         >

@@ -99,7 +99,7 @@
             class="btn btn-outline btn-sm"
             data-field
             onclick={() => song.do(tempoSet(round(time.tempoAt(transport.tick)), { bar: here }))}
-            >Tempo from bar {here}</button
+            >Add tempo from bar {here}</button
         >
         <button class="btn btn-outline btn-sm" title="Tap the tempo: a tap a quarter" {@attach does('tap')}
             >Tap <kbd class="key">{labels(keys.keysFor('tap', {}, 'roll')).join(' ')}</kbd></button
@@ -144,7 +144,7 @@
             onclick={() => {
                 const [beats, unit] = time.meterAt(transport.tick);
                 song.do(meterSet(beats, unit, { bar: here }));
-            }}>Meter from bar {here}</button
+            }}>Add meter from bar {here}</button
         >
     </div>
     {#snippet foot()}
