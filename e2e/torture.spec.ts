@@ -116,8 +116,9 @@ function watch(page: Page): void {
     page.on('request', (r) => {
         if (!r.url().includes('/presence') && r.resourceType() === 'fetch') all.add(r);
     });
-    for (const end of ['requestfinished', 'requestfailed'] as const) page.on(end, (r) => all.delete(r));
-    page.on('framenavigated', () => all.clear());
+    page.on('requestfinished', (r) => all.delete(r));
+    page.on('requestfailed', (r) => all.delete(r));
+    page.on('domcontentloaded', () => all.clear());
 }
 
 /** Waits until nothing waits any more, for some frames; a panel has got what it asks for. */
