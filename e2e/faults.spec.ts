@@ -131,3 +131,19 @@ test('what takes long says how far it is, and Esc or the button stops it with no
     await press(page, 'Escape', 'd', 'ArrowUp');
     await said(page, /up a semitone/);
 });
+
+test('what is pressed while a page is still fetched is meant for it', async ({ page }) => {
+    const song = await bring(page, midi(LOOSE));
+    await page.route('**/SongPage*.js', async (route) => {
+        await new Promise((resolve) => setTimeout(resolve, 800));
+        await route.continue();
+    });
+    await openRoll(page, song);
+    await press(page, 'Alt+Shift+w');
+    await said(page, 'Acoustic Grand Piano is empty.');
+    // With the part its page goes. In the roll this key is an edit of notes; on the page of the song it is the track's level.
+    await press(page, 'Control+z');
+    await expect(page).toHaveURL(/songs\/\d+$/);
+    await press(page, 'Alt+ArrowDown');
+    await said(page, '“Take”: volume 96, pan in the middle.');
+});

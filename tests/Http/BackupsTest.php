@@ -137,7 +137,7 @@ final class BackupsTest extends TestCase
     {
         $song = $this->song();
         self::assertSame(0, Artisan::call('jactonic:backup', ['file' => "$this->folder/mine.sqlite"]));
-        self::assertStringContainsString('it was read through and is whole', Artisan::output());
+        self::assertStringContainsString('it was checked and is complete', Artisan::output());
         self::assertSame(2, Artisan::call('jactonic:backup', ['file' => "$this->folder/mine.sqlite"]), 'no file is written over');
         $song->forceDelete();
         self::assertSame(0, Artisan::call('jactonic:restore', ['file' => "$this->folder/mine.sqlite"]));

@@ -14,7 +14,7 @@ use Tests\TestCase;
 final class FaultsTest extends TestCase
 {
     #[TestWith([5, 503, 'The server is busy'])]
-    #[TestWith([13, 507, 'Make room.'])]
+    #[TestWith([13, 507, 'Free some space.'])]
     #[TestWith([8, 507, 'Give the server the right to write it'])]
     #[TestWith([14, 507, 'Give the server the right to write it'])]
     #[TestWith([26, 500, 'is damaged or no data file of Jactonic'])]
@@ -37,6 +37,18 @@ final class FaultsTest extends TestCase
         $this->do($song, [['edit' => 'transpose', 'on' => ['part' => $part, 'pick' => ['all' => true]], 'params' => ['semitones' => 1]]])->assertStatus(507);
         DB::statement('pragma query_only = 0');
         self::assertSame($song->revision, $song->refresh()->revision);
+    }
+
+    public function test_what_is_gone_is_said_on_the_screen_without_its_number(): void
+    {
+        $song = $this->song();
+        $part = $this->partId($song);
+        $notes = 'A note that was meant is not in the part';
+        foreach ([[['part' => 99_999, 'notes' => []], 'That part is not there any more.'], [['tracks' => [99_999]], 'That track is not there any more.'], [['part' => $part, 'notes' => [99_999]], $notes], [['part' => $part, 'lane' => 'cc:11', 'points' => [99_999]], 'A point that was meant is not in the part']] as [$on, $said]) {
+            $this->do($song, [['edit' => 'transpose', 'on' => $on, 'params' => ['semitones' => 1]]])->assertStatus(422)
+                ->assertJsonPath('detail', static fn (string $detail): bool => str_contains($detail, '99999'))
+                ->assertJsonPath('screen', static fn (string $screen): bool => str_starts_with($screen, $said) && ! str_contains($screen, '99999'));
+        }
     }
 
     public function test_a_log_that_cannot_be_written_changes_nothing_of_the_answer(): void

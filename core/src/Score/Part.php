@@ -178,7 +178,7 @@ final class Part
     /** @throws Refusal when there is no such note */
     public function note(int $id): Note
     {
-        return $this->notes->get($id) ?? throw Refusal::parameter('on.notes', $id, "ids of notes that are in the part “{$this->name}”");
+        return $this->notes->get($id) ?? throw Refusal::parameter('on.notes', $id, "ids of notes that are in the part “{$this->name}”")->onScreen("A note that was meant is not in the part “{$this->name}” any more.");
     }
 
     /**

@@ -43,13 +43,13 @@ final class Score
     /** @throws Refusal when there is no such part */
     public function part(int $id): Part
     {
-        return $this->parts[$id] ?? throw Refusal::parameter('part', $id, $this->parts === [] ? 'no part is there' : 'one of '.implode(', ', array_keys($this->parts)));
+        return $this->parts[$id] ?? throw Refusal::parameter('part', $id, $this->parts === [] ? 'no part is there' : 'one of '.implode(', ', array_keys($this->parts)))->onScreen('That part is not there any more.');
     }
 
     /** @throws Refusal when there is no such track */
     public function track(int $id): Track
     {
-        return $this->tracks[$id] ?? throw Refusal::parameter('track', $id, $this->tracks === [] ? 'no track is there' : 'one of '.implode(', ', array_keys($this->tracks)));
+        return $this->tracks[$id] ?? throw Refusal::parameter('track', $id, $this->tracks === [] ? 'no track is there' : 'one of '.implode(', ', array_keys($this->tracks)))->onScreen('That track is not there any more.');
     }
 
     /** @return list<int> the ids of the tracks that a person works on, in their order: all but those that are kept out of sight */

@@ -24,7 +24,12 @@ final class Caret
         $by ??= $settings->nudge;
         $lines = $time->lines($settings->grid, $settings->swing);
         if ($by->unit !== 'grid' || floor($by->amount) !== $by->amount) {
-            return max(0, Note::whole($tick + $by->distance($time, $lines, $steps, $tick)));
+            // Each step ends on a tick: several at once come to where they come one by one.
+            for ($i = abs($steps), $one = $steps <=> 0; $i > 0; $i--) {
+                $tick = max(0, Note::whole($tick + $by->distance($time, $lines, $one, $tick)));
+            }
+
+            return $tick;
         }
         for ($i = abs($steps) * (int) $by->amount; $i > 0; $i--) {
             $tick = $steps > 0 ? $lines->after($tick) : $lines->before($tick);

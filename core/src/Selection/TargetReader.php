@@ -75,7 +75,7 @@ final class TargetReader
         $there = count($ids) >= self::MANY ? array_flip($part->notes->ids()) : [];
         foreach ($ids as $id) {
             if (! isset($there[$id]) && ! $part->notes->has($id)) {
-                throw Refusal::parameter('on.notes', $id, sprintf('ids of notes that are in the part “%s”', $part->name));
+                throw Refusal::parameter('on.notes', $id, sprintf('ids of notes that are in the part “%s”', $part->name))->onScreen(sprintf('A note that was meant is not in the part “%s” any more.', $part->name));
             }
         }
 
@@ -101,7 +101,7 @@ final class TargetReader
             return array_keys($found);
         }
         $ids = self::ids($item['points'] ?? [], 'on.points');
-        $wrong = static fn (int $id): Refusal => Refusal::parameter('on.points', $id, sprintf('ids of points that are in the lane %s of the part “%s”', $lane->name, $part->name));
+        $wrong = static fn (int $id): Refusal => Refusal::parameter('on.points', $id, sprintf('ids of points that are in the lane %s of the part “%s”', $lane->name, $part->name))->onScreen(sprintf('A point that was meant is not in the part “%s” any more.', $part->name));
         if (count($ids) < self::MANY) {
             foreach ($ids as $id) {
                 $point = $part->points->get($id);

@@ -40,4 +40,18 @@ final class CaretTest extends TestCase
 
         self::assertSame($to, Caret::moved($from, $steps, $by === null ? null : Step::parse($by), PartSettings::fromArray($settings), $time));
     }
+
+    public function test_several_steps_at_once_come_to_where_they_come_one_by_one(): void
+    {
+        $time = Timeline::of(960, [[0, 500_000], [3840, 437_000]], [[0, 4, 4], [3840, 7, 8]]);
+        foreach ([['unit' => 'ms', 'amount' => 5], ['unit' => 'samples', 'amount' => 333], ['unit' => 'value', 'amount' => '1/16'], ['unit' => 'grid', 'amount' => 0.7], ['unit' => 'bar', 'amount' => 1]] as $by) {
+            foreach ([[0, 1], [3700, 1], [9000, -1], [200, -1]] as [$from, $sign]) {
+                $one = $from;
+                for ($count = 1; $count <= 40; $count++) {
+                    $one = Caret::moved($one, $sign, Step::parse($by), PartSettings::fromArray([]), $time);
+                    self::assertSame($one, Caret::moved($from, $sign * $count, Step::parse($by), PartSettings::fromArray([]), $time), json_encode([$by, $from, $sign, $count]) ?: '');
+                }
+            }
+        }
+    }
 }

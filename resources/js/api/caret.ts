@@ -38,7 +38,8 @@ export function moveCaret(song: SongState, steps: number, by: unknown, then?: ()
             });
         },
         join: (next: Move) => {
-            if (next.steps === undefined || next.by !== same) return false;
+            // There and back are two ways: the song's start ends the first.
+            if (next.steps === undefined || next.by !== same || Math.sign(next.steps) !== Math.sign(total)) return false;
             total += next.steps;
             return true;
         },

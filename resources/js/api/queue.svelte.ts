@@ -94,9 +94,9 @@ export class Queue {
         return !this.busy && this.items.length === 0 && this.again.length === 0;
     }
 
-    /** Whether what is pressed now has to wait for what was pressed before it. */
+    /** Whether what is pressed now has to wait for what was pressed before it, or for its page. */
     get holdsInput(): boolean {
-        return this.front === null && [...this.flying, ...this.items].some(holdsInput);
+        return this.front === null && (this.song.lacksPage() || [...this.flying, ...this.items].some(holdsInput));
     }
 
     /** Whether something is under way that can be stopped. */

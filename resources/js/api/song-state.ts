@@ -63,6 +63,7 @@ export interface SongState {
     readonly crossWindow: { caughtUp(change: CatchUp): void; rested(): void };
     /** The page that is wanted and still fetched. */
     readonly arriving: () => Promise<unknown> | null;
+    readonly lacksPage: () => boolean;
     readonly onChange: () => void;
     readonly onCaret: () => void;
 

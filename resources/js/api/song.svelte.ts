@@ -93,6 +93,8 @@ export class Song extends TrackList implements SongState {
     onTime: (before: Time) => void = () => {};
     /** The page that is wanted and still fetched. */
     arriving: () => Promise<unknown> | null = () => null;
+    /** Whether the page that is gone to is not there yet: what is pressed is meant for it. */
+    lacksPage: () => boolean = () => false;
     /** Called after each answer that changed the song. */
     onChange: () => void = () => {};
 

@@ -77,6 +77,7 @@
                 loaded.keeps = (c) => c.set !== undefined || commands.keepsSelection(c.edit ?? '', c.params);
                 loaded.hint = nextKeys;
                 loaded.arriving = () => pages.arriving;
+                loaded.lacksPage = () => pages.lacks(place.at);
                 loaded.onNotes = (notes) => loaded.open && transport.try(loaded.open, notes);
                 loaded.onChange = () => transport.changed();
                 // A take is measured by one time.

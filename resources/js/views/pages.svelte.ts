@@ -44,6 +44,11 @@ class Pages {
         return missing.length > 0 ? Promise.allSettled(missing.map(([, asked]) => asked)) : null;
     }
 
+    /** Whether a page was asked for and is not there yet. */
+    lacks(name: string): boolean {
+        return this.asked.has(name as Name) && !this.loaded[name as Name];
+    }
+
     private load(name: Name): Promise<void> {
         let asked = this.asked.get(name);
         if (!asked) {
