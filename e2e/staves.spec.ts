@@ -112,7 +112,7 @@ test('job 16 by key: four bars become two, looped under the song, three parts do
     await said(page, /loops up to 3\.1\.1, 2 times/);
     // Three parts down a third: two keys to select, three to move, of which two may be held.
     await press(page, 'Control+a', 'ArrowDown', 'ArrowDown', 'ArrowDown');
-    await said(page, '3 parts changed; the first plays: −3.');
+    await said(page, '3 parts play 3 semitones lower.');
     await expect(page.getByTestId('part').first()).toContainText('−3');
     const line = [0, 1, 2, 3].map((i) => [i * 96, 0, 57 + i, 80]);
     expect(await saved(page)).toEqual([
@@ -172,7 +172,7 @@ test('parts are walked, taken in, moved in time, to edges, to lines and to other
     await press(page, 'Control+Shift+ArrowLeft');
     await said(page, 'now ends at 3.2.1');
     await press(page, 'Control+ArrowUp', 'Control+Shift+ArrowUp');
-    await said(page, '“Pad” plays: 125 %.');
+    await said(page, '“Pad” plays at 125 % velocity.');
     await press(page, 'm');
     await expect.poll(async () => (await pad()).muted).toBe(true);
     await expect(page.getByTestId('part').nth(1)).toContainText('muted');
@@ -525,7 +525,7 @@ test('the keys that arranging takes: four bars looped under the song in five, pa
     await within(2, 'Shift+j');
     await said(page, '2 parts joined into one.');
     await within(3, 'Control+a', '-');
-    await said(page, '3 parts changed; the first plays: −3.');
+    await said(page, '3 parts play 3 semitones lower.');
     await press(page, 'Escape', 'Home', 'Control+Shift+ArrowRight', 'd');
     await within(2, 'Control+b');
     await said(page, 'cropped to 1.1.1–2.1.1');
@@ -545,5 +545,5 @@ test('the keys that arranging takes: four bars looped under the song in five, pa
             ['Vibes', 0, '+9'],
             ['Vibes 2', 3840, '−3'],
         ]);
-    await said(page, /plays: −3\.$/);
+    await said(page, /plays? 3 semitones lower\.$/);
 });

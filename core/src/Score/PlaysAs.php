@@ -61,6 +61,18 @@ final readonly class PlaysAs
         ], static fn (string $w): bool => $w !== ''));
     }
 
+    /** What is heard of it, for a sentence: "12 semitones higher, at 80 % velocity, 20 ms later"; "as written" where it is plain. */
+    public function inSentence(): string
+    {
+        $semitones = abs($this->transpose);
+
+        return implode(', ', array_filter([
+            $semitones === 0 ? '' : ($semitones === 1 ? 'a semitone' : "$semitones semitones").($this->transpose < 0 ? ' lower' : ' higher'),
+            $this->velocity === 100 ? '' : "at $this->velocity % velocity",
+            $this->delay === 0 ? '' : abs($this->delay).' ms '.($this->delay < 0 ? 'earlier' : 'later'),
+        ], static fn (string $w): bool => $w !== '')) ?: 'as written';
+    }
+
     /** @return array{int, int, int, int} what `fromArray` reads back */
     public function toArray(): array
     {

@@ -47,7 +47,7 @@ final class PartPlays implements Edit
         $builder = new ChangeBuilder;
         $clipped = 0;
         $parts = $input->wholeParts();
-        $words = '';
+        $words = [];
         foreach ($parts as $part) {
             $now = $part->head->plays;
             $transpose = $value('transpose', $now->transpose);
@@ -62,10 +62,15 @@ final class PartPlays implements Edit
             $held = max(PlaysAs::SOFTEST, min(PlaysAs::LOUDEST, $velocity));
             $clipped += $held === $velocity ? 0 : 1;
             $plays = new PlaysAs($transpose, $held, $delay, $now->until);
-            $words = $words === '' ? ($plays->words() === '' ? 'as written' : $plays->words()) : $words;
+            $words[] = $plays->inSentence();
             $builder->head($part, $part->head->playing($plays));
         }
-        $outcome = new Outcome($builder->change(), $input->selection, count($parts) === 1 ? "“{$parts[0]->name}” plays: $words." : sprintf('%s changed; the first plays: %s.', Wording::parts(count($parts)), $words));
+        $said = match (true) {
+            count($parts) === 1 => "“{$parts[0]->name}” plays $words[0].",
+            count(array_unique($words)) === 1 => Wording::parts(count($parts))." play $words[0].",
+            default => Wording::parts(count($parts))." changed. “{$parts[0]->name}” plays $words[0].",
+        };
+        $outcome = new Outcome($builder->change(), $input->selection, $said);
         $drums = count(array_filter($parts, static fn (Part $p): bool => ! $p->notes->isEmpty() && $p->channel() === GeneralMidi::DRUM_CHANNEL && $p->head->plays->transpose !== $value('transpose', $p->head->plays->transpose)));
 
         return $outcome->warn(...($clipped === 0 ? [] : [Wording::parts($clipped).' stayed at the loudest or softest.']), ...($drums === 0 ? [] : ['Drums keep their pitches.']));
