@@ -64,20 +64,20 @@ final class ChangeBuilder
     }
 
     /**
-     * Many notes otherwise in some columns, as `put` does it one by one: those that are as they were are left out; of the
-     * others one whose file had no proper end for it gets one. Nothing is made of them, so of many it is many times as fast.
+     * Other values for many notes in some columns, as `put` does it one by one: notes that stay as they were are left out; of
+     * the others, one whose file had no proper end for it gets one. No objects are made of them, so it is fast for many.
      *
      * @param  list<int>  $ids  ascending
      * @param  array<string, list<mixed>>  $values  by name of the column, in the order of the ids
      */
     public function columns(Part $part, array $ids, array $values): void
     {
-        [$ids, $was, $is] = $this->notes->otherwise($part, $ids, $values);
-        if ($ids !== [] && $part->notes->hasOther('release')) {
-            $was['release'] = $part->notes->integers('release', $ids);
-            $is['release'] = array_map(Note::ended(...), $was['release']);
+        $changed = ChangedValues::of($part->notes, $ids, $values);
+        if ($changed->ids !== [] && $part->notes->hasOther('release')) {
+            $releases = $part->notes->integers('release', $changed->ids);
+            $changed = $changed->with('release', $releases, array_map(Note::ended(...), $releases));
         }
-        $this->notes->columns($part, $ids, $was, $is);
+        $this->notes->columns($part, $changed);
     }
 
     /**
@@ -103,7 +103,7 @@ final class ChangeBuilder
      */
     public function pointColumns(Part $part, array $ids, array $values): void
     {
-        $this->points->columns($part, ...$this->points->otherwise($part, $ids, $values));
+        $this->points->columns($part, ChangedValues::of($part->points, $ids, $values));
     }
 
     /** Another head for a part; null takes it away, with what is in it kept out of sight. */

@@ -72,68 +72,10 @@ final class RowsBuilder
         unset($this->after[$part->id][$thing->id]);
     }
 
-    /**
-     * Those that are otherwise, of some that would get other values.
-     *
-     * @param  list<int>  $ids  ascending
-     * @param  array<string, list<mixed>>  $values  by name of the column, in the order of the ids
-     * @return array{list<int>, array<string, list<mixed>>, array<string, list<mixed>>} their ids, and the columns in which any is, before and after
-     */
-    public function otherwise(Part $part, array $ids, array $values): array
+    /** Puts many otherwise in some columns, as `put` does it one by one. */
+    public function columns(Part $part, ChangedValues $values): void
     {
-        Progress::steps(count($ids));
-        $was = $is = [];
-        foreach ($values as $name => $list) {
-            $before = ($this->of)($part)->values($name, $ids);
-            if ($before !== $list) {
-                [$was[$name], $is[$name]] = [$before, $list];
-            }
-        }
-        $same = [];
-        foreach ($ids as $i => $_) {
-            foreach ($was as $name => $before) {
-                if ($before[$i] !== $is[$name][$i]) {
-                    continue 2;
-                }
-            }
-            $same[] = $i;
-        }
-        if ($same !== []) {
-            $ids = self::without($ids, $same);
-            foreach ($was as $name => $before) {
-                [$was[$name], $is[$name]] = [self::without($before, $same), self::without($is[$name], $same)];
-            }
-        }
-
-        return [$ids, $was, $is];
-    }
-
-    /**
-     * @template V
-     *
-     * @param  list<V>  $list
-     * @param  list<int>  $places
-     * @return list<V> what stands elsewhere
-     */
-    private static function without(array $list, array $places): array
-    {
-        foreach ($places as $i) {
-            unset($list[$i]);
-        }
-
-        return array_values($list);
-    }
-
-    /**
-     * Puts what `otherwise` found.
-     *
-     * @param  list<int>  $ids
-     * @param  array<string, list<mixed>>  $was
-     * @param  array<string, list<mixed>>  $is
-     */
-    public function columns(Part $part, array $ids, array $was, array $is): void
-    {
-        $sides = RowsChange::columns($this->table, ($this->of)($part), $ids, $was, $is);
+        $sides = RowsChange::columns($this->table, ($this->of)($part), $values->ids, $values->before, $values->after);
         if (isset($this->before[$part->id]) || isset($this->after[$part->id]) || isset($this->columns[$part->id])) {
             array_map(fn (Note|Point $thing): bool => $this->put($part, $thing), $sides->after());
         } elseif (! $sides->isEmpty()) {
