@@ -96,6 +96,26 @@ test('changes of tempo and meter are begun, moved and removed at bars, by keyboa
     await expect(page.getByTestId('roll')).toBeFocused();
 });
 
+test('a number that goes down while older answers come goes on down', async ({ page }) => {
+    const song = await bring(page, midi(LOOSE));
+    await openRoll(page, song);
+    await page.route('**/edits', async (route) => {
+        await new Promise((resolve) => setTimeout(resolve, 250));
+        await route.continue();
+    });
+    await press(page, 'Alt+Shift+t');
+    const tempo = page.getByRole('dialog', { name: 'Tempo and meter' }).getByLabel('Tempo from bar 1');
+    await expect(tempo).toBeFocused();
+    for (let i = 0; i < 10; i++) {
+        await page.keyboard.press('ArrowDown');
+        await page.waitForTimeout(100);
+    }
+    await expect(tempo).toHaveValue('110');
+    await said(page, 'Tempo 110 from 1.1.1.');
+    await press(page, 'Escape', 'Control+z');
+    await said(page, /^Undone: Tempo 11\d from 1\.1\.1\./);
+});
+
 test('on stop the playhead stays or goes back, as one chose', async ({ page }) => {
     const song = await bring(page, midi([...LOOSE, [96 * 40, 48, 60, 80]]));
     await openRoll(page, song);
