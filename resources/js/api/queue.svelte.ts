@@ -1,3 +1,4 @@
+import { counted } from '../rules/counted';
 import { tick } from 'svelte';
 import { NoAnswer } from './client';
 import { goTogether, holdsInput, keepsCaret, keepsSelection, type Item, type Sealed, type Waiting } from './items';
@@ -178,12 +179,7 @@ export class Queue {
         if (this.turning) return;
         const left = this.items.filter((i) => i.kind === 'later' && i.isPress).length;
         this.items = this.items.filter((i) => i.kind !== 'later');
-        if (left > 0)
-            this.song.tell(
-                '',
-                [],
-                `${left === 1 ? '1 key' : `${left} keys`} typed before you left the page did nothing.`,
-            );
+        if (left > 0) this.song.tell('', [], `${counted(left, 'key')} typed before you left the page did nothing.`);
         this.count();
     }
 
@@ -292,7 +288,7 @@ export class Queue {
             this.going = this.wasGoing = true;
             this.items.unshift(item);
         } else {
-            if (left > 0) this.song.tell(`Stopped ${left} steps before it.`);
+            if (left > 0) this.song.tell(`Stopped ${counted(left, 'step')} before it.`);
             this.going = this.wasGoing = false;
         }
     }
@@ -335,7 +331,7 @@ export class Queue {
         await this.settled();
         count += inherited.filter((s) => !s.wasDone).flatMap((s) => s.batch).length;
         if (count === 0) return;
-        const words = count === 1 ? '1 command' : `${count} commands`;
+        const words = counted(count, 'command');
         this.song.tell(
             `${words} that a closed window had not sent ${count === 1 ? 'was' : 'were'} sent now. ${this.song.said}`,
         );

@@ -1,4 +1,5 @@
 <script lang="ts">
+    import { counted } from '../rules/counted';
     import { X } from 'lucide';
     import { onMount, untrack } from 'svelte';
     import { does } from '../keys/does';
@@ -57,7 +58,7 @@
         ? 'border-primary bg-base-100 font-semibold text-base-content'
         : 'border-base-content/50 bg-base-200 text-base-content/80'}"
     role="group"
-    aria-label="Lane of {titleOf(name)}, {count} points{focused ? ', worked in' : ''}"
+    aria-label="Lane of {titleOf(name)}, {counted(count, 'point')}{focused ? ', worked in' : ''}"
 >
     <LaneEdge {model} lane={name} />
     <button
@@ -66,7 +67,7 @@
         title="Work in this lane, or hide it"
         {@attach does('lane-show', { lane: name })}>{focused ? '▸ ' : ''}{titleOf(name)}</button
     >
-    <span class="tabular-nums">{count === 1 ? '1 point' : `${count} points`}</span>
+    <span class="tabular-nums">{counted(count, 'point')}</span>
     <button
         class="btn absolute top-1 right-1 px-0.5 btn-ghost btn-xs"
         tabindex="-1"

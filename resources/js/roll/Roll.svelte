@@ -1,4 +1,5 @@
 <script lang="ts">
+    import { counted } from '../rules/counted';
     import { onMount, untrack } from 'svelte';
     import type { Part } from '../api/part.svelte';
     import type { Song } from '../api/song.svelte';
@@ -97,7 +98,8 @@
     style:grid-template-rows="{RULER}px {chordLine.shown ? CHORDS : 0}px 1fr {model.laneOpen
         ? model.lanes.height(VELOCITIES)
         : 0}px {model.lanes.shown.map((l) => `${model.lanes.height(l)}px`).join(' ')}"
-    aria-label="Piano roll of {part.name}, {part.version >= 0 ? part.notes.size : 0} notes, {song.selection.version >= 0
+    aria-label="Piano roll of {part.name}, {counted(part.version >= 0 ? part.notes.size : 0, 'note')}, {song.selection
+        .version >= 0
         ? song.selection.notes.size
         : 0} selected"
     role="application"

@@ -1,3 +1,4 @@
+import { counted } from '../rules/counted';
 import { moveCaret } from '../api/caret';
 import type { Note } from '../api/tables';
 import type { RollState } from './roll-state';
@@ -61,7 +62,7 @@ export class CaretSelection {
         song.putCaret(to.tick, to.pitch);
         this.mine = song.selection.made;
         model.caretWent();
-        const notes = ids.length === 1 ? '1 note' : `${ids.length} notes`;
+        const notes = counted(ids.length, 'note');
         song.tell(`${notes} passed up to ${song.time.position(to.tick, part.lines)}, ${model.rowName(to.pitch)}.`);
     }
 }

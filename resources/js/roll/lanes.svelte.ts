@@ -1,3 +1,4 @@
+import { counted } from '../rules/counted';
 import { Lane } from '../rules/lane';
 import type { Point } from '../api/tables';
 import { commands } from '../keys/commands.svelte';
@@ -149,7 +150,7 @@ export class Lanes {
         const count = lane ? this.pointsOf(lane).length : 0;
         song.tell(
             lane
-                ? `In the lane of ${titleOf(lane)}: ${count === 1 ? '1 point' : `${count} points`}; Esc goes back to the notes.`
+                ? `In the lane of ${titleOf(lane)}: ${counted(count, 'point')}; Esc goes back to the notes.`
                 : `At the notes of ${part.name}.`,
         );
         this.model.touchAll();

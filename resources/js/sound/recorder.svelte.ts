@@ -1,3 +1,4 @@
+import { counted } from '../rules/counted';
 import type { Part } from '../api/part.svelte';
 import type { Song } from '../api/song.svelte';
 import type { Answer, PlayedEvent } from '../api/types';
@@ -170,7 +171,7 @@ class Recorder {
             take.song.tell(
                 count === 0
                     ? 'Recording ended; nothing was played.'
-                    : `${count === 1 ? '1 note' : `${count} notes`} recorded into ${take.part.name}.`,
+                    : `${counted(count, 'note')} recorded into ${take.part.name}.`,
                 take.song.warnings,
             );
         });

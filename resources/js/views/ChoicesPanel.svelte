@@ -1,4 +1,5 @@
 <script lang="ts">
+    import { counted } from '../rules/counted';
     import { tick } from 'svelte';
     import type { Part } from '../api/part.svelte';
     import type { Song } from '../api/song.svelte';
@@ -38,7 +39,7 @@
             if (shiftKey && altKey) song.select([...song.selection.notes].filter((id) => !taken.has(id)));
             else if (altKey) song.select([...song.selection.notes].filter((id) => taken.has(id)));
             else song.select(shiftKey ? [...song.selection.notes, ...those] : those);
-            song.tell(`${song.selection.notes.size === 1 ? '1 note' : `${song.selection.notes.size} notes`} selected.`);
+            song.tell(`${counted(song.selection.notes.size, 'note')} selected.`);
         });
     }
 
@@ -105,7 +106,7 @@
                 >
                     <kbd class="key">{i + 1}</kbd>
                     <span class="flex-1 truncate">{called}</span>
-                    <span class="text-sm">{there(ids).length === 1 ? '1 note' : `${there(ids).length} notes`}</span>
+                    <span class="text-sm">{counted(there(ids).length, 'note')}</span>
                 </button>
             </li>
         {/each}

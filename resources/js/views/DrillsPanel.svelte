@@ -1,4 +1,5 @@
 <script lang="ts">
+    import { counted } from '../rules/counted';
     import { onMount } from 'svelte';
     import type { Song } from '../api/song.svelte';
     import { drills, written, type Drill } from './drills.svelte';
@@ -31,7 +32,7 @@
                 <p class="flex items-baseline gap-2 font-semibold">
                     <span class="flex-1">{i + 1}. {drill.title}</span>
                     {#if drills.done[drill.id]}<span class="text-sm font-normal" data-testid="done"
-                            >✓ in {drills.done[drill.id]} keys</span
+                            >✓ in {counted(drills.done[drill.id] ?? 0, 'key')}</span
                         >{/if}
                 </p>
                 <p class="text-sm">{drill.wrong} {drill.goal}</p>
@@ -44,10 +45,10 @@
                         onclick={() => start(drill)}>Begin</button
                     >
                     {#if told.has(drill.id)}
-                        <span>{drill.keys.length} keys: <kbd class="key">{written(drill.keys)}</kbd></span>
+                        <span>{counted(drill.keys.length, 'key')}: <kbd class="key">{written(drill.keys)}</kbd></span>
                     {:else}
                         <button data-field class="btn btn-xs" onclick={() => (told = new Set([...told, drill.id]))}
-                            >How? ({drill.keys.length} keys)</button
+                            >How? ({counted(drill.keys.length, 'key')})</button
                         >
                     {/if}
                 </p>

@@ -1,4 +1,5 @@
 <script lang="ts">
+    import { counted } from '../rules/counted';
     import type { Part } from '../api/part.svelte';
     import { Lane } from '../rules/lane';
     import { commands } from '../keys/commands.svelte';
@@ -51,6 +52,12 @@
         e.preventDefault();
         e.stopPropagation();
     }
+
+    /** How many points a lane has, or the number of its controller. */
+    function beside(lane: { name: string; count: number }): string {
+        if (lane.count > 0) return counted(lane.count, 'point');
+        return lane.name.startsWith('cc:') ? `CC ${lane.name.slice(3)}` : '';
+    }
 </script>
 
 <Panel title="Lanes" onkeydown={press}>
@@ -81,7 +88,7 @@
             >
                 <span class="w-4">{model.lanes.shown.includes(lane.name) ? '✓' : ''}</span>
                 <span class="flex-1 truncate">{lane.title}</span>
-                <span class="text-sm opacity-80">{lane.count > 0 ? `${lane.count} points` : lane.name}</span>
+                <span class="text-sm opacity-80">{beside(lane)}</span>
             </li>
         {:else}
             <li role="presentation" class="px-4 py-2">No lane found.</li>

@@ -1,4 +1,5 @@
 <script lang="ts">
+    import { counted } from '../rules/counted';
     import { SETTING_RANGES } from '../contract';
     import { Eraser, PenLine } from 'lucide';
     import type { Part } from '../api/part.svelte';
@@ -240,7 +241,7 @@
         </select></label
     >
     <span class="ml-auto" data-testid="chosen" title="Notes selected"
-        >{#if song.selection.lane}{song.selection.points.size} points{:else}{chosen} of {all}<span
+        >{#if song.selection.lane}{counted(song.selection.points.size, 'point')}{:else}{chosen} of {all}<span
                 class="max-[1330px]:hidden">&nbsp;selected</span
             >{/if}</span
     >

@@ -118,7 +118,7 @@
                         <span class="block">{fault.said}</span>
                         <span class="block text-sm text-base-content/85"
                             >{fault.part === part.id ? '' : `${song.parts.get(fault.part)?.name ?? ''}: `}{reading
-                                .kinds[fault.kind]}; mend: {fault.mend}</span
+                                .kinds[fault.kind]}. Fix: {fault.mend}</span
                         >
                     </button>
                 </li>

@@ -1,4 +1,5 @@
 <script lang="ts">
+    import { counted } from '../rules/counted';
     import { untrack } from 'svelte';
     import type { Landing } from '../api/landing';
     import type { Part } from '../api/part.svelte';
@@ -85,7 +86,7 @@
         recorder.on
             ? transport.counting > 0
                 ? `Count-in: ${transport.counting}`
-                : `Take${recorder.round > 0 ? `, round ${recorder.round}` : ''}: ${recorder.count === 1 ? '1 note' : `${recorder.count} notes`}`
+                : `Take${recorder.round > 0 ? `, round ${recorder.round}` : ''}: ${counted(recorder.count, 'note')}`
             : song.commandLog.recording
               ? `Recording: ${song.commandLog.recording.length}`
               : [recorder.armed && 'Armed', stepState.on && 'Step input'].filter(Boolean).join(', '),

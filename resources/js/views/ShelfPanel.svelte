@@ -1,4 +1,5 @@
 <script lang="ts">
+    import { counted } from '../rules/counted';
     import type { Phrase } from '../api/types';
     import { onMount, untrack } from 'svelte';
     import { request, upload } from '../api/client';
@@ -44,7 +45,7 @@
             const kept = await request('POST', `songs/${song.id}/shelf`, { on: song.on(), name });
             await load();
             keeping = false;
-            song.tell(`“${kept.name}” is on the shelf: ${kept.notes} notes.`);
+            song.tell(`“${kept.name}” is on the shelf: ${counted(kept.notes, 'note')}.`);
             panels.close();
         });
 

@@ -1,4 +1,5 @@
 <script lang="ts">
+    import { counted } from '../rules/counted';
     import { Copy, Download, FileMusic, FilePlus, Pencil, Trash2, Upload } from 'lucide';
     import { onMount, tick, untrack } from 'svelte';
     import { request, upload } from '../api/client';
@@ -98,7 +99,7 @@
         picker.value = '';
     }
 
-    const parts = (n: number): string => (n === 1 ? '1 part' : `${n} parts`);
+    const parts = (n: number): string => counted(n, 'part');
     const bars = (n: number): string => (n === 1 ? '1 bar' : `${n} bars`);
 
     /** An empty song, and its part opened to be written in. */

@@ -1,4 +1,5 @@
 <script lang="ts">
+    import { counted } from '../rules/counted';
     import { tick, untrack } from 'svelte';
     import { request } from '../api/client';
     import type { Song } from '../api/song.svelte';
@@ -58,7 +59,7 @@
         >Search <input
             class="input input-sm flex-1"
             type="search"
-            placeholder="of {all} steps"
+            placeholder="of {counted(all, 'step')}"
             bind:value={search}
         /></label
     >

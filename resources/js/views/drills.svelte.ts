@@ -1,3 +1,4 @@
+import { counted } from '../rules/counted';
 import type { Drill } from '../api/types';
 import { request } from '../api/client';
 import type { Part } from '../api/part.svelte';
@@ -53,7 +54,7 @@ class Drills {
         localStorage.setItem(KEPT, JSON.stringify(this.done));
         const enough =
             taken <= fewest.length ? ', as few as there are' : `; ${fewest.length} are enough: ${written(fewest)}`;
-        song.tell(`Done in ${taken === 1 ? '1 key' : `${taken} keys`}${enough}. Hold Y for how it was.`);
+        song.tell(`Done in ${counted(taken, 'key')}${enough}. Hold Y for how it was.`);
     }
 
     private async left(song: Song, part: Part, drill: Drill): Promise<number> {

@@ -1,3 +1,4 @@
+import { counted } from '../../rules/counted';
 import type { Handler } from '../../keys/keys.svelte';
 import type { ArrangeModel } from '../arrange-model.svelte';
 import { deleteParts, putIn } from './make';
@@ -32,7 +33,7 @@ export function carried(model: ArrangeModel): Record<string, Handler> {
         });
     }
 
-    const words = (n: number): string => (n === 1 ? '1 part' : `${n} parts`);
+    const words = (n: number): string => counted(n, 'part');
     return {
         copy: () => copy((ids) => song.tell(`${words(ids.length)} copied.`)),
         cut: () =>

@@ -1,3 +1,4 @@
+import { counted } from '../../rules/counted';
 import type { Part } from '../../api/part.svelte';
 import type { ArrangeModel } from '../arrange-model.svelte';
 
@@ -86,10 +87,5 @@ export function wordsOf(part: Part): string {
         plays && plays.until > (head.to ?? 0) ? `loops to bar ${bar(plays.until - 1)}` : '',
         head.muted ? 'muted' : '',
     ].filter(Boolean);
-    return (
-        [
-            `${name}: bar ${bar(head.from)}${end}, ${notes.size === 1 ? '1 note' : `${notes.size} notes`}`,
-            ...extras,
-        ].join(', ') + '.'
-    );
+    return [`${name}: bar ${bar(head.from)}${end}, ${counted(notes.size, 'note')}`, ...extras].join(', ') + '.';
 }

@@ -1,3 +1,4 @@
+import { counted } from '../../rules/counted';
 import type { Part } from '../../api/part.svelte';
 import type { Handler } from '../../keys/keys.svelte';
 import type { RollModel } from '../roll-model.svelte';
@@ -12,7 +13,7 @@ export function copying(model: RollModel): Record<string, Handler> {
     /** Keeps what is selected, or what lies in the span; then does what follows, in its turn. */
     function copy(then: (words: string, inSpan: boolean) => void): void {
         song.clipboard.copy(({ notes: { length: n } }, inSpan) =>
-            then(`${n === 1 ? '1 note' : `${n} notes`}${inSpan ? ' of the span' : ''}`, inSpan),
+            then(`${counted(n, 'note')}${inSpan ? ' of the span' : ''}`, inSpan),
         );
     }
 

@@ -1,3 +1,4 @@
+import { counted } from '../../rules/counted';
 import type { Part } from '../../api/part.svelte';
 import type { Handler } from '../../keys/keys.svelte';
 import { tool } from '../pen.svelte';
@@ -87,7 +88,7 @@ export function writing(model: RollModel): Record<string, Handler> {
             song.afterAll(() => {
                 const { grid, swing, strength, nudge, tied } = here().settings;
                 const parts = [...song.parts.keys()];
-                const words = `${parts.length} parts: grid ${grid}, swing ${swing} %, strength ${strength} %, and this nudge step.`;
+                const words = `${counted(parts.length, 'part')}: grid ${grid}, swing ${swing} %, strength ${strength} %, and this nudge step.`;
                 song.doQuietly({ set: { grid, swing, strength, nudge, tied }, on: [{ parts }] }, () =>
                     song.tell(words),
                 );

@@ -124,8 +124,12 @@ export class NoteDrag {
     words(ppq: number): string {
         const parts: string[] = [];
         if (this.shift.start) parts.push(distanceWords(this.shift.start, ppq));
-        if (this.shift.pitch && this.scale) parts.push(`${signed(this.steps)} steps of ${this.part.scaleName}`);
-        else if (this.shift.pitch) parts.push(`${signed(this.shift.pitch)} semitones`);
+        if (this.shift.pitch && this.scale)
+            parts.push(
+                `${signed(this.steps)} ${Math.abs(this.steps) === 1 ? 'step' : 'steps'} of ${this.part.scaleName}`,
+            );
+        else if (this.shift.pitch)
+            parts.push(`${signed(this.shift.pitch)} ${Math.abs(this.shift.pitch) === 1 ? 'semitone' : 'semitones'}`);
         if (this.shift.length && this.grip !== 'start') parts.push(`length ${distanceWords(this.shift.length, ppq)}`);
         if (this.velocity) parts.push(`velocity ${signed(this.velocity)}`);
         return parts.join(', ');

@@ -1,3 +1,4 @@
+import { counted } from '../../rules/counted';
 import { keys } from '../../keys/keys.svelte';
 import { inputs } from '../../sound/inputs/inputs.svelte';
 import { recorder } from '../../sound/recorder.svelte';
@@ -16,7 +17,7 @@ export function strike(model: RollModel): Gesture {
             if (recorder.on || model.steps.on) return true;
             const row = part.ordered.filter((n) => n.pitch === pitch && part.holds(n.start)).map((n) => n.id);
             song.select(shift || mod ? [...song.selection.notes, ...row] : row);
-            song.tell(`${row.length === 1 ? '1 note' : `${row.length} notes`} on ${model.rowName(pitch)} selected.`);
+            song.tell(`${counted(row.length, 'note')} on ${model.rowName(pitch)} selected.`);
             keys.flashFor('select', { move: 'row' });
             return true;
         },

@@ -1,3 +1,4 @@
+import { counted } from '../../rules/counted';
 import { request } from '../../api/client';
 import type { Song } from '../../api/song.svelte';
 import type { Handler } from '../../keys/keys.svelte';
@@ -15,7 +16,7 @@ export function applicationCommands(song: () => Song | null, tell: (words: strin
         strip: () => {
             stripRows.turn();
             const rows = stripRows.count;
-            tell(rows === 0 ? 'The key strip is hidden.' : `The key strip has ${rows} lines.`);
+            tell(rows === 0 ? 'The key strip is hidden.' : `The key strip has ${counted(rows, 'line')}.`);
         },
         commands: () => panels.turn({ name: 'commands' }),
         shortcuts: () => router.go({ at: 'keys', page: 'shortcuts' }),
