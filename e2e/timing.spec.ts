@@ -128,6 +128,25 @@ test.describe('job 1: a take is tightened', () => {
         await expect.poll(async () => starts(await notesOf(page, song)).slice(0, 2)).toEqual([0, 480]);
     });
 
+    test('a panel asks for what is not filled in, and a place is a bar and a beat', async ({ page }) => {
+        const song = await fresh(page, LOOSE);
+        await press(page, 'Control+a', 'Alt+s', 'v');
+        const panel = page.getByRole('dialog', { name: 'Move to a place' });
+        const landing = panel.getByTestId('landing');
+        await expect(landing).toHaveText('Place: a bar and beat, such as 17.3, or a place of the list.');
+        await expect(panel.locator('.text-error')).toHaveCount(0);
+        await panel.getByRole('combobox', { name: 'Place' }).selectOption('bar and beat');
+        const place = panel.getByLabel('Place, bar and beat');
+        await place.fill('3.2');
+        await expect(landing).toContainText('8 notes moved to 3.2.1');
+        await place.press('Enter');
+        await expect.poll(async () => starts(await notesOf(page, song))[0]).toBe(2 * 3840 + 960);
+        await press(page, 'Alt+s', 'v');
+        await expect(panel).toBeVisible();
+        await press(page, 'Escape', 'Alt+Shift+k');
+        await expect(page.getByRole('group', { name: 'Lowest note' }).getByRole('textbox')).toHaveValue('C3');
+    });
+
     test('what is out of range in a panel is said there, and Esc leaves everything as it was', async ({ page }) => {
         const song = await fresh(page, LOOSE);
         const take = await notesOf(page, song);

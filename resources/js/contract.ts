@@ -1427,9 +1427,9 @@ export interface EditParams {
          */
         tick?: unknown;
         /**
-         * a whole number from 0 to 108
+         * a whole number from 0 to 127, the name of a pitch (C2, F#3, Bb1; C4 is 60) or of a drum, or caret for the caret’s row
          */
-        low?: number;
+        low?: unknown;
         /**
          * a whole number from 0 to 6
          */
@@ -1457,9 +1457,9 @@ export interface EditParams {
          */
         tick?: unknown;
         /**
-         * a whole number from 0 to 108
+         * a whole number from 0 to 127, the name of a pitch (C2, F#3, Bb1; C4 is 60) or of a drum, or caret for the caret’s row
          */
-        low?: number;
+        low?: unknown;
         /**
          * a whole number from 1 to 127
          */
@@ -2612,6 +2612,10 @@ export interface Param {
     };
     roots?: string[];
     kinds?: string[];
+    /**
+     * What is allowed, as the screen says it, where that differs.
+     */
+    screen?: string;
     /**
      * What is typed of it looks like this: a pattern.
      */

@@ -54,7 +54,7 @@ final readonly class Param
         return new self($name, $title, new Number($min, $max, $unit), $default, $setting, $optional);
     }
 
-    public static function pitch(string $name, string $title, ?CaretRow $default = null, bool $optional = false): self
+    public static function pitch(string $name, string $title, CaretRow|int|null $default = null, bool $optional = false): self
     {
         return new self($name, $title, new PitchValue, $default, optional: $optional);
     }
@@ -217,14 +217,20 @@ final readonly class Param
     /** What may stand here, for the screen. */
     public function sentence(): string
     {
-        return sprintf('%s: %s.', $this->title, match ($this->kind->field()) {
+        return sprintf('%s: %s.', $this->title, $this->words() ?? $this->allowed());
+    }
+
+    /** The same without its title, where `allowed` is for those who write a command. */
+    private function words(): ?string
+    {
+        return match ($this->kind->field()) {
             'place' => 'a bar and beat, such as 17.3, or a place of the list',
             'step' => 'a number above 0, in the unit of the list',
             'grid' => 'a note value from 1/1 to 1/128, such as 1/16, 1/8T or 1/16:5, or bars',
             'length' => 'a note value such as 1/16, or bars',
             'pitch' => 'a pitch such as C2, F#3 or Bb1, or a drum',
-            default => $this->allowed(),
-        });
+            default => null,
+        };
     }
 
     /** @return array<string, mixed> for the interface and the reference page */
@@ -232,7 +238,7 @@ final readonly class Param
     {
         return array_filter([
             'name' => $this->name, 'title' => $this->title, 'type' => $this->kind->field(), 'default' => $this->kind->write($this->default), 'setting' => $this->setting,
-            'optional' => $this->optional ?: null, 'adds' => $this->adds ?: null, 'hidden' => $this->isAsked && $this->kind->isAskable() ? null : true, 'allowed' => $this->allowed(),
+            'optional' => $this->optional ?: null, 'adds' => $this->adds ?: null, 'hidden' => $this->isAsked && $this->kind->isAskable() ? null : true, 'allowed' => $this->allowed(), 'screen' => $this->words(),
         ] + $this->kind->limits(), static fn (mixed $v): bool => $v !== null && $v !== '' && $v !== []);
     }
 }

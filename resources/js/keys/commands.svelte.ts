@@ -1,5 +1,5 @@
 import type { ArticulationSet } from '../contract';
-import type { Binding, Setup, Spec } from '../api/types';
+import type { Binding, Param, Setup, Spec } from '../api/types';
 import type { RecipeData } from '../contract';
 import { entriesOf, same, type Entry } from './entries';
 
@@ -80,7 +80,14 @@ export function paramWords(spec: Spec, params: Record<string, unknown>): string 
     return words.length > 0 ? `: ${words.join(', ')}` : '';
 }
 
+/** Whether a parameter has to be given. */
+export const isNeeded = (p: Param): boolean => p.default === undefined && !p.setting && !p.optional;
+
+/** What may stand for a parameter, as a sentence: "Place: a bar and beat, such as 17.3, or a place of the list." */
+export const allowedWords = (p: Param): string => `${p.title}: ${p.screen ?? p.allowed}.`;
+
 export function valueWords(value: unknown): string {
+    if (typeof value === 'number' && value < 0) return `−${-value}`;
     if (typeof value === 'object' && value !== null && 'unit' in value) {
         const step = value as unknown as { unit: string; amount?: unknown };
         return step.unit === 'value' ? String(step.amount) : `${String(step.amount ?? 1)} ${step.unit}`;

@@ -116,7 +116,7 @@
     {/if}
     {#if trouble}<p class="px-4 py-2 text-sm text-error" role="alert">{trouble}</p>{/if}
     <div class="flex flex-wrap gap-2 p-4">
-        <button data-field class="btn btn-xs" onclick={add}>Add one</button>
+        <button data-field class="btn btn-xs" onclick={add}>Add an articulation</button>
         {#if set}<button data-field class="btn btn-xs btn-primary" onclick={() => give(set)}
                 >Give it to the track</button
             >{/if}

@@ -3,7 +3,7 @@
     import type { Part } from '../api/part.svelte';
     import type { Song } from '../api/song.svelte';
     import type { Settings } from '../api/types';
-    import { commands, paramWords, same, type Entry } from '../keys/commands.svelte';
+    import { allowedWords, commands, isNeeded, paramWords, same, type Entry } from '../keys/commands.svelte';
     import { keys } from '../keys/keys.svelte';
     import { Search } from '../keys/search';
     import { TypedLine } from '../keys/typed.svelte';
@@ -145,11 +145,9 @@
     }
 
     function run(e: Entry, given: Record<string, unknown>): void {
-        const missing = e.ask.find(
-            (p) => given[p.name] === undefined && p.default === undefined && !p.setting && !p.optional,
-        );
+        const missing = e.ask.find((p) => isNeeded(p) && given[p.name] === undefined);
         if (missing) {
-            said = `${missing.title}: ${missing.allowed}.`;
+            said = allowedWords(missing);
             return;
         }
         if (!keys.can(e.command)) {

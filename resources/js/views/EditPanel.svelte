@@ -3,7 +3,7 @@
     import type { Part } from '../api/part.svelte';
     import type { Song } from '../api/song.svelte';
     import type { Note, Spec } from '../api/types';
-    import { paramWords, same } from '../keys/commands.svelte';
+    import { allowedWords, isNeeded, paramWords, same } from '../keys/commands.svelte';
     import Field from './fields/Field.svelte';
     import LastTime, { asksForLast } from './LastTime.svelte';
     import LandingWords from './LandingWords.svelte';
@@ -20,13 +20,17 @@
     const byChance = $derived(spec.params.some((p) => p.name === 'seed'));
     const fields = $derived(spec.params.filter((p) => p.type !== 'notes' && p.type !== 'groove'));
 
+    const missing = $derived(fields.find((p) => isNeeded(p) && params[p.name] === undefined));
+
     // Where the notes would land, live: with the choice, the notes, the settings and what is set here.
     $effect(() => {
         void song.selection.version;
         void part.version;
         void part.settings;
         const command = { edit: spec.id, params };
-        void untrack(() => song.preview.look([command]));
+        // What is not filled in yet is asked for, not refused.
+        if (missing) untrack(() => song.preview.unlook());
+        else void untrack(() => song.preview.look([command]));
     });
     $effect(() => () => song.preview.unlook());
 
@@ -105,7 +109,11 @@
         </p>
     {/if}
     {#snippet foot()}
-        <LandingWords landing={song.preview.landing} />
+        {#if missing}
+            <p class="min-h-24" role="status" data-testid="landing">{allowedWords(missing)}</p>
+        {:else}
+            <LandingWords landing={song.preview.landing} />
+        {/if}
         <div class="flex flex-wrap items-center gap-2 py-1">
             <button data-field class="btn btn-sm btn-primary" onclick={() => apply(false)}
                 >{spec.title} <kbd class="key text-base-content">Enter</kbd></button

@@ -34,7 +34,7 @@ final class InsertChord implements Edit
             Param::chord('chord', 'Chord'),
             Param::integer('inversion', 'Inversion', 0, 6, 0),
             Param::place('tick', 'At', default: new Word('caret')),
-            Param::integer('low', 'Lowest note', Note::LOWEST, 108, self::LOW),
+            Param::pitch('low', 'Lowest note', self::LOW),
             Param::integer('spread', 'Notes moved up an octave', 0, 6, 0),
             Param::flag('group', 'As a group'),
             Param::integer('velocity', 'Velocity', Note::SOFTEST, Note::LOUDEST, setting: 'penVelocity'),

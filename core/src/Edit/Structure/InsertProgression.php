@@ -33,7 +33,7 @@ final class InsertProgression implements Edit
             Param::progression('chords', 'Chords'),
             Param::choice('lead', 'Voices', ['near' => 'led to the nearest', 'root' => 'root position'], 'near'),
             Param::place('tick', 'From', default: new Word('caret')),
-            Param::integer('low', 'Lowest note', Note::LOWEST, 108, InsertChord::LOW),
+            Param::pitch('low', 'Lowest note', InsertChord::LOW),
             Param::integer('velocity', 'Velocity', Note::SOFTEST, Note::LOUDEST, setting: 'penVelocity'),
             Param::scale('scale', 'Scale'),
         ], Requires::Part, ['chords', 'harmony', 'changes', 'write', 'type'], [

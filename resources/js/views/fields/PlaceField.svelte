@@ -26,7 +26,7 @@
             if (to !== 'tick') onchange(to === '' ? undefined : to === 'bar' ? '1.1' : to);
         }}
     >
-        <option value="">nowhere</option>
+        <option value="">select a place</option>
         {#each words as word (word)}<option value={word}>{placeWords(word)}</option>{/each}
         <option value="bar">bar and beat</option>
         {#if typeof value === 'number'}<option value="tick">tick {value}</option>{/if}
