@@ -58,6 +58,9 @@ test('an address that leads nowhere says so and shows the way', async ({ page })
     await expect(page.getByText('it may have been deleted')).toBeVisible();
     await page.getByRole('link', { name: 'All songs', exact: true }).click();
     await expect(page.getByRole('heading', { name: 'Songs' })).toBeVisible();
+    expect((await page.goto('/no/such/page'))?.status()).toBe(404);
+    await said(page, 'There is no page “/no/such/page”. These are all songs.');
+    await expect(page.getByRole('heading', { name: 'Songs' })).toBeVisible();
     await page.goto('/songs/1/parts/999999');
     await page.getByRole('link', { name: /The parts of/ }).click();
     await expect(page.getByTestId('part').first()).toBeVisible();

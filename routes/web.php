@@ -104,3 +104,5 @@ Route::view('/backups', 'app');
 Route::view('/songs/{song}', 'app', ['page' => 'resources/js/views/SongPage.svelte'])->where('song', $id);
 Route::view('/songs/{song}/chords', 'app')->where('song', $id);
 Route::view('/songs/{song}/parts/{part}', 'app', ['page' => 'resources/js/views/RollPage.svelte'])->where(['song' => $id, 'part' => $id]);
+// The application says that there is no such page, and shows the songs.
+Route::get('/{other}', static fn (): Response => response()->view('app', [], 404))->where('other', '(?!api/)[^.]+');

@@ -117,3 +117,13 @@ test('keys that belong together stand together in the strip', () => {
         ['O', 'overlapping ones'],
     ]);
 });
+
+test('keys that do not tell a direction say it', () => {
+    const two = (...keys: [string, string]): string[] =>
+        chips(
+            ['part below', 'part above'].map((label, i) => ({ ...KEYMAP[0]!, command: 'choose', keys: keys[i]!, label })),
+            false,
+        ).map((c) => c.label);
+    expect(two('S', 'W')).toEqual(['part below, above']);
+    expect(two('ArrowDown', 'ArrowUp')).toEqual(['part']);
+});

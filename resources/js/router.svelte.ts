@@ -38,6 +38,8 @@ export function addressOf(place: Place): string {
 /** Where the person is, in step with the address, so that the browser's back and forward work. */
 class Router {
     place = $state.raw<Place>(read(location.pathname));
+    /** The address that was come by, where it is none of a page. */
+    readonly unknown = this.place.at === 'songs' && location.pathname !== '/' ? location.pathname : '';
 
     constructor() {
         window.addEventListener('popstate', () => (this.place = read(location.pathname)));

@@ -20,6 +20,9 @@ const FAMILIES = [
     /(^|\+)[WS]$/,
 ];
 
+/** Keys whose sign tells the direction. */
+const TELLING = /(Arrow|Page|Wheel)/;
+
 /**
  * Neighbours of one command on keys that belong together become one chip. Of a sequence its first stroke is shown, and
  * its second once the first was pressed (`inside`). With `whole`, sequences stand each for itself, with all their strokes.
@@ -54,7 +57,7 @@ export function chips(
         label:
             !inside && !whole && first(group[0]!) !== group[0]!.keys
                 ? (word(group) ?? sequence(group))
-                : label(group.map((b) => b.label)),
+                : label(group.map((b) => b.label), TELLING.test(group[0]!.keys)),
     }));
 }
 
@@ -89,15 +92,20 @@ function shown(group: Binding[], inside: boolean): string[] {
     return [mods ? `${mods} ${joined}` : joined];
 }
 
-/** What the labels share, said once: "octave up", "octave down" become "octave". */
-function label(all: string[]): string {
+/** What the labels share, said once: "octave up", "octave down" become "octave" on keys that tell the direction. */
+function label(all: string[], tells = true): string {
     const distinct = [...new Set(all)];
     if (distinct.length === 1) return distinct[0]!;
     const words = distinct.map((l) => l.split(' '));
     const shortest = Math.min(...words.map((w) => w.length));
     let head = 0;
     while (head < shortest && words.every((w) => w[head] === words[0]![head])) head++;
-    if (head > 0) return words[0]!.slice(0, head).join(' ');
+    if (head > 0) {
+        const shared = words[0]!.slice(0, head).join(' ');
+        return tells || words.length > 2 || head === shortest
+            ? shared
+            : `${shared} ${words.map((w) => w.slice(head).join(' ')).join(', ')}`;
+    }
     let tail = 0;
     while (tail < shortest - 1 && words.every((w) => w.at(-1 - tail) === words[0]!.at(-1 - tail))) tail++;
     const shared = tail > 0 ? ' ' + words[0]!.slice(-tail).join(' ') : '';

@@ -125,6 +125,8 @@
         song?.tell(words);
     }
 
+    if (router.unknown) tell(`There is no page “${router.unknown}”. These are all songs.`);
+
     // A key is done in its turn: what it does may hang on what the one before it leaves.
     keys.gate = (again, isPress) => song?.queue.newInput(again, isPress) ?? false;
     keys.passes = (what) => {
