@@ -1,4 +1,5 @@
 <script lang="ts">
+    import type { Attachment } from 'svelte/attachments';
     import { chordLine } from '../harmony/chord-line.svelte';
     import { chooseChord } from '../harmony/commands';
     import { does } from '../keys/does';
@@ -6,9 +7,10 @@
 
     interface Props {
         model: RollModel;
-        canvas: HTMLCanvasElement;
+        /** Gets the canvas that it is drawn on. */
+        hold: Attachment<HTMLCanvasElement>;
     }
-    let { model, canvas = $bindable() }: Props = $props();
+    let { model, hold }: Props = $props();
     const { song, part, view } = $derived(model);
 
     // What is named follows the notes.
@@ -47,5 +49,5 @@
     data-testid="chords"
     data-names={chordLine.chords.map(([, , name]) => name).join(' ')}
     aria-label="Chords: {chordLine.chords.length}; a click selects the notes of one"
-    onclick={choose}><canvas bind:this={canvas} class="absolute inset-0 size-full"></canvas></button
+    onclick={choose}><canvas {@attach hold} class="absolute inset-0 size-full"></canvas></button
 >

@@ -1,4 +1,5 @@
 <script lang="ts">
+    import { untrack } from 'svelte';
     import { transport } from '../sound/transport.svelte';
     import OtherCaret from '../stage/OtherCaret.svelte';
     import type { RollModel } from './roll-model.svelte';
@@ -20,7 +21,8 @@
         put(caret, Math.round(view.x(song.caret.tick)));
         caretRow.style.transform = `translateY(${Math.round(view.y(song.caret.pitch))}px)`;
         caretRow.style.height = `${view.row}px`;
-        places++;
+        // It may be placed by what follows it: that does not follow itself.
+        places = untrack(() => places) + 1;
     }
 
     /** How often the view moved: what is placed by it looks anew. */

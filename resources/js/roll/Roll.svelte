@@ -112,7 +112,7 @@
     <Surface hand={hands.ruler} testid="ruler" oncontextmenu={menus.of('ruler')}>
         <canvas bind:this={canvases.ruler} class="absolute inset-0 size-full"></canvas>
     </Surface>
-    <ChordRow {model} bind:canvas={canvases.chords} />
+    <ChordRow {model} hold={(canvas) => void (canvases.chords = canvas)} />
     <Surface hand={hands.keyboard} testid="keyboard">
         <canvas bind:this={canvases.keyboard} class="absolute inset-0 size-full"></canvas>
     </Surface>

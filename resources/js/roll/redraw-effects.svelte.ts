@@ -78,7 +78,7 @@ export function redrawEffects(model: RollModel): void {
     $effect(() => {
         void song.caret;
         if (!there()) return;
-        model.place();
+        untrack(() => model.place());
         model.touch('ruler');
     });
     // What is looked at follows the notes, the choice and the settings.
