@@ -14,7 +14,10 @@ export const test = base.extend({
                 what === '/sound/bank.sf3' ? new Promise<Response>(() => {}) : fetched(what, ...more);
         });
         const loops: string[] = [];
-        context.on('weberror', (e) => e.error().message.includes('effect_update_depth') && loops.push(e.error().message));
+        context.on(
+            'weberror',
+            (e) => e.error().message.includes('effect_update_depth') && loops.push(e.error().message),
+        );
         await use(context);
         expect(loops, 'effects that follow their own changes').toEqual([]);
     },

@@ -119,7 +119,7 @@ final class Reference extends Command
 
     private static function leftOut(Param $param): string
     {
-        $default = $param->default === null ? null : '`'.trim(Refusal::show($param->default), '"').'`';
+        $default = $param->default === null ? null : '`'.trim(Refusal::show($param->toArray()['default'] ?? $param->default), '"').'`';
 
         return match (true) {
             $param->setting !== null => 'the part’s'.($default === null ? '' : ", else $default"),

@@ -121,7 +121,12 @@ test('keys that belong together stand together in the strip', () => {
 test('keys that do not tell a direction say it', () => {
     const two = (...keys: [string, string]): string[] =>
         chips(
-            ['part below', 'part above'].map((label, i) => ({ ...KEYMAP[0]!, command: 'choose', keys: keys[i]!, label })),
+            ['part below', 'part above'].map((label, i) => ({
+                ...KEYMAP[0]!,
+                command: 'choose',
+                keys: keys[i]!,
+                label,
+            })),
             false,
         ).map((c) => c.label);
     expect(two('S', 'W')).toEqual(['part below, above']);

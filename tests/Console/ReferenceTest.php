@@ -16,6 +16,7 @@ final class ReferenceTest extends TestCase
         foreach (['## Selecting', '## Picks', '`Mod+ArrowUp`', '`N` `M`'] as $text) {
             self::assertStringContainsString($text, $page);
         }
+        self::assertStringNotContainsString('{"word"', $page, 'a default is said as it is written');
         foreach (Catalogue::specs() as $spec) {
             self::assertStringContainsString("#### `$spec->id`", $page);
             foreach ($spec->params as $param) {

@@ -39,7 +39,8 @@ export function moveCaret(song: SongState, steps: number, by: unknown, then?: ()
         },
         join: (next: Move) => {
             // There and back are two ways: the song's start ends the first.
-            if (next.steps === undefined || next.by !== same || Math.sign(next.steps) !== Math.sign(total)) return false;
+            if (next.steps === undefined || next.by !== same || Math.sign(next.steps) !== Math.sign(total))
+                return false;
             total += next.steps;
             return true;
         },

@@ -57,7 +57,10 @@ export function chips(
         label:
             !inside && !whole && first(group[0]!) !== group[0]!.keys
                 ? (word(group) ?? sequence(group))
-                : label(group.map((b) => b.label), TELLING.test(group[0]!.keys)),
+                : label(
+                      group.map((b) => b.label),
+                      TELLING.test(group[0]!.keys),
+                  ),
     }));
 }
 

@@ -65,10 +65,10 @@
                 onfocus={(e) => e.currentTarget.select()}
                 oninput={(e) => number(e.currentTarget.value)}
             />
-            <span class="w-12 text-sm">{param.unit ?? ''}</span>
+            <span class="min-w-12 shrink-0 text-sm whitespace-nowrap">{param.unit ?? ''}</span>
             {#if ranged}
                 <input
-                    class="range range-xs flex-1 text-secondary"
+                    class="range range-xs min-w-0 flex-1 text-secondary"
                     type="range"
                     tabindex="-1"
                     aria-label={param.title}
