@@ -17,7 +17,7 @@ test('by key: a backup is made, and where it is is said', async ({ page }) => {
     await page.keyboard.press('Alt+Shift+B');
     await expect(page.getByTestId('where')).toContainText('storage/backups');
     await page.keyboard.press('Control+Alt+B');
-    await said(page, /^Everything is copied to .+\.sqlite; the copy was read through and is whole\.$/);
+    await said(page, /^Everything is copied to .+\.sqlite; the copy was checked and is complete\.$/);
     const made = /to (\S+\.sqlite)/.exec((await page.getByTestId('said').textContent())!)![1]!;
     await expect(page.getByTestId('copies')).toContainText(made);
     const [download] = await Promise.all([

@@ -345,7 +345,7 @@ test('no key is silent; what is not for here says so; values typed behind a word
         'not here: in a part',
     );
     await press(page, 'Enter', 'Enter');
-    await expect(panel.getByRole('status')).toContainText('is done in a part.');
+    await expect(panel.getByRole('status')).toContainText('works in a part.');
 });
 
 test('a scale: set by typing, seen, and held to; chords turned and opened, a phrase turned round', async ({ page }) => {

@@ -531,7 +531,7 @@ test('the keys that arranging takes: four bars looped under the song in five, pa
     await said(page, 'cropped to 1.1.1–2.1.1');
     // The vibraphone’s line to the pad, an octave up: copied, the track below, put in, up.
     await within(5, 'Control+c', 's', 'Control+v', 'Shift+ArrowUp');
-    await said(page, /plays: \+9\.$/);
+    await said(page, /plays 9 semitones higher\.$/);
     // The same line copied to the pad by one command, an octave up, then its last bar lower still.
     await press(page, 'Control+z', 'Control+z');
     await expect(page.getByTestId('part')).toHaveCount(3);
