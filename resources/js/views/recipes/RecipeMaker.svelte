@@ -39,7 +39,7 @@
     >
     <section aria-label="Condition">
         <h3 class="pb-1 text-sm font-semibold">
-            Take it from the selected notes {draft.condition?.lines.length === 0 ? 'all' : 'those'}
+            From the selected notes, take {draft.condition?.lines.length === 0 ? 'all' : 'those'}
         </h3>
         {#if draft.condition}
             <PickEditor asks={draft.asks} {ppq} condition={draft.condition} onchange={(c) => (draft.condition = c)} />
