@@ -72,7 +72,7 @@ final class RowsBuilder
         unset($this->after[$part->id][$thing->id]);
     }
 
-    /** Puts many otherwise in some columns, as `put` does it one by one. */
+    /** Puts other values of many in some columns, as `put` does it one by one. */
     public function columns(Part $part, ChangedValues $values): void
     {
         $sides = RowsChange::columns($this->table, ($this->of)($part), $values->ids, $values->before, $values->after);

@@ -52,7 +52,7 @@ final class Place extends Plain
 
     public function typed(array $words): ?array
     {
-        // A bar alone or with its beat and tick is a place once there are bars to count by: `Position`.
-        return preg_match('/^\d{1,6}(\.\d{1,3}){1,3}$/', $words[0]) === 1 ? [new Position($words[0]), 1] : $this->longest($words, 1);
+        // A bar with its beat is a place once there are bars to count by; a number alone may be meant for another parameter.
+        return str_contains($words[0], '.') && Position::reads($words[0]) ? [new Position($words[0]), 1] : $this->longest($words, 1);
     }
 }

@@ -195,7 +195,7 @@
     class="grid min-h-0 flex-1 outline-none"
     style:grid-template-columns="{HEADS}px 1fr"
     style:grid-template-rows="{RULER}px 1fr"
-    aria-label="Tracks and parts of {song.name}, {song.selection.parts.length} chosen"
+    aria-label="Tracks and parts of {song.name}, {song.selection.parts.length} selected"
     role="application"
     tabindex="-1"
     data-testid="staves"

@@ -129,7 +129,7 @@
             </p>
         {:else if found && found.hidden.length > 0}
             <p>
-                {context === 'any' ? 'Pages with a shortcut of their own keep it' : 'It replaces there'}:
+                {context === 'any' ? 'Pages with a shortcut of their own keep it' : 'It is used instead of'}:
                 {found.hidden.map((b) => `“${b.label}” ${WHERE[b.context]}`).join(', ')}.
             </p>
         {:else if found}

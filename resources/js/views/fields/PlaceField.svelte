@@ -11,15 +11,15 @@
     }
     let { value, words, label, onchange, first = false }: Props = $props();
 
-    /** A bar and beat is a text that begins with a number; a tick is only kept, as it came with an older recipe. */
-    const typed = $derived(typeof value === 'number' || (typeof value === 'string' && /^\d/.test(value)));
+    /** A text that begins with a number is a bar and beat. Ticks come only from older recipes, and stay. */
+    const isPosition = $derived(typeof value === 'string' && /^\d/.test(value));
 </script>
 
 <div class="flex gap-2">
     <select
         class="select select-sm w-44"
         aria-label={label}
-        value={typeof value === 'number' ? 'tick' : typed ? 'bar' : typeof value === 'string' ? value : ''}
+        value={typeof value === 'number' ? 'tick' : isPosition ? 'bar' : typeof value === 'string' ? value : ''}
         data-first={first ? '' : undefined}
         onchange={(e) => {
             const to = e.currentTarget.value;
@@ -31,7 +31,7 @@
         <option value="bar">bar and beat</option>
         {#if typeof value === 'number'}<option value="tick">tick {value}</option>{/if}
     </select>
-    {#if typed && typeof value === 'string'}
+    {#if isPosition}
         <input
             class="input input-sm w-28 text-right"
             type="text"
