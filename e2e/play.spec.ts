@@ -187,4 +187,6 @@ test('where the browser has no Web MIDI it says so, and who can play instead', a
     await panel.getByRole('button', { name: 'Look for them' }).press('Enter');
     await expect(panel.getByRole('alert')).toContainText('This browser has no Web MIDI');
     await expect(panel.getByRole('alert')).toContainText('the computer keys or the simulated player');
+    // The button that had the keys is gone: the panel has them.
+    await expect(panel).toBeFocused();
 });

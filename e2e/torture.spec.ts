@@ -216,6 +216,7 @@ const FIELDS: [string, string, string?][] = [
     ['a panel opens on what the keys before it leave', 'N Shift+B, ArrowDown, Alt+V R, 7'],
     ['a new part is undone, and keys are for the page of the song then', 'Alt+Shift+N, Control+Z, Shift+ArrowDown, ArrowRight', 'moved'],
     ['the caret goes there and back from the start', 'Escape, Control+Home, Alt+ArrowLeft, Alt+ArrowLeft, Alt+ArrowLeft, Alt+ArrowRight', '"caret":"10 '],
+    ['a key is not taken by a panel that goes', 'Alt+W F, Alt+L, Alt+ArrowDown', '8 notes down a semitone'],
     ['a row is moved twice', 'Alt+V R, Alt+ArrowDown, Alt+ArrowDown, Escape, ArrowDown'],
     ['a sequence goes on in the field of a panel', 'Alt+L, Alt+S T', '"panel":"Rename the track'],
     ['a sequence is ended by Esc, and the panel keeps the keys', 'Alt+L, Alt+S, Escape, ArrowDown, Escape, ArrowDown'],

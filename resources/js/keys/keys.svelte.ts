@@ -272,8 +272,8 @@ class Keys {
     private before(e: KeyboardEvent): void {
         const stroke = strokeOf(e);
         if (!e.isTrusted || stroke === null || this.capture || !this.holds() || isOutside(e.target)) return;
-        if (stroke !== 'Tab' && stroke !== 'Shift+Tab' && !belongsTo(e.target, stroke) && !isPressed(e.target, stroke))
-            return;
+        const isFor = isInPanel(e.target) ? !this.passes(stroke) : belongsTo(e.target, stroke);
+        if (!isFor && stroke !== 'Tab' && stroke !== 'Shift+Tab' && !isPressed(e.target, stroke)) return;
         const press = { stroke, code: e.code, key: e.key, repeat: e.repeat, time: e.timeStamp };
         if (!this.isHeldBack(() => this.pressAgain(press))) return;
         e.preventDefault();

@@ -50,6 +50,7 @@
     }
 
     function press(e: KeyboardEvent): void {
+        if (e.altKey && e.key.startsWith('Arrow')) return;
         const inName = e.target instanceof HTMLInputElement;
         const entry = (e.target as HTMLElement).closest<HTMLElement>('[data-choice]');
         const digit = /^Digit([1-9])$/.exec(e.code)?.[1];

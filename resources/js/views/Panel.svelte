@@ -16,7 +16,9 @@
     }
     let { title, children, foot, onkeydown }: Props = $props();
 
-    let panel: HTMLElement;
+    let panel: HTMLElement | undefined;
+    /** What in the panel has the keys. */
+    let holder: HTMLElement | null = null;
     const before = document.activeElement;
     const close = (): void => panels.close();
 
@@ -31,12 +33,35 @@
         panels.widen(panels.comes + by);
     }
 
+    const isUsable = (el: HTMLElement): boolean => el.isConnected && !el.matches(':disabled');
+
+    function hold(e: FocusEvent): void {
+        holder = e.target instanceof HTMLElement ? e.target : null;
+    }
+
+    /** Another thing has the keys; where it is gone or disabled is seen after this. */
+    function release(): void {
+        setTimeout(() => {
+            keepKeys();
+            if (!panel?.contains(document.activeElement)) holder = null;
+        });
+    }
+
+    /** Where what had the keys is gone, or can no longer be used, the panel itself has them. */
+    function keepKeys(): void {
+        if (holder && !isUsable(holder) && document.activeElement === document.body)
+            panel?.focus({ preventScroll: true });
+    }
+
     onMount(() => {
         // The first field, where there is one; else the panel itself takes the keys.
-        (panel.querySelector<HTMLElement>('[data-first]') ?? panel).focus();
+        (panel!.querySelector<HTMLElement>('[data-first]') ?? panel!).focus();
         const off = keys.handle({ escape: close, 'open-songs': close });
+        const keeping = new MutationObserver(keepKeys);
+        keeping.observe(panel!, { childList: true, subtree: true, attributes: true, attributeFilter: ['disabled'] });
         return () => {
             off();
+            keeping.disconnect();
             const roll = document.querySelector<HTMLElement>('[data-testid=roll]');
             const back =
                 before instanceof HTMLElement && before.isConnected && before !== document.body ? before : roll;
@@ -53,6 +78,8 @@
     role="dialog"
     tabindex="-1"
     {onkeydown}
+    onfocusin={hold}
+    onfocusout={release}
 >
     <!-- svelte-ignore a11y_no_noninteractive_tabindex, a11y_no_noninteractive_element_interactions -->
     <div

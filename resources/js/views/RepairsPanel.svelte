@@ -17,6 +17,8 @@
     let asked = 0;
     /** What was last shown in the roll. */
     let shown = '';
+    /** What is found next is shown: the panel was opened, or something was mended in it. */
+    let showsNext = true;
 
     const open = $derived((reading?.found ?? []).filter((f) => !gone.has(keyOf(f))));
     const hidden = $derived((reading?.found.length ?? 0) - open.length);
@@ -32,20 +34,30 @@
         try {
             const on = whole ? { parts: [...song.parts.keys()] } : { part: part.id, notes: [] };
             const ask = (): Promise<ReadingAnswers['repairs']> => song.read('repairs', {}, [on]);
-            const answer = await (reading ? ask() : song.queue.during(ask));
+            const answer = await (showsNext ? song.queue.during(ask) : ask());
             if (mine !== asked) return;
             [reading, trouble] = [answer, ''];
             at = Math.max(0, Math.min(at, open.length - 1));
+            // What was done elsewhere, and selected there, stays selected.
+            const quietly = !showsNext;
+            showsNext = false;
             await tick();
             // Where the entry that had the focus is gone, or the list has only come, the next one takes it.
             const active = document.activeElement;
-            if (list?.contains(active) || active === document.body || active?.role === 'dialog') focus();
+            if (list?.contains(active) || active === document.body || active?.role === 'dialog') focus(quietly);
         } catch (e) {
             if (mine === asked) trouble = e instanceof Error ? e.message : String(e);
         }
     }
 
-    const focus = (): void => list?.querySelectorAll<HTMLElement>('[data-fault]')[at]?.focus();
+    function focus(quietly = false): void {
+        const before = shown;
+        const fault = open[at];
+        if (quietly && fault) shown = keyOf(fault);
+        list?.querySelectorAll<HTMLElement>('[data-fault]')[at]?.focus();
+        if (quietly) shown = before;
+        else if (fault) show(fault, at);
+    }
 
     /** Shows the place in the roll, selected and heard. */
     function show(fault: Fault, index: number): void {
@@ -62,6 +74,7 @@
 
     function mend(faults: Fault[]): void {
         shown = '';
+        showsNext = true;
         for (const fault of faults) for (const command of fault.do) song.do(command);
     }
 
@@ -71,7 +84,7 @@
         song.tell(
             faults.length === 1 ? 'It stays as it is and is not shown again.' : `${faults.length} stay as they are.`,
         );
-        void tick().then(focus);
+        void tick().then(() => focus());
     }
 
     function press(e: KeyboardEvent): void {

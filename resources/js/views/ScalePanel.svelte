@@ -38,6 +38,7 @@
     const setPart = (scale: string | undefined): void => song.do({ set: { scale: scale ?? null }, part: part.id });
 
     function press(e: KeyboardEvent): void {
+        if (e.altKey && e.key.startsWith('Arrow')) return;
         const entry = (e.target as HTMLElement).closest<HTMLElement>('[data-scale]');
         if (e.key === 'Enter' && entry) {
             if (e.shiftKey) setPart(entry.dataset.scale);

@@ -89,6 +89,7 @@
         });
 
     function press(e: KeyboardEvent): void {
+        if (e.altKey) return;
         if (keeping) {
             if (e.key !== 'Enter') return;
             void store();
