@@ -335,7 +335,7 @@ test('no key is silent; what is not for here says so; values typed behind a word
     await press(page, 'o');
     await expect(page.getByTestId('part')).toHaveCount(1);
     await press(page, 'f');
-    await said(page, 'F does nothing here: “legato” is works only in a part; Enter opens the part.');
+    await said(page, 'F does nothing here: “legato” works only in a part; Enter opens the part.');
     await press(page, '4', 't');
     await said(page, 'Grid 1/8T.');
     await press(page, '/');

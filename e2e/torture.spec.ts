@@ -216,6 +216,7 @@ const FIELDS: [string, string, string?][] = [
     ['a panel opens on what the keys before it leave', 'N Shift+B, ArrowDown, Alt+V R, 7'],
     ['a new part is undone, and keys are for the page of the song then', 'Alt+Shift+N, Control+Z, Shift+ArrowDown, ArrowRight', 'moved'],
     ['the caret goes there and back from the start', 'Escape, Control+Home, Alt+ArrowLeft, Alt+ArrowLeft, Alt+ArrowLeft, Alt+ArrowRight', '"caret":"10 '],
+    ['Esc deselects between what is not answered', 'Alt+Shift+W, Control+Z, ArrowDown, Escape, 7', '0 of 1 parts selected'],
     ['a key is not taken by a panel that goes', 'Alt+W F, Alt+L, Alt+ArrowDown', '8 notes down a semitone'],
     ['a row is moved twice', 'Alt+V R, Alt+ArrowDown, Alt+ArrowDown, Escape, ArrowDown'],
     ['a sequence goes on in the field of a panel', 'Alt+L, Alt+S T', '"panel":"Rename the track'],
@@ -317,7 +318,7 @@ test('the server does not answer: five times up, then a click, and the five are 
     await expect(page.getByTestId('chosen')).toContainText('1 of 8');
 });
 
-test('leaving works only in the list of songs sends what waits, to what was selected', async ({ page }) => {
+test('leaving for the list of songs sends what waits, to what was selected', async ({ page }) => {
     const [song, answerAgain] = await fiveUpUnanswered(page);
     await page.evaluate(() => history.pushState(null, '', '/'));
     await page.evaluate(() => window.dispatchEvent(new PopStateEvent('popstate')));

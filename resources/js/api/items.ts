@@ -70,9 +70,15 @@ export function holdsInput(item: Item): boolean {
     return item.kind === 'later' || (item.kind === 'ask' && !item.movesCaret);
 }
 
-/** Whether two commands may travel in one request. */
-export function goTogether(a: Item, b: Item): boolean {
-    return a.kind !== 'do' || b.kind !== 'do' || (!a.alone && !b.alone && !a.quiet === !b.quiet);
+/**
+ * Whether a command may travel in one request with those before it. One that names its own things cannot say too that the
+ * hand selected others since: it begins a request, which does.
+ */
+export function goTogether(before: readonly Waiting[], next: Waiting): boolean {
+    const [first, last] = [before[0]!, before.at(-1)!];
+    if (first.kind !== 'do' || next.kind !== 'do') return true;
+    if (next.command.on && next.on && next.on !== last.on) return false;
+    return !first.alone && !next.alone && !first.quiet === !next.quiet;
 }
 
 export type Carried = (clip: Clip, inSpan: boolean) => void;

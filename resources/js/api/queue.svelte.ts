@@ -300,7 +300,7 @@ export class Queue {
         const together = first.kind === 'do' || first.kind === 'undo' || first.kind === 'redo';
         for (let next = this.items[0]; together && next && batch.length < MOST_TOGETHER; next = this.items[0]) {
             if (first.kind === 'do' && first.alone) break;
-            if (next.kind === first.kind && goTogether(first, next)) batch.push(this.items.shift()!);
+            if (next.kind === first.kind && goTogether(batch, next)) batch.push(this.items.shift()!);
             // What waited for an answer before these may go on: it waits anew where it looks at more than the selection.
             else if (next.kind === 'later' && !next.afterAll && batch.every(keepsSelection)) await this.turn();
             else break;

@@ -2,10 +2,10 @@ import type { Binding } from '../api/types';
 import { labels } from './strokes';
 
 const WHERE: Record<string, string> = {
-    roll: 'works only in a part',
-    song: 'works only on the song page',
-    songs: 'works only in the list of songs',
-    keys: 'works only among the shortcuts',
+    roll: 'only in a part',
+    song: 'only on the song page',
+    songs: 'only in the list of songs',
+    keys: 'only among the shortcuts',
 };
 
 /** From page to page, in words. */
@@ -25,6 +25,6 @@ export function nothingHere(context: string, stroke: string, elsewhere: Binding 
             ? null
             : `${key} has no command here; ${labels('Slash').join(' ')} finds every command.`;
     const way = WAYS[`${context} ${elsewhere.context}`];
-    const where = WHERE[elsewhere.context] ?? 'does not work here';
-    return `${key} does nothing here: “${elsewhere.label}” is ${where}${way ? `; ${way}` : ''}.`;
+    const where = WHERE[elsewhere.context] ?? 'elsewhere';
+    return `${key} does nothing here: “${elsewhere.label}” works ${where}${way ? `; ${way}` : ''}.`;
 }
