@@ -147,6 +147,18 @@ test.describe('job 1: a take is tightened', () => {
         await expect(page.getByRole('group', { name: 'Lowest note' }).getByRole('textbox')).toHaveValue('C3');
     });
 
+    test('a panel lists tracks and parts by their names', async ({ page }) => {
+        const bass = await demo(page, 'Bass, quay');
+        const before = (await bass.notes()).length;
+        await press(page, 'Control+a', 'Alt+w', 'c');
+        const panel = page.getByRole('dialog', { name: 'Move to another track' });
+        await panel.getByRole('combobox', { name: 'To the track' }).selectOption('Vibraphone');
+        await expect(panel.getByTestId('landing')).toContainText(`${before} notes moved to “Vibes`);
+        await panel.getByRole('combobox', { name: 'To the track' }).selectOption('none');
+        await panel.getByRole('combobox', { name: 'To the part' }).selectOption({ label: 'Vibes, quay, bar 1' });
+        await expect(panel.getByTestId('landing')).toContainText(`${before} notes moved to “Vibes, quay”`);
+    });
+
     test('what is out of range in a panel is said there, and Esc leaves everything as it was', async ({ page }) => {
         const song = await fresh(page, LOOSE);
         const take = await notesOf(page, song);

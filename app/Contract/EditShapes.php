@@ -94,6 +94,7 @@ final class EditShapes
             $choices = is_array($limits['choices'] ?? null) ? array_values(array_filter($limits['choices'], is_string(...))) : [];
             $shapes[$param->name] = Shape::told($param->allowed(), match ($param->kind->field()) {
                 'integer' => Shape::whole($least === null ? null : (int) $least, $most === null ? null : (int) $most),
+                'track', 'part' => Shape::whole(1),
                 'number' => Shape::number($least === null ? null : (float) $least, $most === null ? null : (float) $most),
                 'choice' => Shape::oneOf($choices),
                 'flag' => Shape::flag(),

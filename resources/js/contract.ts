@@ -841,7 +841,7 @@ export interface EditParams {
          */
         into?: string;
         /**
-         * a whole number from 1 to 9223372036854775807
+         * the number of a part of the song, from 1
          */
         part?: number;
         /**
@@ -1051,7 +1051,7 @@ export interface EditParams {
          */
         at?: unknown;
         /**
-         * a whole number from 1 to 9223372036854775807
+         * the number of a track of the song, from 1
          */
         track?: number;
         /**
@@ -1097,7 +1097,7 @@ export interface EditParams {
          */
         of?: 'all' | 'track';
         /**
-         * a whole number from 1 to 9223372036854775807
+         * the number of a track of the song, from 1
          */
         track?: number;
         /**
@@ -1117,7 +1117,7 @@ export interface EditParams {
     };
     'part-new': {
         /**
-         * a whole number from 1 to 9223372036854775807
+         * the number of a track of the song, from 1
          */
         track?: number;
         /**
@@ -1579,11 +1579,11 @@ export interface EditParams {
          */
         tracks?: number;
         /**
-         * a whole number from 1 to 9223372036854775807
+         * the number of a track of the song, from 1
          */
         track?: number;
         /**
-         * a whole number from 1 to 9223372036854775807
+         * the number of a part of the song, from 1
          */
         part?: number;
         /**

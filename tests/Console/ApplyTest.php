@@ -116,6 +116,7 @@ final class ApplyTest extends TestCase
             ['edit' => 'track-new', 'params' => ['program' => 11, 'name' => 'Bells']],
             ['edit' => 'insert', 'on' => ['part' => 3], 'params' => ['notes' => [['start' => 960, 'length' => 960, 'pitch' => 80, 'velocity' => 55]]]],
             ['edit' => 'marker-set', 'params' => ['name' => 'Gangway', 'at' => 1920]],
+            ['edit' => 'marker-set', 'params' => ['name' => 'Mooring', 'at' => '3.2']],
         ]]);
 
         self::assertSame([0, ''], [$code, $said]);
@@ -123,6 +124,7 @@ final class ApplyTest extends TestCase
         $csv = implode("\n", $this->csv('out.mid'));
         self::assertStringContainsString('Title_t, "Bells"', $csv);
         self::assertStringContainsString('192, Marker_t, "Gangway"', $csv);
+        self::assertStringContainsString('768, Marker_t, "Mooring"', $csv, 'the second beat of a bar of three');
     }
 
     public function test_parts_are_arranged_as_on_the_song_page(): void

@@ -151,6 +151,18 @@ final readonly class Param
         return new self($name, $title, new GrooveValue);
     }
 
+    /** A track of the song, by its number. */
+    public static function track(string $name, string $title): self
+    {
+        return new self($name, $title, new ThingId('track'), optional: true);
+    }
+
+    /** A part of the song, by its number. */
+    public static function part(string $name, string $title): self
+    {
+        return new self($name, $title, new ThingId('part'), optional: true);
+    }
+
     public static function flag(string $name, string $title, bool $default = false): self
     {
         return new self($name, $title, new Flag, $default);
@@ -228,6 +240,7 @@ final readonly class Param
             'step' => 'a number above 0, in the unit of the list',
             'grid' => 'a note value from 1/1 to 1/128, such as 1/16, 1/8T or 1/16:5, or bars',
             'length' => 'a note value such as 1/16, or bars',
+            'track', 'part' => 'a name of the list',
             'pitch' => 'a pitch such as C2, F#3 or Bb1, or a drum',
             default => null,
         };

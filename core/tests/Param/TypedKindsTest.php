@@ -50,6 +50,9 @@ final class TypedKindsTest extends TestCase
         yield 'a place as it is said' => [Param::place('to', 'To'), '17.3', [new Position('17.3'), 1]];
         yield 'a place by its word' => [Param::place('to', 'To'), 'span-end', ['span-end', 1]];
         yield 'a pitch' => [Param::pitch('pitch', 'Pitch'), 'C2', ['C2', 1]];
+        yield 'a track by its number' => [Param::track('track', 'Track'), '2 louder', [2, 1]];
+        yield 'no part below 1' => [Param::part('part', 'Part'), '0', null];
+        yield 'no half a part' => [Param::part('part', 'Part'), '1.5', null];
         yield 'a bare number is no pitch' => [Param::pitch('pitch', 'Pitch'), '60', null];
         yield 'a lane by its standard name' => [Param::lane('lane', 'Lane'), 'expression', ['cc:11', 1]];
         yield 'a fraction' => [Param::ratio('factor', 'Factor'), '2/3', ['2/3', 1]];

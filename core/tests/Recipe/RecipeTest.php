@@ -34,6 +34,14 @@ final class RecipeTest extends TestCase
         self::assertSame(Make::bytes($score), Make::bytes($outcome->change->inverse()->applyTo($after)));
     }
 
+    public function test_a_place_is_a_bar_and_beat(): void
+    {
+        $score = Make::score([[10, 100, 60], [490, 100, 62]]);
+        $outcome = self::run_(['name' => 'x', 'steps' => [['edit' => 'move-to', 'params' => ['tick' => '3.2']]]], $score);
+
+        self::assertSame([2 * 3840 + 960, 2 * 3840 + 1440], Make::starts($outcome->change->applyTo($score)));
+    }
+
     public function test_the_condition_chooses_among_what_is_selected(): void
     {
         $score = Make::score([[0, 9, 60, 50], [0, 9, 62, 50], [0, 9, 64, 99]]);

@@ -16,6 +16,7 @@
     import { commonCommands } from './commands/common';
     import { editCommands } from './commands/edits';
     import { songCommands } from './commands/song';
+    import { provideSong } from './fields/open-song';
     import { panels } from '../panels.svelte';
     import CommandList from './CommandList.svelte';
     import { pages } from './pages.svelte';
@@ -43,6 +44,7 @@
 
     untrack(() => callDrums(setup.drums));
     let song = $state.raw<Song | null>(null);
+    provideSong(() => song);
     /** What a key said that does nothing here. */
     let hint = $state('');
     let trouble = $state('');

@@ -34,7 +34,7 @@ final class LaneCopy implements Edit
             Param::place('to', 'To', 1, new Word('span-end')),
             Param::place('at', 'To the place', default: new Word('caret')),
             Param::lane('into', 'Into the lane', optional: true),
-            Param::integer('part', 'Into the part', 1, PHP_INT_MAX, optional: true),
+            Param::part('part', 'Into the part'),
             Param::flag('move', 'Delete it here'),
         ], Requires::Part, ['duplicate', 'paste', 'automation', 'move'], [['lane' => 'cc:11', 'from' => 0, 'to' => 9000, 'at' => 20_000], ['lane' => 'cc:11', 'from' => 0, 'to' => 9000, 'at' => 0, 'into' => 'bend'], ['lane' => 'cc:1', 'from' => 0, 'to' => 9000, 'at' => 30_000, 'move' => true]], keeps: true);
     }

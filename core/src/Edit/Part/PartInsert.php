@@ -41,7 +41,7 @@ final class PartInsert implements Edit
         return new Spec('part-insert', 'Insert parts', Family::Part, 'Inserts parts that were copied.', [
             Param::partClip('clip', 'Parts'),
             Param::place('at', 'At', default: new Word('caret')),
-            Param::integer('track', 'On the track', 1, PHP_INT_MAX, optional: true),
+            Param::track('track', 'On the track'),
             Param::flag('sounds', 'On new tracks with their own sounds'),
         ], Requires::Song, ['paste'], [['at' => 960, 'track' => 1, 'clip' => self::EXAMPLE], ['at' => 0, 'sounds' => true, 'clip' => self::EXAMPLE]], [], ['song', 'roll'], asked: false);
     }

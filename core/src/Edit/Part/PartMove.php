@@ -37,7 +37,7 @@ final class PartMove implements Edit
             Param::place('to', 'To a place', optional: true),
             Param::choice('edge', 'To an edge of another part', ['none', 'next', 'previous'], 'none'),
             Param::choice('of', 'Edges of', ['all', 'track'], 'all'),
-            Param::integer('track', 'To the track', 1, PHP_INT_MAX, optional: true),
+            Param::track('track', 'To the track'),
             Param::integer('tracks', 'Tracks down, below 0 for up', -1000, 1000, 0, adds: true),
             Param::flag('copy', 'Move copies, leave the originals'),
         ], Requires::Parts, ['nudge', 'slide', 'shift', 'earlier', 'later', 'copy', 'layer'], [['steps' => 2, 'by' => ['unit' => 'bar', 'amount' => 1]], ['to' => 5000], ['steps' => 1, 'by' => ['unit' => 'ms', 'amount' => 30]], ['steps' => 4, 'copy' => true]], [AppliesTo::Parts], ['song'], keeps: true, forms: [

@@ -29,7 +29,7 @@ final class PartNew implements Edit
     public static function spec(): Spec
     {
         return new Spec('part-new', 'New part on this track', Family::Part, 'Adds an empty part to the track.', [
-            Param::integer('track', 'Track', 1, PHP_INT_MAX, optional: true),
+            Param::track('track', 'Track'),
             Param::place('from', 'From', optional: true),
             Param::place('to', 'To', 1, optional: true),
             Param::name('name', 'Name', optional: true),

@@ -30,8 +30,8 @@ final class MoveToTrack implements Edit
     {
         return new Spec('move-to-track', 'Move to another track', Family::Structure, 'Moves the selected notes to another track, at the same time.', [
             Param::integer('tracks', 'Tracks down, below 0 for up', -1000, 1000, 1),
-            Param::integer('track', 'To the track', 1, PHP_INT_MAX, optional: true),
-            Param::integer('part', 'To the part', 1, PHP_INT_MAX, optional: true),
+            Param::track('track', 'To the track'),
+            Param::part('part', 'To the part'),
             Param::integer('semitones', 'Interval', -127, 127, 0, 'semitones'),
             Param::flag('copy', 'Keep them here'),
             Param::flag('mute', 'Keep them here, muted'),

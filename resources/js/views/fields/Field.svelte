@@ -6,6 +6,7 @@
     import PlaceField from './PlaceField.svelte';
     import ScaleField from './ScaleField.svelte';
     import StepField from './StepField.svelte';
+    import ThingField from './ThingField.svelte';
     import { nudgeStep } from './steps';
 
     interface Props {
@@ -155,6 +156,8 @@
         />
     {:else if param.type === 'place'}
         <PlaceField value={shown} words={param.choices ?? []} label={param.title} {first} {onchange} />
+    {:else if param.type === 'track' || param.type === 'part'}
+        <ThingField what={param.type} {value} label={param.title} {first} {onchange} />
     {:else if param.type === 'length'}
         <div class="flex gap-2">
             {#if typeof shown === 'number'}
