@@ -205,6 +205,7 @@ const FIELDS: [string, string, string?][] = [
     ['a list takes a letter', 'Alt+L, 3, Enter', 'length 3 bars'],
     ['a list takes letters', 'Alt+L, 1, /, 8, Enter', 'length 1/8'],
     ['a list goes to its end', 'Alt+L, End, ArrowUp, Enter', 'length 8 bars'],
+    ['a list takes letters with Shift, and nothing else', 'Alt+H S, Shift+F, Shift+End, Shift+ArrowDown', 'F major'],
     ['a list is not opened by Enter', 'Alt+H S, Enter, ArrowDown'],
     ['a number goes down and the panel away', 'Alt+Shift+T, ArrowDown, Escape, Shift+ArrowDown'],
     ['a button is not pressed by an arrow', 'Alt+A T, ArrowDown'],

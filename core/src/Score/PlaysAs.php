@@ -51,26 +51,16 @@ final readonly class PlaysAs
         return new self($this->transpose, $this->velocity, $this->delay, $until);
     }
 
-    /** As it is said on the part: "−12, 80 %, 20 ms later"; empty where it plays what is written. The loop is seen. */
+    /** What is heard of it: "an octave lower, at 80 % velocity, 20 ms later"; empty where it plays what is written. The loop is seen. */
     public function words(): string
-    {
-        return implode(', ', array_filter([
-            $this->transpose === 0 ? '' : ($this->transpose < 0 ? '−' : '+').abs($this->transpose),
-            $this->velocity === 100 ? '' : "$this->velocity %",
-            $this->delay === 0 ? '' : abs($this->delay).' ms '.($this->delay < 0 ? 'earlier' : 'later'),
-        ], static fn (string $w): bool => $w !== ''));
-    }
-
-    /** What is heard of it, for a sentence: "12 semitones higher, at 80 % velocity, 20 ms later"; "as written" where it is plain. */
-    public function inSentence(): string
     {
         $semitones = abs($this->transpose);
 
         return implode(', ', array_filter([
-            $semitones === 0 ? '' : ($semitones === 1 ? 'a semitone' : "$semitones semitones").($this->transpose < 0 ? ' lower' : ' higher'),
+            $semitones === 0 ? '' : ([1 => 'a semitone', 12 => 'an octave'][$semitones] ?? "$semitones semitones").($this->transpose < 0 ? ' lower' : ' higher'),
             $this->velocity === 100 ? '' : "at $this->velocity % velocity",
             $this->delay === 0 ? '' : abs($this->delay).' ms '.($this->delay < 0 ? 'earlier' : 'later'),
-        ], static fn (string $w): bool => $w !== '')) ?: 'as written';
+        ], static fn (string $w): bool => $w !== ''));
     }
 
     /** @return array{int, int, int, int} what `fromArray` reads back */

@@ -70,18 +70,19 @@ final class PlaysAsTest extends TestCase
         // 100 ms are 192 ticks at 120 a minute.
         self::assertSame([[192, 672, 72, 40], [2112, 4032, 76, 60]], self::notes($after));
         self::assertSame([60, 64, 67, 72], $after->part(1)->notes->column('pitch'));
-        self::assertSame('“Line” plays 12 semitones higher, at 50 % velocity, 100 ms later.', $outcome->said);
+        self::assertSame('“Line” plays an octave higher, at 50 % velocity, 100 ms later.', $outcome->said);
     }
 
     public function test_what_parts_play_as_is_said_once_for_several(): void
     {
-        self::assertSame(['as written', 'a semitone lower', '2 semitones higher, at 50 % velocity', '20 ms earlier'],
-            array_map(static fn (PlaysAs $p): string => $p->inSentence(), [new PlaysAs, new PlaysAs(-1), new PlaysAs(2, 50), new PlaysAs(0, 100, -20)]));
+        self::assertSame(['', 'a semitone lower', 'an octave lower', '2 semitones higher, at 50 % velocity', '20 ms earlier'],
+            array_map(static fn (PlaysAs $p): string => $p->words(), [new PlaysAs(until: 3840), new PlaysAs(-1), new PlaysAs(-12), new PlaysAs(2, 50), new PlaysAs(0, 100, -20)]));
         $score = self::score();
         $two = Batch::once(['edit' => 'part-repeat', 'on' => ['parts' => [1]], 'params' => ['times' => 1]], $score)->change->applyTo($score);
         $do = static fn (Score $s, array $ids, array $params): string => Batch::once(['edit' => 'part-plays', 'on' => ['parts' => $ids], 'params' => $params], $s)->said;
         $ids = array_keys($two->parts);
         self::assertSame(count($ids).' parts play 3 semitones lower.', $do($two, $ids, ['transpose' => -3]));
+        self::assertStringEndsWith(' plays as written.', $do($two, [$ids[0]], ['transpose' => 0]));
         $one = Batch::once(['edit' => 'part-plays', 'on' => ['parts' => [$ids[0]]], 'params' => ['transpose' => 5]], $two)->change->applyTo($two);
         self::assertSame(count($ids).' parts changed. “Line” plays 6 semitones higher.', $do($one, $ids, ['transposeBy' => 1]));
     }

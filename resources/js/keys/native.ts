@@ -85,10 +85,11 @@ export function goesOnWith(e: KeyboardEvent): boolean {
  * Picks an entry of a list as a browser does: the next, the previous, the first, the last, or by its first letters.
  * `time` is when the key was pressed, in ms, however late it comes to the list.
  */
-export function pickBy(list: HTMLSelectElement, key: string, time: number): void {
+export function pickBy(list: HTMLSelectElement, key: string, time: number, isShifted = false): void {
     const last = list.options.length - 1;
     const now = list.selectedIndex;
-    const places: Record<string, number> = { ArrowUp: now - 1, ArrowLeft: now - 1, ArrowDown: now + 1, ArrowRight: now + 1, PageUp: Math.max(0, now - 3), PageDown: Math.min(last, now + 3), Home: 0, End: last }; // prettier-ignore
+    // With Shift only letters pick.
+    const places: Record<string, number> = isShifted ? {} : { ArrowUp: now - 1, ArrowLeft: now - 1, ArrowDown: now + 1, ArrowRight: now + 1, PageUp: Math.max(0, now - 3), PageDown: Math.min(last, now + 3), Home: 0, End: last }; // prettier-ignore
     let to = places[key] ?? -1;
     if (key.length === 1 && key !== ' ') {
         typed = { word: (goesOn(list, time) ? typed.word : '') + key.toLowerCase(), into: list, at: time };

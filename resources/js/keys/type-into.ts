@@ -25,7 +25,7 @@ export function typeInto(target: HTMLElement, { stroke, code, key, repeat, time 
     if (key === 'Tab') return walk(target, mods.shiftKey ? -1 : 1);
     const isPlain = !mods.ctrlKey && !mods.altKey;
     if (target instanceof HTMLSelectElement) {
-        if (isPlain) pickBy(target, key, time);
+        if (isPlain) pickBy(target, key, time, mods.shiftKey);
     } else if (target instanceof HTMLInputElement && ['checkbox', 'radio'].includes(target.type)) {
         if (stroke === 'Space') target.click();
         else if (isPlain && target.type === 'radio') pickBeside(target, key);

@@ -198,14 +198,16 @@
             aria-pressed={tool.name === 'pen'}
             aria-label="Pen"
             title="Pen: a click writes a note"
-            {@attach does('tool', { tool: 'pen' }, giveBack)}><Icon of={PenLine} size={14} /></button
+            {@attach does('tool', { tool: 'pen' }, giveBack)}
+            ><Icon of={PenLine} size={14} /><span class="max-[1439px]:hidden">pen</span></button
         >
         <button
             class="btn btn-xs px-1.5 {press(tool.name === 'eraser')}"
             aria-pressed={tool.name === 'eraser'}
             aria-label="Eraser"
             title="Eraser: it deletes what it touches"
-            {@attach does('tool', { tool: 'eraser' }, giveBack)}><Icon of={Eraser} size={14} /></button
+            {@attach does('tool', { tool: 'eraser' }, giveBack)}
+            ><Icon of={Eraser} size={14} /><span class="max-[1439px]:hidden">eraser</span></button
         >
     </span>
     {@render field('Pen velocity', 'penVelocity', '', 'Pen')}

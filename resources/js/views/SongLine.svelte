@@ -3,6 +3,7 @@
     import type { Part } from '../api/part.svelte';
     import type { Song } from '../api/song.svelte';
     import { does } from '../keys/does';
+    import { keys } from '../keys/keys.svelte';
     import { labels } from '../keys/strokes';
     import { tool } from '../roll/pen.svelte';
     import { nudgeStep } from './fields/steps';
@@ -14,6 +15,7 @@
     const settings = $derived(part.settings);
     const step = $derived(nudgeStep(settings));
     const track = $derived(song.tracks.find((t) => t.id === song.caretTrack));
+    const spanKey = $derived(labels(keys.keysFor('span', { what: 'end' }, 'song')).join(' '));
     const at = (tick: number): string => song.time.position(tick, part.lines);
 </script>
 
@@ -48,9 +50,7 @@
     <span title="Where the caret stands" data-testid="caret-place"
         >Caret {at(song.caret.tick)}{track ? `, ${track.name}` : ''}</span
     >
-    <span
-        class="min-w-0 flex-1 truncate"
-        title="The span: {labels('Mod+ArrowRight').join(' ')} with nothing selected, or a drag over the bars"
+    <span class="min-w-0 flex-1 truncate" title="The span: {spanKey} ends it at the caret; a drag over the bars sets it"
         >{song.span ? `Span ${at(song.span.from)}–${at(song.span.to)}` : 'No span'}</span
     >
     <span data-testid="chosen" title="Parts selected"
@@ -61,13 +61,15 @@
         aria-label="Pen"
         aria-pressed={tool.name === 'pen'}
         title="Pen: a drag over empty space makes a new part"
-        {@attach does('tool', { tool: 'pen' })}><Icon of={PenLine} size={15} /></button
+        {@attach does('tool', { tool: 'pen' })}
+        ><Icon of={PenLine} size={15} /><span class="max-[1199px]:hidden">pen</span></button
     >
     <button
         class="btn btn-xs px-1.5 {tool.name === 'eraser' ? 'btn-neutral' : 'btn-ghost'}"
         aria-label="Eraser"
         aria-pressed={tool.name === 'eraser'}
         title="Eraser: a click deletes a part"
-        {@attach does('tool', { tool: 'eraser' })}><Icon of={Eraser} size={15} /></button
+        {@attach does('tool', { tool: 'eraser' })}
+        ><Icon of={Eraser} size={15} /><span class="max-[1199px]:hidden">eraser</span></button
     >
 </div>

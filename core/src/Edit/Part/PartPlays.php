@@ -62,7 +62,7 @@ final class PartPlays implements Edit
             $held = max(PlaysAs::SOFTEST, min(PlaysAs::LOUDEST, $velocity));
             $clipped += $held === $velocity ? 0 : 1;
             $plays = new PlaysAs($transpose, $held, $delay, $now->until);
-            $words[] = $plays->inSentence();
+            $words[] = $plays->words() ?: 'as written';
             $builder->head($part, $part->head->playing($plays));
         }
         $said = match (true) {

@@ -43,14 +43,16 @@
 </script>
 
 <div class="flex flex-col gap-1 px-4 py-2" role="group" aria-label={param.title}>
-    <div class="flex items-baseline justify-between gap-2 text-sm">
-        <span class="font-semibold">{param.title}</span>
-        {#if param.setting && value !== undefined}
-            <button data-field class="link" onclick={() => onchange(undefined)}>as the part has it</button>
-        {:else if param.setting}
-            <span class="text-base-content/80">the part’s</span>
-        {/if}
-    </div>
+    {#if param.type !== 'flag'}
+        <div class="flex items-baseline justify-between gap-2 text-sm">
+            <span class="font-semibold">{param.title}</span>
+            {#if param.setting && value !== undefined}
+                <button data-field class="link" onclick={() => onchange(undefined)}>as the part has it</button>
+            {:else if param.setting}
+                <span class="text-base-content/80">the part’s</span>
+            {/if}
+        </div>
+    {/if}
     {#if isNumber}
         <div class="flex items-center gap-3">
             <input
