@@ -1,6 +1,8 @@
-import type { Request } from '@playwright/test';
 import { expect, test, type Page } from './silent';
-import { bring, cutOff, LOOSE, midi, openRoll, said, type SongJson } from './support';
+import type { SongJson } from './support';
+import { begun, note, rested, tellWhatWasDone, watch, type Mode } from './typing';
+
+tellWhatWasDone();
 
 /**
  * Every key that ships, typed with no pause, must end as it does typed slowly: the song, what is selected, the caret, the
@@ -21,7 +23,6 @@ interface Binding {
     params: Record<string, unknown>;
 }
 
-type Mode = 'roll' | 'song' | 'panels';
 type How = 'plain' | 'repeats' | 'slow' | 'cut off';
 
 /** The same numbers for the same seed. */
@@ -107,58 +108,6 @@ async function state(page: Page, id: number): Promise<unknown> {
     return { song: bare(song), ...seen, part: ids.get(seen.part) ?? '' };
 }
 
-/** Requests of a page under way, without those that it makes by itself again and again. */
-const underWay = new WeakMap<Page, Set<Request>>();
-
-function watch(page: Page): void {
-    const all = new Set<Request>();
-    underWay.set(page, all);
-    page.on('request', (r) => {
-        if (!r.url().includes('/presence') && r.resourceType() === 'fetch') all.add(r);
-    });
-    page.on('requestfinished', (r) => all.delete(r));
-    page.on('requestfailed', (r) => all.delete(r));
-    page.on('domcontentloaded', () => all.clear());
-}
-
-/** Waits until nothing waits any more, for some frames; a panel has got what it asks for. */
-async function rested(page: Page): Promise<void> {
-    do await still(page);
-    while ((underWay.get(page)?.size ?? 0) > 0);
-}
-
-async function still(page: Page): Promise<void> {
-    await page.waitForFunction(
-        () =>
-            new Promise((resolve) => {
-                let frames = 0;
-                const look = (): void => {
-                    const saved = document.querySelector('[aria-label="Everything is saved"]') !== null;
-                    frames = saved || !location.pathname.startsWith('/songs/') ? frames + 1 : 0;
-                    if (frames > 3) resolve(true);
-                    else requestAnimationFrame(look);
-                };
-                look();
-            }),
-        null,
-        { timeout: 90_000 },
-    );
-}
-
-async function begun(page: Page, mode: Mode): Promise<SongJson> {
-    const song = await bring(page, midi(LOOSE));
-    // What was copied, and how panels were set, goes from song to song: the second begins with as little as the first.
-    await page.goto('/api/setup');
-    await page.evaluate(() => localStorage.clear());
-    if (mode === 'song') {
-        await page.goto(`/songs/${song.id}`);
-        await expect(page.getByTestId('staves')).toBeVisible();
-        await expect(page.getByTestId('part').first()).toBeAttached();
-    } else await openRoll(page, song);
-    await rested(page);
-    return song;
-}
-
 /** Requests of a song's page that are held up. */
 const WAYS = /\/(edits|reading|undo|redo|steps|shelf|tracks\/\d+)$/;
 
@@ -213,6 +162,8 @@ const FIELDS: [string, string, string?][] = [
     ['what was typed is kept when Esc closes the panel', 'Alt+Semicolon, 3, Enter, 7, Escape', 'Pen velocity 37'],
     ['what an Enter set is there before the next digit', 'Alt+Semicolon, 3, Enter, 4, Alt+S U', '"penVelocity":34'],
     ['a phrase is kept on the shelf before the next key', 'Alt+W Shift+F, Enter, ArrowUp', 'up a semitone'],
+    ['a phrase that is heard holds no key', 'Alt+W Shift+F, Enter, Alt+W F, ArrowDown, Escape, ArrowUp', 'up a semitone'],
+    ['used rows go with what is not answered', 'D, Alt+Shift+D, Shift+ArrowUp, ArrowDown, Shift+ArrowDown'],
     ['a sound that a panel gives to the track selects nothing else', 'D, Alt+W T, 7, Enter, ArrowUp', '1 note up a semitone'],
     ['a panel opens on what the keys before it leave', 'N Shift+B, ArrowDown, Alt+V R, 7'],
     ['a new part is undone, and keys are for the page of the song then', 'Alt+Shift+N, Control+Z, Shift+ArrowDown, ArrowRight', 'moved'],
@@ -238,7 +189,7 @@ const words = (keys: string[][]): string => keys.map((k) => k.join(' ')).join(',
 
 /** What typing ends in, slowly and fast. */
 async function ends(page: Page, keys: string[][], mode: Mode, how: How): Promise<[unknown, unknown]> {
-    if (!underWay.has(page)) watch(page);
+    watch(page);
     const found: unknown[] = [];
     for (const fast of [false, true]) {
         const song = await begun(page, mode);
@@ -253,6 +204,7 @@ async function ends(page: Page, keys: string[][], mode: Mode, how: How): Promise
         for (const [i, strokes] of keys.entries()) {
             if (!fast && strokes.includes('Escape')) before = await state(page, song.id);
             for (const stroke of strokes) {
+                note(`${fast ? 'fast' : 'slow'} ${stroke}`);
                 await page.keyboard.press(stroke);
                 if (fast) await page.waitForTimeout(how === 'repeats' ? 33 : 5);
             }
@@ -288,125 +240,3 @@ async function shortest(keys: string[][], differ: (some: string[][]) => Promise<
         }
     return keys;
 }
-
-/** All selected, then five times up while the server does not answer, until it is told to. */
-async function fiveUpUnanswered(page: Page): Promise<[SongJson, () => void]> {
-    const song = await begun(page, 'roll');
-    await page.keyboard.press('Control+a');
-    await rested(page);
-    let down = true;
-    await page.route(/\/edits$/, (route) => (down ? route.abort() : route.continue()));
-    await cutOff(page);
-    for (let i = 0; i < 5; i++) await page.keyboard.press('ArrowUp');
-    return [song, () => void (down = false)];
-}
-
-test('the server does not answer: five times up, then a click, and the five are done to what was selected', async ({
-    page,
-}) => {
-    const [song, answerAgain] = await fiveUpUnanswered(page);
-    const before = song.tracks[0]!.parts[0]!.notes;
-    const [, left, scale, top, row] = (await page.getByTestId('roll').getAttribute('data-drawn'))!.split(' ').map(Number) as [number, number, number, number, number]; // prettier-ignore
-    const box = (await page.getByTestId('notes').boundingBox())!;
-    const [, start, length, pitch] = before[3]! as [number, number, number, number];
-    await page.mouse.click(box.x + (start + length / 2 - left) * scale, box.y + (top - pitch + 0.5) * row);
-    await expect(page.getByTestId('chosen')).toContainText('1 of 8');
-    answerAgain();
-    await rested(page);
-    const after = ((await (await page.request.get(`/api/songs/${song.id}`)).json()) as SongJson).tracks[0]!.parts[0]!
-        .notes;
-    expect(after.map((n) => n[3])).toEqual(before.map((n) => n[3]! + 5));
-    await expect(page.getByTestId('chosen')).toContainText('1 of 8');
-});
-
-test('leaving for the list of songs sends what waits, to what was selected', async ({ page }) => {
-    const [song, answerAgain] = await fiveUpUnanswered(page);
-    await page.evaluate(() => history.pushState(null, '', '/'));
-    await page.evaluate(() => window.dispatchEvent(new PopStateEvent('popstate')));
-    await expect(page.getByTestId('songs')).toBeVisible();
-    answerAgain();
-    const pitches = async (): Promise<number[]> => ((await (await page.request.get(`/api/songs/${song.id}`)).json()) as SongJson).tracks[0]!.parts[0]!.notes.map((n) => n[3]!); // prettier-ignore
-    await expect.poll(pitches).toEqual(song.tracks[0]!.parts[0]!.notes.map((n) => n[3]! + 5));
-});
-
-test('what waits is kept when the window is reloaded, sent when it is there again, and told', async ({ page }) => {
-    const song = await begun(page, 'roll');
-    await page.keyboard.press('Control+a');
-    await rested(page);
-    let down = true;
-    await page.route(/\/edits$/, (route) => (down ? route.abort() : route.continue()));
-    await cutOff(page);
-    for (const key of ['ArrowUp', 'ArrowUp', 'Control+ArrowUp']) await page.keyboard.press(key);
-    await said(page, 'What you did is kept and will be sent again.');
-    await page.waitForTimeout(1200);
-    // The window asks before it closes.
-    const asked = page.waitForEvent('dialog');
-    const reloaded = page.reload();
-    const dialog = await asked;
-    expect(dialog.type()).toBe('beforeunload');
-    await dialog.accept();
-    await reloaded;
-    down = false;
-    await said(page, /3 commands that a closed window had not sent were sent now/);
-    const after = ((await (await page.request.get(`/api/songs/${song.id}`)).json()) as SongJson).tracks[0]!.parts[0]!
-        .notes;
-    const before = song.tracks[0]!.parts[0]!.notes;
-    expect(after.map((n) => [n[3], n[4]])).toEqual(before.map((n) => [n[3]! + 2, n[4]! + 5]));
-});
-
-test('what was done though its answer was lost is not done again by the next window, busy as that is', async ({
-    page,
-}) => {
-    const song = await begun(page, 'roll');
-    const pitches = async (): Promise<number[]> => ((await (await page.request.get(`/api/songs/${song.id}`)).json()) as SongJson).tracks[0]!.parts[0]!.notes.map((n) => n[3]!); // prettier-ignore
-    const before = await pitches();
-    await page.keyboard.press('Control+a');
-    await rested(page);
-    await page.route(/\/edits$/, async (route) => {
-        await route.fetch().catch(() => null);
-        await route.abort();
-    });
-    await cutOff(page);
-    await page.keyboard.press('ArrowUp');
-    await expect.poll(pitches).toEqual(before.map((p) => p + 1));
-    await said(page, 'What you did is kept and will be sent again.');
-    page.on('dialog', (dialog) => void dialog.accept());
-    // The next window has something under way when it finds what was left.
-    await page.addInitScript(() => {
-        const { locks } = navigator;
-        const request = locks.request.bind(locks) as (...a: unknown[]) => Promise<unknown>;
-        Object.assign(locks, {
-            request: async (name: string, how: unknown, ...more: unknown[]) => {
-                if (typeof how === 'object') await new Promise((resolve) => setTimeout(resolve, 1500));
-                return request(name, how, ...more);
-            },
-        });
-    });
-    await page.reload();
-    await page.unroute(/\/edits$/);
-    await page.route(/\/undo$/, async (route) => {
-        await new Promise((resolve) => setTimeout(resolve, 3000));
-        await route.continue();
-    });
-    await expect(page.getByRole('button', { name: 'Undo' })).toBeEnabled();
-    await page.keyboard.press('Control+z');
-    await said(page, 'Undone: 8 notes up a semitone.');
-    await rested(page);
-    expect(await pitches()).toEqual(before);
-    await expect(page.getByTestId('said')).not.toContainText('closed window');
-});
-
-test('a server that hangs is told of after two seconds, and what happens next', async ({ page }) => {
-    await begun(page, 'roll');
-    let go = (): void => {};
-    const hang = new Promise<void>((resolve) => (go = resolve));
-    await page.route(/\/edits$/, async (route) => {
-        await hang;
-        await route.continue();
-    });
-    await page.keyboard.press('Control+a');
-    await said(page, 'The server has not answered yet. What you do is kept, and done when it answers.');
-    go();
-    await expect(page.getByTestId('said')).not.toContainText('has not answered yet');
-    await said(page, '8 notes selected.');
-});

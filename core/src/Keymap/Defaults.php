@@ -210,7 +210,7 @@ final class Defaults
                 ['Shift+8', 'set', 'nudge step 1 sample', ['nudge' => ['unit' => 'samples', 'amount' => 1]]],
                 ['Shift+9', 'set', 'nudge step 1 bar', ['nudge' => ['unit' => 'bar', 'amount' => 1]]],
                 ['Alt+N', 'panel', 'nudge settings', ['name' => 'nudge']],
-                ['Shift+N', 'panel', 'repairs', ['name' => 'repairs']],
+                ['Shift+N', 'panel', 'check', ['name' => 'repairs']],
                 ['Alt+Semicolon', 'panel', 'pen settings', ['name' => 'pen']],
                 ...Families::view(),
                 ['V', 'lane', 'next lane, then the notes'],

@@ -6,7 +6,7 @@
 
     const WHERE: [string, string][] = [
         ['roll', 'In the roll'],
-        ['song', 'On the song page, besides what is as in the roll'],
+        ['song', 'On the song page, where it differs from the roll'],
         ['songs', 'In the list of songs'],
         ['any', 'Everywhere'],
     ];
@@ -34,7 +34,7 @@
     <header class="mb-3 flex items-baseline gap-4 border-b border-base-content pb-1">
         <h1 class="font-serif text-2xl">Jactonic: shortcuts</h1>
         <span>{keys.state.name}</span>
-        <span class="text-sm">After N, with Shift besides, with Alt only those, with both without them</span>
+        <span class="text-sm">After N: Shift selects more, Alt keeps only those, Shift and Alt take them away</span>
         <span class="flex-1"></span>
         <button class="btn btn-sm print:hidden" data-field onclick={() => window.print()}>Print</button>
     </header>

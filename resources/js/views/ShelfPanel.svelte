@@ -60,11 +60,16 @@
             });
         });
 
-    /** The first notes, heard with the sound that it has. */
-    const hear = (): Promise<void> =>
-        tried(async () => {
-            if (chosen) await transport.tryClip(await request('GET', `shelf/${chosen.id}`), chosen.tempo);
-        });
+    /** The first notes, heard with the sound that it has. No key waits for that. */
+    async function hear(): Promise<void> {
+        if (!chosen) return;
+        const { id, tempo } = chosen;
+        try {
+            await transport.tryClip(await request('GET', `shelf/${id}`), tempo);
+        } catch (e) {
+            song.tell('', [], e instanceof Error ? e.message : String(e));
+        }
+    }
 
     const throwAway = (): Promise<void> =>
         tried(async () => {
