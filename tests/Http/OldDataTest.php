@@ -74,4 +74,21 @@ final class OldDataTest extends TestCase
         $this->postJson('/api/songs/1/edits', ['base' => $song->refresh()->revision, 'do' => [['recipe' => 'later', 'on' => ['part' => 1, 'notes' => [2]]]]])->assertOk();
         $this->get('/api/songs/1/file')->assertOk();
     }
+
+    public function test_tracks_that_carried_times_and_texts_of_a_file_are_its_conductor_tracks(): void
+    {
+        $this->fill();
+        $track = static fn (int $id, int $position, string $kept, int $song = 1): bool => DB::table('tracks')->insert(['id' => $id, 'song_id' => $song, 'position' => $position, 'name' => "Track $id", 'kept' => $kept]);
+        $text = static fn (string $words): array => [0, 0, 0xFF, 1, base64_encode($words)];
+        $track(2, -1, '[]');
+        $track(3, 5, (string) json_encode([$text('Night ferry'), $text('Take two')]));
+        $track(4, 6, '[]');
+        DB::table('songs')->insert(['id' => 2, 'name' => 'New'] + (array) DB::table('songs')->first());
+        $track(5, 0, '[]', 2);
+        Artisan::call('migrate', ['--force' => true]);
+
+        self::assertSame([2, 3], DB::table('tracks')->where('conductor', true)->orderBy('id')->pluck('id')->all(), 'the first without parts, and one with texts; not an empty one below, nor that of a song without any part');
+        $told = array_column((array) $this->getJson('/api/songs/1')->json('tracks'), 'conductor', 'id');
+        self::assertEquals([1 => false, 2 => true, 3 => true, 4 => false], $told);
+    }
 }
