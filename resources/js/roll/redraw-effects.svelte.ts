@@ -11,9 +11,18 @@ const OVERLAPS_AFTER = 120;
 
 /** What the roll follows for as long as its component is there: each change touches the layers that show it. */
 export function redrawEffects(model: RollModel): void {
-    const { song, part, view } = model;
-    const there = (): boolean => view.width > 0;
+    followMusic(model);
+    followPlace(model);
+    followSound(model);
+    askOverlaps(model);
+}
 
+/** Nothing is drawn before the roll has its size. */
+const isThere = ({ view }: RollModel): boolean => view.width > 0;
+
+/** The notes, what is selected, and what is shown of either. */
+function followMusic(model: RollModel): void {
+    const { song, part, view } = model;
     $effect(() => {
         void part.version;
         void part.lines;
@@ -23,10 +32,7 @@ export function redrawEffects(model: RollModel): void {
         void song.end;
         void song.selection.version;
         view.end = song.end;
-        if (there()) model.touchAll();
-    });
-    $effect(() => {
-        view.covered = panels.open && panels.open.name !== 'commands' ? panels.comes : 0;
+        if (isThere(model)) model.touchAll();
     });
     // What lies under, and which rows are in use, follows the parts.
     $effect(() => {
@@ -36,16 +42,58 @@ export function redrawEffects(model: RollModel): void {
         void part.version;
         void song.tracks;
         void model.usedRows.on;
-        if (!there()) return;
+        if (!isThere(model)) return;
         untrack(() => model.usedRows.settle());
         model.touch('underlay', 'keyboard');
     });
     $effect(() => {
-        if (transport.playing) untrack(() => model.views.start());
+        void model.playedPlaces;
+        void part.overlaps;
+        model.touch('notes');
+    });
+    $effect(() => {
+        model.overlay.landing = song.preview.landing;
+        model.overlay.marked = song.marked;
+        model.touch('overlay');
+    });
+    // What is looked at follows the notes, the choice and the settings.
+    $effect(() => {
+        void song.selection.version;
+        void part.version;
+        void part.settings;
+        const { looked } = model;
+        if (looked) void untrack(() => song.preview.look([looked], true));
+    });
+}
+
+/** Where one looks: the caret, panels over it, the colours. */
+function followPlace(model: RollModel): void {
+    const { song, view } = model;
+    $effect(() => {
+        view.covered = panels.open && panels.open.name !== 'commands' ? panels.comes : 0;
     });
     $effect(() => {
         void theme.version;
-        if (there()) untrack(() => model.recolour());
+        if (isThere(model)) untrack(() => model.recolour());
+    });
+    $effect(() => {
+        void song.caret;
+        if (!isThere(model)) return;
+        untrack(() => model.place());
+        model.touch('ruler');
+    });
+    // An edit by key may carry the notes out of sight: keep them there.
+    $effect(() => {
+        void song.selection.version;
+        if (isThere(model) && !model.holding() && song.selection.notes.size > 0) untrack(() => model.revealSelection());
+    });
+}
+
+/** What plays, is played and recorded. */
+function followSound(model: RollModel): void {
+    const { song, view } = model;
+    $effect(() => {
+        if (transport.playing) untrack(() => model.views.start());
     });
     $effect(() => {
         void transport.loop;
@@ -56,45 +104,20 @@ export function redrawEffects(model: RollModel): void {
     // What is held is seen at once, also on the keyboard.
     $effect(() => {
         const held = [...inputs.held.values()];
-        if (!there()) return;
+        if (!isThere(model)) return;
         untrack(() => model.showHeld());
         const { tick } = untrack(() => song.caret);
         if (model.steps.on && held.length > 0) view.reveal(tick, tick + 1, Math.min(...held), Math.max(...held));
     });
     $effect(() => {
         void transport.tick;
-        if (there() && !transport.playing) model.darken();
+        if (isThere(model) && !transport.playing) model.darken();
     });
-    $effect(() => {
-        model.overlay.landing = song.preview.landing;
-        model.overlay.marked = song.marked;
-        model.touch('overlay');
-    });
-    $effect(() => {
-        void model.playedPlaces;
-        void part.overlaps;
-        model.touch('notes');
-    });
-    $effect(() => {
-        void song.caret;
-        if (!there()) return;
-        untrack(() => model.place());
-        model.touch('ruler');
-    });
-    // What is looked at follows the notes, the choice and the settings.
-    $effect(() => {
-        void song.selection.version;
-        void part.version;
-        void part.settings;
-        const { looked } = model;
-        if (looked) void untrack(() => song.preview.look([looked], true));
-    });
-    // An edit by key may carry the notes out of sight: keep them there.
-    $effect(() => {
-        void song.selection.version;
-        if (there() && !model.holding() && song.selection.notes.size > 0) untrack(() => model.revealSelection());
-    });
-    // Where notes overlap is the server's to say, when the hand rests.
+}
+
+/** Where notes overlap is the server’s to say, when the hand rests. */
+function askOverlaps(model: RollModel): void {
+    const { song, part } = model;
     $effect(() => {
         void part.version;
         const timer = setTimeout(() => {

@@ -13,67 +13,80 @@ export function asked(edit: string, params: Record<string, unknown>, press: Pres
     return { edit, params, ...asPressed(press) };
 }
 
-/** What the arrows do: to the selected notes, or with none selected to the caret and the span. */
+/** What the arrows do: to the selected notes, or with none selected to the caret and the span; and the ways of the caret. */
 export function moving(model: RollModel): Record<string, Handler> {
+    return { ...arrows(model), ...caretWays(model) };
+}
+
+type Moves = (p: Record<string, unknown>, times: number) => void;
+
+/** An edit of the selected notes; with none selected the same keys do something else. */
+function orElse(model: RollModel, edit: string, other: Moves, passing?: Moves): Handler {
     const { song } = model;
+    return (params, { keys }, press) =>
+        song.withSelection(() => {
+            if (passing && keys.startsWith('Shift+Arrow') && model.caretSelection.goesOn)
+                // Whether it still goes on is known when all that was typed before has been answered.
+                song.afterAll(() => {
+                    if (model.caretSelection.goesOn) passing(params, press.times);
+                    else song.do(asked(edit, params, press));
+                });
+            else if (!song.selection.isAny) other(params, press.times);
+            else if (!make.inRows(edit, params, model.view.rows)) song.do(asked(edit, params, press));
+            // Which rows are used is known when all that was typed before has been answered.
+            else song.afterAll(() => byRows(model, edit, params, press));
+        });
+}
 
-    /** An edit of the selected notes; with none selected the same keys do something else. */
-    const orElse =
-        (
-            edit: string,
-            other: (p: Record<string, unknown>, times: number) => void,
-            passing?: (p: Record<string, unknown>, times: number) => void,
-        ): Handler =>
-        (params, { keys }, press) =>
-            song.withSelection(() => {
-                if (passing && keys.startsWith('Shift+Arrow') && model.caretSelection.goesOn)
-                    // Whether it still goes on is known when all that was typed before has been answered.
-                    song.afterAll(() => {
-                        if (model.caretSelection.goesOn) passing(params, press.times);
-                        else song.do(asked(edit, params, press));
-                    });
-                else if (!song.selection.isAny) other(params, press.times);
-                else if (!make.inRows(edit, params, model.view.rows)) song.do(asked(edit, params, press));
-                // Which rows are used is known when all that was typed before has been answered.
-                else song.afterAll(() => byRows(edit, params, press));
-            });
+function byRows(model: RollModel, edit: string, params: Record<string, unknown>, press: Press): void {
+    const step = make.inRows(edit, params, model.view.rows);
+    model.song.do(asked(step?.edit ?? edit, step?.params ?? params, press));
+}
 
-    function byRows(edit: string, params: Record<string, unknown>, press: Press): void {
-        const step = make.inRows(edit, params, model.view.rows);
-        song.do(asked(step?.edit ?? edit, step?.params ?? params, press));
-    }
-
+function arrows(model: RollModel): Record<string, Handler> {
+    const { song } = model;
     const [inTime, byLine, inPitch] = make.CARET_MOVERS as [string, string, string];
     const cell = { unit: 'grid', amount: 1 };
     return {
         [inTime]: orElse(
+            model,
             inTime,
             (p, times) => moveCaret(song, Number(p.steps ?? 1) * times, p.by),
             (p, times) => model.caretSelection.inTime(Number(p.steps ?? 1) * times, p.by),
         ),
-        [byLine]: orElse(byLine, (p, times) => moveCaret(song, Number(p.steps ?? 1) * times, cell)),
+        [byLine]: orElse(model, byLine, (p, times) => moveCaret(song, Number(p.steps ?? 1) * times, cell)),
         [inPitch]: orElse(
+            model,
             inPitch,
-            (p, times) =>
-                song.inTurn(() => {
-                    const by = Number(p.steps ?? p.semitones);
-                    // A semitone that is asked for as one is always one.
-                    const always = Math.abs(by) === 1 && p.semitones !== undefined;
-                    let { pitch } = song.caret;
-                    if (model.view.rows && !always)
-                        pitch = model.view.rowOn(pitch, (Math.abs(by) === 1 ? by : Math.sign(by) * 4) * times);
-                    else if (Math.abs(by) === 1)
-                        for (let i = 0; i < times; i++) pitch = model.part.rowBeside(pitch, by, always);
-                    else pitch += by * times;
-                    song.putCaret(song.caret.tick, pitch);
-                    model.caretCame();
-                }),
+            (p, times) => song.inTurn(() => caretInPitch(model, p, times)),
             (p, times) => model.caretSelection.inPitch(Number(p.steps ?? p.semitones) * times),
         ),
-        pass: (p) => song.afterAll(() => model.caretSelection.to(p.to === 'start' ? 0 : model.part.lastEnd)),
-        [SPAN_MOVERS[0]!]: orElse(SPAN_MOVERS[0]!, (p, times) =>
+        [SPAN_MOVERS[0]!]: orElse(model, SPAN_MOVERS[0]!, (p, times) =>
             askSpan(model, { what: 'steps', steps: Number(p.steps ?? 1) * times, by: p.by }),
         ),
+    };
+}
+
+/** Takes the caret up or down by rows: of the scale, of those in use, or of all. */
+function caretInPitch(model: RollModel, p: Record<string, unknown>, times: number): void {
+    const { song } = model;
+    const by = Number(p.steps ?? p.semitones);
+    // A semitone that is asked for as one is always one.
+    const always = Math.abs(by) === 1 && p.semitones !== undefined;
+    let { pitch } = song.caret;
+    if (model.view.rows && !always)
+        pitch = model.view.rowOn(pitch, (Math.abs(by) === 1 ? by : Math.sign(by) * 4) * times);
+    else if (Math.abs(by) === 1) for (let i = 0; i < times; i++) pitch = model.part.rowBeside(pitch, by, always);
+    else pitch += by * times;
+    song.putCaret(song.caret.tick, pitch);
+    model.caretCame();
+}
+
+/** Places that the caret goes to, and what goes with that. */
+function caretWays(model: RollModel): Record<string, Handler> {
+    const { song } = model;
+    return {
+        pass: (p) => song.afterAll(() => model.caretSelection.to(p.to === 'start' ? 0 : model.part.lastEnd)),
         go: (p) => {
             song.inTurn(() => {
                 song.putCaret(Number(p.to ?? 0));

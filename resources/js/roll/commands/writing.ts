@@ -7,27 +7,13 @@ import * as make from './make';
 
 /** Notes put in, selected and taken away at the caret and at the pointer. */
 export function writing(model: RollModel): Record<string, Handler> {
-    const { song } = model;
-    /** What waits its turn is for the part that is open then. */
-    const here = (): Part => song.open ?? model.part;
+    return { ...tools(model), ...atCaret(model), ...choosing(model) };
+}
 
-    /** Writing goes on where the last answer said. */
-    function goOn(): void {
-        song.select([]);
-        if (song.goesOn === null) return;
-        song.putCaret(song.goesOn);
-        model.caretWent();
-    }
+/** What waits its turn is for the part that is open then. */
+const here = ({ song, part }: RollModel): Part => song.open ?? part;
 
-    /** Takes notes in, or lets them go where all of them are selected. */
-    function turn(ids: number[]): void {
-        const all = ids.every((id) => song.selection.notes.has(id));
-        song.select(
-            all ? [...song.selection.notes].filter((id) => !ids.includes(id)) : [...song.selection.notes, ...ids],
-        );
-        model.sayChosen();
-    }
-
+function tools({ song }: RollModel): Record<string, Handler> {
     return {
         tool: (p) => {
             tool.turn(p.tool === 'eraser' ? 'eraser' : 'pen');
@@ -39,14 +25,29 @@ export function writing(model: RollModel): Record<string, Handler> {
                 }[tool.name],
             );
         },
+    };
+}
+
+function atCaret(model: RollModel): Record<string, Handler> {
+    const { song } = model;
+
+    /** Writing goes on where the last answer said. */
+    function goOn(): void {
+        song.select([]);
+        if (song.goesOn === null) return;
+        song.putCaret(song.goesOn);
+        model.caretWent();
+    }
+
+    return {
         'insert-at': (p) =>
             song.afterAll(() => {
                 const { pointed } = model;
                 const atPointer = p.at === 'pointer' && pointed !== null;
                 const note = atPointer
-                    ? { start: here().lines.around(pointed.tick)[0], pitch: here().rowHeld(pointed.pitch) }
+                    ? { start: here(model).lines.around(pointed.tick)[0], pitch: here(model).rowHeld(pointed.pitch) }
                     : { start: song.caret.tick, pitch: song.caret.pitch };
-                song.do(make.insert(here().id, [note], p.touch ? { touch: p.touch } : {}));
+                song.do(make.insert(here(model).id, [note], p.touch ? { touch: p.touch } : {}));
                 if (p.at !== 'pointer') song.inTurn(goOn);
             }),
         'note-here': (p) =>
@@ -54,15 +55,15 @@ export function writing(model: RollModel): Record<string, Handler> {
                 if (p.at === 'pointer') {
                     const under = song.pointer?.note;
                     if (!under) return song.tell('There is no note under the pointer.');
-                    return song.do(make.remove({ part: here().id, notes: [under.id] }));
+                    return song.do(make.remove({ part: here(model).id, notes: [under.id] }));
                 }
                 const { tick, pitch } = song.caret;
                 const found: number[] = [];
-                here().between(tick, tick + 1, (n) => n.pitch === pitch && found.push(n.id));
+                here(model).between(tick, tick + 1, (n) => n.pitch === pitch && found.push(n.id));
                 if (found.length === 0) return song.tell('There is no note at the caret.');
-                if (p.what === 'delete') song.do(make.remove({ part: here().id, notes: found }));
+                if (p.what === 'delete') song.do(make.remove({ part: here(model).id, notes: found }));
                 else if (p.what !== 'add') song.select(found);
-                else turn(found);
+                else turn(model, found);
             }),
         'place-and-next': () =>
             song.afterAll(() => {
@@ -71,22 +72,28 @@ export function writing(model: RollModel): Record<string, Handler> {
                 song.do(make.moveTo('caret'));
                 if (moved.size > 0)
                     song.afterAll(() => {
-                        const next = here().ordered.find((n) => n.start > tick && !moved.has(n.id));
+                        const next = here(model).ordered.find((n) => n.start > tick && !moved.has(n.id));
                         if (!next) return;
                         song.putCaret(next.start, next.pitch);
                         model.showCaret();
                     });
             }),
+    };
+}
+
+function choosing(model: RollModel): Record<string, Handler> {
+    const { song } = model;
+    return {
         select: (p, _, press) =>
             song.do({
                 select: String(p.move),
                 ...(p.how ? { how: String(p.how) } : {}),
                 ...(press.times > 1 ? { times: press.times } : {}),
             }),
-        set: (p) => song.do({ set: p, part: here().id }),
+        set: (p) => song.do({ set: p, part: here(model).id }),
         'share-settings': () =>
             song.afterAll(() => {
-                const { grid, swing, strength, nudge, tied } = here().settings;
+                const { grid, swing, strength, nudge, tied } = here(model).settings;
                 const parts = [...song.parts.keys()];
                 const words = `${counted(parts.length, 'part')}: grid ${grid}, swing ${swing} %, strength ${strength} %, and this nudge step.`;
                 song.doQuietly({ set: { grid, swing, strength, nudge, tied }, on: [{ parts }] }, () =>
@@ -94,4 +101,12 @@ export function writing(model: RollModel): Record<string, Handler> {
                 );
             }),
     };
+}
+
+/** Takes notes in, or lets them go where all of them are selected. */
+function turn(model: RollModel, ids: number[]): void {
+    const { song } = model;
+    const all = ids.every((id) => song.selection.notes.has(id));
+    song.select(all ? [...song.selection.notes].filter((id) => !ids.includes(id)) : [...song.selection.notes, ...ids]);
+    model.sayChosen();
 }

@@ -8,6 +8,7 @@ import { valueWords } from '../lanes.svelte';
 import { tool } from '../pen.svelte';
 import type { RollModel } from '../roll-model.svelte';
 import { DRAG_FROM } from './drag';
+import { Stroke } from './stroke';
 
 const REACH = 6;
 
@@ -88,101 +89,21 @@ function hold(model: RollModel, name: string, height: () => number): Gesture {
 }
 
 function draw(model: RollModel, name: string, height: () => number): Gesture {
-    const { song, view, part } = model;
+    const { song, part } = model;
     const lane = new Lane(name);
-    let drawn = new Map<number, number>();
-    let last = { x: 0, y: 0 };
-    let from = { x: 0, y: 0 };
-    let clears = false;
-    /** The bow of a straight stroke, −100 early to 100 late, and where the hand was when it began to be set. */
-    let bow = 0;
-    let bowed: { y: number; bow: number } | null = null;
+    const stroke = new Stroke(model, name, height);
 
-    /** The stroke as it would be drawn, from its first place to its last. */
-    function curved(): void {
-        const points = [...drawn].sort(([a], [b]) => a - b);
-        const [[from, low], [to, high]] = [points[0]!, points.at(-1)!];
-        const power = 4 ** (Math.abs(bow) / 100);
-        const bent = (x: number): number => (bow < 0 ? 1 - (1 - x) ** power : x ** power);
-        const shown = Array.from({ length: 33 }, (_, i): [number, number] => [
-            from + ((to - from) * i) / 32,
-            low + (high - low) * bent(i / 32),
-        ]);
-        model.lanes.stroke = { lane: name, clears, points: shown };
-        model.touch(`lane:${name}`);
-    }
-
-    function show(): void {
-        model.lanes.stroke = { lane: name, clears, points: [...drawn].sort(([a], [b]) => a - b) };
-        model.touch(`lane:${name}`);
-    }
-
-    /** Every pixel between two places of the hand. */
-    function follow(x: number, y: number): void {
-        const steps = Math.max(1, Math.ceil(Math.abs(x - last.x)));
-        for (let i = 1; i <= steps; i++) {
-            const at = last.x + ((x - last.x) * i) / steps;
-            const to = last.y + ((y - last.y) * i) / steps;
-            drawn.set(Math.max(0, Math.round(view.tick(Math.round(at)))), valueAt(lane, to, height()));
+    /** What the stroke does to the lane. */
+    function write(touch: Touch): void {
+        const { points, clears, bow } = stroke;
+        const [first, last] = [points[0]!, points.at(-1)!];
+        if (clears) return song.do(make.clearLane(part.id, name, first[0], last[0] + 1));
+        if (touch.shift && points.length > 1) {
+            const [low, high] = [first, last].map(([, v]) => Math.round(lane.share(v) * 127)) as [number, number];
+            return song.do(make.lineInLane(part.id, name, first[0], last[0], low, high, bow));
         }
-        last = { x, y };
+        song.do(make.drawLane(part.id, name, touch.mod ? byLines(points) : fewest(points)));
     }
-
-    function end(): void {
-        model.lanes.stroke = null;
-        model.touch(`lane:${name}`);
-    }
-
-    return {
-        begin({ x, y, button }) {
-            if (button === 1) return false;
-            clears = button === 2;
-            if (song.selection.lane !== name) song.selection.focus(name);
-            drawn = new Map([[Math.max(0, Math.round(view.tick(x))), valueAt(lane, y, height())]]);
-            from = last = { x, y };
-            bow = 0;
-            bowed = null;
-            show();
-            return true;
-        },
-        move(touch) {
-            if (touch.shift && touch.alt && drawn.size > 1) {
-                // The ends stay, and up and down bows the line.
-                bowed ??= { y: touch.y, bow };
-                bow = Math.max(-100, Math.min(100, Math.round(bowed.bow + (touch.y - bowed.y))));
-                model.onHover(`bow ${bow}`);
-                return curved();
-            }
-            bowed = null;
-            if (touch.shift) {
-                const [first] = drawn;
-                drawn = new Map([
-                    first!,
-                    [Math.max(0, Math.round(view.tick(touch.x))), valueAt(lane, touch.y, height())],
-                ]);
-                last = { x: touch.x, y: touch.y };
-            } else follow(touch.x, touch.y);
-            model.onHover(laneWords(model, name, touch, height()));
-            if (touch.shift && bow !== 0) curved();
-            else show();
-        },
-        drop(touch) {
-            const points = [...drawn].sort(([a], [b]) => a - b);
-            end();
-            if (!touch) return;
-            const [first, end_] = [points[0]!, points.at(-1)!];
-            // Without a stroke the second button asks what can be done here.
-            if (clears && Math.hypot(touch.x - from.x, touch.y - from.y) < DRAG_FROM)
-                return model.onMenu({ ...touch.page, on: 'lane' });
-            if (clears) return song.do(make.clearLane(part.id, name, first[0], end_[0] + 1));
-            if (touch.shift && points.length > 1) {
-                const [low, high] = [first, end_].map(([, v]) => Math.round(lane.share(v) * 127)) as [number, number];
-                return song.do(make.lineInLane(part.id, name, first[0], end_[0], low, high, bow));
-            }
-            song.do(make.drawLane(part.id, name, touch.mod ? byLines(points) : fewest(points)));
-        },
-        cancel: end,
-    };
 
     /** At each line of the grid that the stroke passed, the value there. */
     function byLines(points: [number, number][]): [number, number][] {
@@ -190,6 +111,33 @@ function draw(model: RollModel, name: string, height: () => number): Gesture {
         for (const [tick, value] of points) at.set(part.lines.around(tick)[0], value);
         return fewest([...at].sort(([a], [b]) => a - b));
     }
+
+    return {
+        begin({ x, y, button }) {
+            if (button === 1) return false;
+            if (song.selection.lane !== name) song.selection.focus(name);
+            stroke.begin(x, y, button === 2);
+            return true;
+        },
+        move(touch) {
+            if (touch.shift && touch.alt && stroke.isDrawn) {
+                stroke.bend(touch.y);
+                return model.onHover(`bow ${stroke.bow}`);
+            }
+            if (touch.shift) stroke.straighten(touch.x, touch.y);
+            else stroke.follow(touch.x, touch.y);
+            model.onHover(laneWords(model, name, touch, height()));
+        },
+        drop(touch) {
+            stroke.end();
+            if (!touch) return;
+            // Without a stroke the second button asks what can be done here.
+            if (stroke.clears && stroke.away(touch.x, touch.y) < DRAG_FROM)
+                return model.onMenu({ ...touch.page, on: 'lane' });
+            write(touch);
+        },
+        cancel: () => stroke.end(),
+    };
 }
 
 /** Of points that follow one another at one value only the first. */
