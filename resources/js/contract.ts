@@ -1611,9 +1611,9 @@ export interface EditParams {
          */
         times?: number;
         /**
-         * one of cells, bars, span
+         * one of auto, cells, bars, span
          */
-        every?: 'cells' | 'bars' | 'span';
+        every?: 'auto' | 'cells' | 'bars' | 'span';
         /**
          * a tick, or a bar and beat such as "17.3", or caret, pointer, span-start, span-end, selection-start, selection-end, part-start, part-end, song-end, bar, next-bar or marker:NAME
          */

@@ -217,7 +217,7 @@ final class PartsTest extends TestCase
         $song = $this->pedalled();
         $part = $song->parts()->firstOrFail()->id;
         $answer = $this->do($song, [['edit' => 'part-plays', 'on' => ['parts' => [$part]], 'params' => ['transpose' => 12, 'velocity' => 50]]])->assertOk();
-        $answer->assertJsonPath("parts.$part.head.plays.words", '+12, 50 %')->assertJsonPath("parts.$part.sounds.notes.0.3", 72)->assertJsonPath("parts.$part.sounds.notes.0.4", 40);
+        $answer->assertJsonPath("parts.$part.head.plays.words", 'an octave higher, at 50 % velocity')->assertJsonPath("parts.$part.sounds.notes.0.3", 72)->assertJsonPath("parts.$part.sounds.notes.0.4", 40);
         // Read anew it is the same; and as it was, when taken back.
         self::assertSame($answer->json("parts.$part.sounds"), $this->getJson("/api/songs/$song->id")->json('tracks.0.parts.0.sounds'));
         $back = $this->postJson("/api/songs/$song->id/undo", ['base' => $song->refresh()->revision])->assertOk();

@@ -14,8 +14,8 @@ use Jactonic\Core\Score\Point;
 use Jactonic\Core\Score\Score;
 
 /**
- * A part grows to the bar line where a note or a point is put outside its window. What lay outside before stays there. A
- * point at the very end of the window says what holds after it, and makes it no longer.
+ * A part grows to the bar line where a note or a point is put outside its window. What lay outside before stays there, and
+ * a part that is made has the window that it is made with: a copy hides what its original hides. A point at the very end of the window says what holds after it, and makes it no longer.
  */
 final class WindowGrowth
 {
@@ -29,17 +29,17 @@ final class WindowGrowth
         foreach ($parts as $id => $changed) {
             $was = $score->parts[$id]->head ?? null;
             $head = $changed->head === null ? $was : $changed->head->after;
-            if ($head === null || ($head->from === 0 && $head->to === PartHead::OPEN)) {
+            if ($head === null || $was === null || ($head->from === 0 && $head->to === PartHead::OPEN)) {
                 continue;
             }
             [$from, $to] = [$head->from, $head->to];
             $notes = ! $changed->notes->isEmpty() && ! $changed->leaves('start', 'length') && ! self::fits($changed->notes, $head);
             $points = ! $changed->points->isEmpty() && ! $changed->points->leaves('tick');
             foreach ([...($notes ? self::stretches($changed->notes) : []), ...($points ? self::places($changed->points) : [])] as [$start, $end, $startBefore, $endBefore]) {
-                if ($start < $from && ($startBefore === null || $was === null || $startBefore >= $was->from)) {
+                if ($start < $from && ($startBefore === null || $startBefore >= $was->from)) {
                     $from = $score->time->meters->barAt($start)->start;
                 }
-                if ($end > $to && ($endBefore === null || $was === null || $endBefore <= $was->to)) {
+                if ($end > $to && ($endBefore === null || $endBefore <= $was->to)) {
                     $to = $score->time->meters->barAt($end - 1)->end();
                 }
             }

@@ -15,9 +15,15 @@ use Jactonic\Core\Edit\Spec;
 use Jactonic\Core\Edit\Wording;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Refusal;
+use Jactonic\Core\Score\Note;
+use Jactonic\Core\Score\Part;
 use Jactonic\Core\Selection\Selection;
+use Jactonic\Core\Time\Lines;
 
-/** Copies parts behind themselves, each by its own length, by whole bars or by the span; the copies become the choice. */
+/**
+ * Copies parts behind themselves: by their own length, rounded up to whole cells of the first one's grid, by whole bars or by
+ * the span. Of parts that loop the copy begins where the loop ends. The copies become the choice.
+ */
 final class PartRepeat implements Edit
 {
     private const MOST = 2000;
@@ -47,7 +53,7 @@ final class PartRepeat implements Edit
         $every = match ($input->params->choice('every')) {
             'span' => $input->context->span()[1] - $input->context->span()[0],
             'bars' => $meters->barAt($to - 1)->end() - $meters->barAt($from)->start,
-            default => $to - $from,
+            default => self::length($parts[0], $input, $from, $to),
         };
         $ids = [];
         foreach ($parts as $part) {
@@ -58,5 +64,18 @@ final class PartRepeat implements Edit
         }
 
         return new Outcome($builder->change(), new Selection(parts: $ids), sprintf('%s repeated%s.', (count($parts) === 1 ? "“{$parts[0]->name}”" : Wording::parts(count($parts))), $times === 1 ? '' : ", $times times"));
+    }
+
+    /** A stretch rounded up to whole cells of a part's grid, without its swing; of a grid in bars, to whole bars. */
+    private static function length(Part $part, EditInput $input, int $from, int $to): int
+    {
+        $grid = $input->lines($part)->grid;
+        $meters = $input->time()->meters;
+        if ($grid->isBars()) {
+            return $meters->barAt($to - 1)->end() - $from;
+        }
+        $cell = $input->time()->lines($grid, Lines::STRAIGHT)->cell($from);
+
+        return Note::whole(ceil(($to - $from) / $cell) * $cell);
     }
 }

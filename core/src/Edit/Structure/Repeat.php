@@ -20,10 +20,10 @@ use Jactonic\Core\Time\Lines;
 /**
  * Copies after themselves: each copy stands a musical length after the one before, never the raw length, so that a
  * phrase off the grid does not drift. `cells`: from the line nearest to the first start to the last end, rounded up to
- * whole cells (of the straight grid). `bars`: from the first start's bar, likewise in whole bars. `span`: the length
- * from `from` to `to`, else of the span, its silence included. An end that rings at most SLACK of a cell over counts as on the line, and
- * a note played at most so much early as in the bar it is early for. Copies become the selection; with them goes how
- * they were played.
+ * whole cells (of the straight grid). `bars`: from the first start's bar, likewise in whole bars. `auto`: bars for notes that
+ * span more than a bar, cells for others. `span`: the length from `from` to `to`, else of the span, its silence included. An
+ * end that rings at most SLACK of a cell over counts as on the line, of bars half a sixteenth, and a note played at most so
+ * much early as in the bar it is early for. Copies become the selection; with them goes how they were played.
  */
 final class Repeat implements Edit
 {
@@ -36,7 +36,7 @@ final class Repeat implements Edit
     {
         return new Spec('repeat', 'Repeat', Family::Structure, 'Repeats the notes, each copy a musical length later.', [
             Param::integer('times', 'Times', 1, 64, 1),
-            Param::choice('every', 'Every', ['cells' => 'whole grid cells', 'bars' => 'whole bars', 'span' => 'the span'], 'cells'),
+            Param::choice('every', 'Every', ['auto' => 'whole bars, short ones whole cells', 'cells' => 'whole grid cells', 'bars' => 'whole bars', 'span' => 'the span'], 'auto'),
             Param::place('from', 'Span from', optional: true),
             Param::place('to', 'Span to', 1, optional: true),
             EditInput::lanes(),
@@ -102,11 +102,13 @@ final class Repeat implements Edit
             return [array_map(static fn (int $i): int => $i * $length, range(1, $times)), 'span'];
         }
         $own = $input->lines($part)->grid;
-        if ($every === 'bars' || $own->isBars()) {
-            $bars = $own->isBars() && $every === 'cells' ? $own->bars : 1;
-            $meters = $input->time()->meters;
-            $slack = $input->time()->early();
-            $from = $input->time()->meantBar($first)->index;
+        $meters = $input->time()->meters;
+        $slack = $input->time()->early();
+        $meant = $input->time()->meantBar($first);
+        $isLong = $every === 'auto' && $last - $first > $meant->end() - $meant->start;
+        if ($every === 'bars' || $own->isBars() || $isLong) {
+            $bars = $own->isBars() && $every !== 'bars' ? $own->bars : 1;
+            $from = $meant->index;
             $to = $meters->barAt(max($first, $last - 1 - $slack))->index + 1;
             $count = max(1, (int) ceil(($to - $from) / $bars) * $bars);
             $origin = $meters->barNumber($from)->start;

@@ -139,7 +139,9 @@ final class EdgesTest extends TestCase
         $clip = Readings::read('part-clip', [], $score, new Selection(parts: [1]));
         $outcome = self::done($score, 'part-insert', ['clip' => $clip, 'at' => 1920, 'track' => 3], ['parts' => [1]]);
         $after = $outcome->change->applyTo($score);
-        self::assertSame([[0, 480], [1920, 480]], self::notes($after, $outcome->selection->parts[0]));
+        $copy = $after->part($outcome->selection->parts[0]);
+        self::assertSame([0, 1920], $copy->notes->column('start'));
+        self::assertSame([1920, 5760], [$copy->head->from, $copy->head->to], 'what was hidden is hidden');
         self::assertSame(['1 note that lay hidden before the part would come before the song, and stayed behind.'], $outcome->warnings);
     }
 

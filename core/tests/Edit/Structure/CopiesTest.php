@@ -10,6 +10,7 @@ use Jactonic\Core\Score\Score;
 use Jactonic\Core\Selection\Selection;
 use Jactonic\Core\Tests\Support\Make;
 use Jactonic\Core\Time\Timeline;
+use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 
@@ -34,6 +35,29 @@ final class CopiesTest extends TestCase
         $after = Make::after(Make::score([[0, 200, 60], [240, 190, 62]], ['grid' => '1/8']), 'repeat', ['every' => $every, 'from' => 1000, 'to' => 3000]);
 
         self::assertSame($every === 'cells' ? [480, 720] : $starts, array_slice(Make::starts($after), 2));
+    }
+
+    /** @param  list<array{int, int}>  $notes  start and length */
+    #[DataProvider('phrases')]
+    public function test_a_phrase_of_more_than_a_bar_is_repeated_by_bars_and_a_shorter_one_by_cells(array $notes, string $every, int $later): void
+    {
+        $score = Make::score(array_map(static fn (array $n): array => [...$n, 60], $notes), ['grid' => '1/16']);
+        $outcome = Make::edit($score, 'repeat');
+
+        self::assertStringEndsWith(" repeated, every $every.", $outcome->said);
+        self::assertSame($notes[0][0] + $later, Make::starts($outcome->change->applyTo($score))[count($notes)]);
+    }
+
+    /** @return iterable<string, array{list<array{int, int}>, string, int}> */
+    public static function phrases(): iterable
+    {
+        yield 'four bars of strummed chords' => [[[12, 3700], [31, 3700], [3852, 3700], [7690, 3700], [11_540, 3000], [11_561, 3000]], '4 bars', 15_360];
+        yield 'a bar, to the tick' => [[[0, 480], [3360, 480]], '16 × 1/16', 3840];
+        yield 'a bar and a tail of a tick' => [[[0, 480], [3360, 481]], 'bar', 3840];
+        yield 'a tail of half a sixteenth less a tick' => [[[0, 480], [3360, 480 + 119]], 'bar', 3840];
+        yield 'a tail of more' => [[[0, 480], [3360, 480 + 121]], '2 bars', 7680];
+        yield 'from an upbeat into the second bar' => [[[3360, 480], [3840, 480]], '4 × 1/16', 960];
+        yield 'early for its bar' => [[[3800, 480], [7200, 600]], 'bar', 3840];
     }
 
     public function test_bars_are_counted_through_changes_of_meter_and_an_upbeat_belongs_to_its_bar(): void
