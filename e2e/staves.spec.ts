@@ -113,7 +113,7 @@ test('job 16 by key: four bars become two, looped under the song, three parts do
     // Three parts down a third: two keys to select, three to move, of which two may be held.
     await press(page, 'Control+a', 'ArrowDown', 'ArrowDown', 'ArrowDown');
     await said(page, '3 parts play 3 semitones lower.');
-    await expect(page.getByTestId('part').first()).toContainText('−3');
+    await expect(page.getByTestId('part').first()).toContainText('3 semitones lower');
     const line = [0, 1, 2, 3].map((i) => [i * 96, 0, 57 + i, 80]);
     expect(await saved(page)).toEqual([
         ...line,
@@ -535,15 +535,20 @@ test('the keys that arranging takes: four bars looped under the song in five, pa
     // The same line copied to the pad by one command, an octave up, then its last bar lower still.
     await press(page, 'Control+z', 'Control+z');
     await expect(page.getByTestId('part')).toHaveCount(3);
-    await press(page, 'w', 'Control+Alt+Shift+PageDown');
+    // The crop goes too: a copy has what its original shows.
+    await press(page, 'Control+z');
+    await said(page, /^Undone: .*cropped/);
+    await press(page, 'Home', 'Control+Alt+Shift+PageDown');
+    await expect(page.getByTestId('caret-place')).toContainText('2.1.1, Vibes');
+    await expect(page.getByTestId('chosen')).toContainText('1 of 3');
     await within(5, 'Control+Alt+Shift+ArrowDown', 'Shift+ArrowUp', 'x', 'd', 'Shift+ArrowDown');
     // The copy plays −3 as well, so the sentence alone may be that of an earlier key.
     await expect
         .poll(async () => (await heads(page, song, 1)).map((p) => [p.name, p.from, p.plays?.words ?? '']))
         .toEqual([
-            ['Pad', 0, '−3'],
-            ['Vibes', 0, '+9'],
-            ['Vibes 2', 3840, '−3'],
+            ['Pad', 0, '3 semitones lower'],
+            ['Vibes', 0, '9 semitones higher'],
+            ['Vibes 2', 3840, '3 semitones lower'],
         ]);
     await said(page, /plays? 3 semitones lower\.$/);
 });
