@@ -1,3 +1,4 @@
+import { writeFile } from 'node:fs/promises';
 import type { Request } from '@playwright/test';
 import { expect, test, type Page } from './silent';
 import { bring, LOOSE, midi, openRoll, type SongJson } from './support';
@@ -17,7 +18,7 @@ export function tellWhatWasDone(): void {
     test.beforeEach(() => void done.splice(0));
     test.afterEach(async ({ page }, info) => {
         if (info.status === info.expectedStatus) return;
-        await info.attach('what was done', { body: [...done, page.url()].join('\n') });
+        await writeFile(info.outputPath('what-was-done.txt'), [...done, page.url()].join('\n'));
     });
 }
 
