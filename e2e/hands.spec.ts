@@ -203,12 +203,24 @@ test('selecting by hand: notes apart, what the caret passes, the next chord’s 
     await chosen(page, 2);
     await press(page, 'Shift+=');
     await chosen(page, 1);
+    // With nothing selected Shift takes the caret by bars and octaves, and selects nothing.
     await press(page, 'Escape', 'Home', 'Shift+ArrowRight');
-    await said(page, '24 notes passed up to 2.1.1');
-    await press(page, 'Shift+ArrowLeft');
-    await said(page, '0 notes passed up to 1.1.1');
+    await said(page, 'Caret at 2.1.1');
+    await press(page, 'Shift+ArrowLeft', 'Shift+ArrowUp');
+    await said(page, /^Caret at 1\.1\.1, [A-G]♯?5/);
+    await chosen(page, 0);
+    // From the caret on; what is pressed then is done to that, and the caret stays.
     await press(page, 'Shift+End');
-    await chosen(page, 24);
+    await said(page, '24 notes selected from 1.1.1 on.');
+    await press(page, 'Shift+ArrowDown');
+    await said(page, '24 notes down an octave.');
+    await press(page, 'Control+z', 'Escape', 'Shift+Home');
+    await said(page, '0 notes selected before 1.1.1.');
+    // Of a chord the note above, then the one below that.
+    await press(page, 'Control+Home', 'd', 'w', 'Shift+w');
+    await chosen(page, 2);
+    await press(page, 'Escape', 'Control+Home', 'd', 'w', 'Shift+s');
+    await chosen(page, 2);
     // From the middle voice of a strummed chord to that of the next.
     await press(page, 'Escape', 'Control+Home', 'd', 'w', 'd');
     await said(page, 'E4 at 1.1.3.04');

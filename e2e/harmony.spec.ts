@@ -126,7 +126,7 @@ test('job 17: a scale for the song, taken from the reading; degrees in it; held 
     await press(page, 'Control+z');
     await expect(page.locator('.corner')).toContainText('C major');
     // Held to it a chord moved up one step changes its kind: G7 becomes Am7(b5)… here Dm7 becomes Em7.
-    await press(page, 'Shift+w');
+    await press(page, 'Alt+h', 'k');
     await said(page, 'Scale lock on: the song’s scale.');
     await press(page, 'Escape', 'Home', 'c', 'ArrowUp');
     await said(page, '4 notes up a step of C major.');

@@ -60,8 +60,7 @@ test('changes of tempo and meter are begun, moved and removed at bars, by keyboa
     await openRoll(page, song);
     // To bar 3, and its panel.
     await press(page, 'Home', 'Shift+ArrowRight', 'Shift+ArrowRight');
-    await said(page, '8 notes passed up to 3.1.1');
-    await press(page, 'Escape');
+    await said(page, 'Caret at 3.1.1');
     await press(page, 'Alt+Shift+t');
     const panel = page.getByRole('dialog', { name: 'Tempo and meter' });
     await panel.getByRole('button', { name: 'Add tempo from bar 3' }).press('Enter');

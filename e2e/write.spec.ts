@@ -102,7 +102,7 @@ test('job 10: written, halved, copied, cut and carried by key alone', async ({ p
     await press(page, 'Control+c');
     await said(page, '2 notes of the span copied.');
     await press(page, 'Shift+ArrowRight');
-    await said(page, '3 notes passed up to 2.1.2');
+    await said(page, 'Caret at 2.1.2');
     await press(page, 'Control+v', 'Control+v');
     await expect
         .poll(async () => (await written(page, song)).slice(3).map((n) => n.slice(0, 2)))

@@ -185,6 +185,8 @@ export type SelectionCommand =
     | 'first-chords'
     | 'fourth-voices'
     | 'group'
+    | 'grow-higher'
+    | 'grow-lower'
     | 'grow-next'
     | 'grow-previous'
     | 'higher'

@@ -69,7 +69,6 @@ final class Families
             ['Alt+H F', 'fit-to-scale', 'snap to the scale'],
             ['Alt+H 3', 'double-at', 'double a third up', ['degrees' => 2]],
             ['Alt+H 6', 'double-at', 'double a sixth up', ['degrees' => 5]],
-            ['Shift+W', 'set', 'scale lock', ['held' => 'toggle']],
             ['Alt+H K', 'set', 'scale lock', ['held' => 'toggle']],
             ['Alt+H Shift+M', 'mirror', 'mirror in the scale', ['in' => 'scale']],
             ['Alt+Shift+H', 'panel', 'a chord by name', ['edit' => 'insert-chord']],

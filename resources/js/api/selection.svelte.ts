@@ -19,8 +19,6 @@ export class Selection {
     version = $state(0);
     /** How often the hand has made one: older answers do not undo it. */
     byHand = 0;
-    /** How often one was made, by hand or by a command. */
-    made = 0;
 
     /** Whether any note is selected, here or in the parts worked on with this one. */
     get isAny(): boolean {
@@ -29,7 +27,6 @@ export class Selection {
 
     /** The hand made another. */
     changedByHand(): void {
-        this.made++;
         this.byHand++;
         this.version++;
     }

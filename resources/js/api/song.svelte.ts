@@ -285,7 +285,6 @@ export class Song extends TrackList implements SongState {
         if (answer.tracks || this.tracks.some((t) => t.parts.some((p) => !this.parts.has(p.id))))
             this.setTracks(answer.tracks);
         const changed = heard.length > 0;
-        if (how.keepsSelection) this.selection.made++;
         if (answer.selection && how.keepsSelection && choose(this, answer.selection)) {
             if (!changed && how.hear && this.selection.notes.size <= MOST_CHOSEN_HEARD)
                 heard.push(...this.selectedNotes);

@@ -14,7 +14,6 @@ import type { Drawn, Overlay } from './layers/overlay';
 import { pitchName } from './names';
 import { toldOf } from './numbers';
 import { OwnCurves } from './own.svelte';
-import { CaretSelection } from './caret-selection';
 import { UsedRows } from './rows.svelte';
 import type { StepInput } from './steps.svelte';
 import { Underlay } from './underlay.svelte';
@@ -67,7 +66,6 @@ export class RollModel implements RollState {
     /** The edit whose landing is looked at while its key is held. */
     looked = $state.raw<Command | null>(null);
     steps!: StepInput;
-    readonly caretSelection = new CaretSelection(this);
     readonly usedRows = new UsedRows(this);
     readonly underlay: Underlay;
     readonly views: Views;

@@ -7,6 +7,7 @@ import { transport } from '../../sound/transport.svelte';
 import type { RollModel } from '../roll-model.svelte';
 import * as make from './make';
 import { SPAN_MOVERS } from './make';
+import { selectToEdge } from '../caret-selection';
 import { askSpan } from './span';
 
 export function asked(edit: string, params: Record<string, unknown>, press: Press): Command {
@@ -21,17 +22,11 @@ export function moving(model: RollModel): Record<string, Handler> {
 type Moves = (p: Record<string, unknown>, times: number) => void;
 
 /** An edit of the selected notes; with none selected the same keys do something else. */
-function orElse(model: RollModel, edit: string, other: Moves, passing?: Moves): Handler {
+function orElse(model: RollModel, edit: string, other: Moves): Handler {
     const { song } = model;
-    return (params, { keys }, press) =>
+    return (params, _, press) =>
         song.withSelection(() => {
-            if (passing && keys.startsWith('Shift+Arrow') && model.caretSelection.goesOn)
-                // Whether it still goes on is known when all that was typed before has been answered.
-                song.afterAll(() => {
-                    if (model.caretSelection.goesOn) passing(params, press.times);
-                    else song.do(asked(edit, params, press));
-                });
-            else if (!song.selection.isAny) other(params, press.times);
+            if (!song.selection.isAny) other(params, press.times);
             else if (!make.inRows(edit, params, model.view.rows)) song.do(asked(edit, params, press));
             // Which rows are used is known when all that was typed before has been answered.
             else song.afterAll(() => byRows(model, edit, params, press));
@@ -48,19 +43,9 @@ function arrows(model: RollModel): Record<string, Handler> {
     const [inTime, byLine, inPitch] = make.CARET_MOVERS as [string, string, string];
     const cell = { unit: 'grid', amount: 1 };
     return {
-        [inTime]: orElse(
-            model,
-            inTime,
-            (p, times) => moveCaret(song, Number(p.steps ?? 1) * times, p.by),
-            (p, times) => model.caretSelection.inTime(Number(p.steps ?? 1) * times, p.by),
-        ),
+        [inTime]: orElse(model, inTime, (p, times) => moveCaret(song, Number(p.steps ?? 1) * times, p.by)),
         [byLine]: orElse(model, byLine, (p, times) => moveCaret(song, Number(p.steps ?? 1) * times, cell)),
-        [inPitch]: orElse(
-            model,
-            inPitch,
-            (p, times) => song.inTurn(() => caretInPitch(model, p, times)),
-            (p, times) => model.caretSelection.inPitch(Number(p.steps ?? p.semitones) * times),
-        ),
+        [inPitch]: orElse(model, inPitch, (p, times) => song.inTurn(() => caretInPitch(model, p, times))),
         [SPAN_MOVERS[0]!]: orElse(model, SPAN_MOVERS[0]!, (p, times) =>
             askSpan(model, { what: 'steps', steps: Number(p.steps ?? 1) * times, by: p.by }),
         ),
@@ -86,7 +71,7 @@ function caretInPitch(model: RollModel, p: Record<string, unknown>, times: numbe
 function caretWays(model: RollModel): Record<string, Handler> {
     const { song } = model;
     return {
-        pass: (p) => song.afterAll(() => model.caretSelection.to(p.to === 'start' ? 0 : model.part.lastEnd)),
+        pass: (p) => song.afterAll(() => selectToEdge(model, p.to === 'start' ? 'start' : 'end')),
         go: (p) => {
             song.inTurn(() => {
                 song.putCaret(Number(p.to ?? 0));
