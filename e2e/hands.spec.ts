@@ -199,7 +199,11 @@ test('selecting by hand: notes apart, what the caret passes, the next chord’s 
     await chosen(page, 3);
     await expect(page.getByTestId('reach')).toHaveCount(0);
     // At the caret: one taken in, and let go again.
-    await press(page, 'Escape', 'Control+Home', '=', 'Alt+PageDown', 'Shift+=');
+    await press(page, 'Escape', 'Control+Home', '=');
+    await said(page, /is selected: /);
+    await press(page, '=');
+    await said(page, 'The note at the caret is selected already.');
+    await press(page, 'Alt+PageDown', 'Shift+=');
     await chosen(page, 2);
     await press(page, 'Shift+=');
     await chosen(page, 1);
@@ -216,6 +220,12 @@ test('selecting by hand: notes apart, what the caret passes, the next chord’s 
     await said(page, '24 notes down an octave.');
     await press(page, 'Control+z', 'Escape', 'Shift+Home');
     await said(page, '0 notes selected before 1.1.1.');
+    // A click on the ruler says where the caret is.
+    const ruler = page.getByTestId('ruler');
+    const { width, height } = (await ruler.boundingBox())!;
+    await ruler.click({ position: { x: width / 2, y: height - 6 } });
+    await said(page, /^Caret at \d/);
+    await expect(page.getByTestId('said')).not.toContainText('Caret at 1.1.1,');
     // Of a chord the note above, then the one below that.
     await press(page, 'Control+Home', 'd', 'w', 'Shift+w');
     await chosen(page, 2);

@@ -120,7 +120,10 @@ test('job 17: a scale for the song, taken from the reading; degrees in it; held 
     await said(page, 'Scale of the song: C major.');
     await expect(page.locator('.corner')).toContainText('C major');
     // By the field: another root.
-    await panel.getByLabel('Scale of the song: root').selectOption('G');
+    await panel.getByLabel('Scale of the song: root').selectOption('A♭');
+    await said(page, 'Scale of the song: A♭ major.');
+    // A letter is the tone without a sign.
+    await panel.getByLabel('Scale of the song: root').press('g');
     await said(page, 'Scale of the song: G major.');
     await page.keyboard.press('Escape');
     await press(page, 'Control+z');

@@ -145,6 +145,11 @@ test.describe('job 1: a take is tightened', () => {
         await expect(panel).toBeVisible();
         await press(page, 'Escape', 'Alt+Shift+k');
         await expect(page.getByRole('group', { name: 'Lowest note' }).getByRole('textbox')).toHaveValue('C3');
+        // What is typed into a field that gets the keys takes the place of what stood there.
+        await press(page, 'Escape', 'Alt+n', '7');
+        await expect(page.getByLabel('Nudge step: amount')).toHaveValue('7');
+        await press(page, 'Tab', 'Shift+Tab', '5');
+        await expect(page.getByLabel('Nudge step: amount')).toHaveValue('5');
     });
 
     test('a panel lists tracks and parts by their names', async ({ page }) => {

@@ -28,6 +28,7 @@ final class Selecting
     public static function run(mixed $what, mixed $how, Score $score, Selection $on, Context $context): Outcome
     {
         $how = How::check($what, $how);
+        $atEnd = '';
         if (is_array($what)) {
             $found = self::picked(NoteFilter::parse($what), $score, $on);
         } else {
@@ -38,15 +39,18 @@ final class Selecting
             }
             // What is added or taken away is looked for in the whole part.
             $from = $spec->scope === Scope::AmongSelection && in_array($how, [How::Add, How::Take], true) ? new Selection(array_map(static fn (): array => [], $on->notes)) : $on;
+            $atEnd = $spec->atEnd;
             $found = SelectionCommands::apply($id, $from, $score, $context->caret ?? 0, $context->span, $context->row);
         }
         $to = $how === How::Instead ? $found : self::joined($on, $found, $how);
 
-        return new Outcome(new Change, $to, match ($to->count()) {
+        $said = match ($to->count()) {
             0 => 'Nothing is selected.',
             1 => self::told($to, $score),
             default => Wording::notes($to->count()).' selected.',
-        });
+        };
+
+        return new Outcome(new Change, $to, $atEnd !== '' && $to->count() > 0 && self::areSame($on, $to) ? "$atEnd $said" : $said);
     }
 
     private static function picked(NoteFilter $pick, Score $score, Selection $on): Selection
@@ -73,6 +77,18 @@ final class Selecting
         }
 
         return new Selection($ids);
+    }
+
+    private static function areSame(Selection $a, Selection $b): bool
+    {
+        $sorted = static function (Selection $selection): array {
+            $notes = array_filter($selection->notes);
+            array_walk($notes, sort(...));
+
+            return $notes;
+        };
+
+        return $sorted($a) == $sorted($b);
     }
 
     /** The one note that is selected, with all that a person who does not see it has to know. */

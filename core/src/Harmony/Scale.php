@@ -26,8 +26,8 @@ final readonly class Scale
         'minor pentatonic' => 9, 'blues' => 9,
     ];
 
-    /** Roots as they are mostly spelled. */
-    public const ROOTS = ['C', 'C♯', 'D♭', 'D', 'E♭', 'E', 'F', 'F♯', 'G♭', 'G', 'A♭', 'A', 'B♭', 'B'];
+    /** Roots as they are mostly spelled, those without a sign first: a letter typed into the list finds them. */
+    public const ROOTS = ['C', 'D', 'E', 'F', 'G', 'A', 'B', 'C♯', 'D♭', 'E♭', 'F♯', 'G♭', 'A♭', 'B♭'];
 
     private const OCTAVE = 12;
 

@@ -28,6 +28,9 @@ final class Choice extends Plain
 
     public function read(mixed $value, string $name): string
     {
+        // A choice that is a number may come as one.
+        $value = is_int($value) ? (string) $value : $value;
+
         return is_string($value) && in_array($value, $this->choices, true) ? $value : throw Refusal::parameter($name, $value, $this->allowed());
     }
 

@@ -11,6 +11,7 @@ final readonly class SelectionSpec
      * @param  list<string>  $words  other words it is looked for by
      * @param  bool  $isSingle  whether it selects single notes, which do not bring the others of their groups
      * @param  bool  $needsSpan  whether it works only where there is a span
+     * @param  string  $atEnd  what is said where it leads no further
      */
     public function __construct(
         public string $title,
@@ -18,6 +19,7 @@ final readonly class SelectionSpec
         public array $words = [],
         public bool $isSingle = false,
         public bool $needsSpan = false,
+        public string $atEnd = '',
     ) {
     }
 }

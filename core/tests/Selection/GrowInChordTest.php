@@ -31,4 +31,19 @@ final class GrowInChordTest extends TestCase
         self::assertEqualsCanonicalizing($after, $outcome->selection->notes[1]);
         self::assertTrue($outcome->change->isEmpty());
     }
+
+    /** @param  list<int>  $on */
+    #[TestWith(['next', [6], 'There is no later note. G4 at 2.1.1.02 is selected'])]
+    #[TestWith(['grow-next', [4, 5, 6], 'There is no later note. 3 notes selected.'])]
+    #[TestWith(['previous', [1], 'There is no earlier note. C4 at 1.1.1 is selected'])]
+    #[TestWith(['higher', [3], 'The chord has no higher note. G4 at 1.1.1.03 is selected'])]
+    #[TestWith(['grow-lower', [1, 4], 'The chord has no lower note. 2 notes selected.'])]
+    #[TestWith(['next', [3], 'G4 at 2.1.1.02 is selected'])]
+    #[TestWith(['next', [], 'C4 at 1.1.1 is selected'])]
+    public function test_where_a_way_leads_no_further_is_said(string $move, array $on, string $said): void
+    {
+        $score = Make::score([[0, 400, 60], [4, 400, 64], [9, 400, 67], [3840, 400, 60], [3840, 400, 64], [3845, 400, 67]]);
+
+        self::assertStringStartsWith($said, Batch::once(['select' => $move, 'on' => ['part' => 1, 'notes' => $on]], $score)->said);
+    }
 }

@@ -59,7 +59,7 @@ function commit(field: HTMLInputElement): void {
     const [from, to] = [field.selectionStart, field.selectionEnd];
     const quietly = (e: Event): void => e.stopImmediatePropagation();
     field.blur();
-    field.addEventListener('focus', quietly, { capture: true, once: true });
+    for (const kind of ['focus', 'focusin']) field.addEventListener(kind, quietly, { capture: true, once: true });
     field.focus({ preventScroll: true });
     if (from !== null) field.setSelectionRange(from, to);
     field.form?.requestSubmit();

@@ -14,11 +14,13 @@ use Jactonic\Core\Edit\Wording;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Refusal;
 use Jactonic\Core\Score\Note;
+use Jactonic\Core\Score\Part;
 use Jactonic\Core\Standard\GeneralMidi;
 
 /**
  * Moves pitches by semitones, or by plain steps: a plain step is a semitone, or with the part's scale lock on a step of its
- * scale, of each note by itself. Drums have no scale. Refused whole when a note would leave 0–127.
+ * scale, of each note by itself. Drums have no scale; of whole parts they keep their pitches, unless only drums are selected.
+ * Refused whole when a note would leave 0–127.
  */
 final class Transpose implements Edit
 {
@@ -42,9 +44,12 @@ final class Transpose implements Edit
         $by = $params->integer($params->has('steps') ? 'steps' : 'semitones');
         $builder = new ChangeBuilder;
         $intervals = [];
-        foreach ($input->parts() as $part) {
+        [$parts, $kept] = self::pitched($input);
+        $count = 0;
+        foreach ($parts as $part) {
             $scale = $params->has('steps') ? $input->score->lockedScale($part) : null;
             $ids = $input->ids($part);
+            $count += count($ids);
             if ($ids !== []) {
                 $intervals[$scale === null ? self::interval(abs($by)) : sprintf('%s of %s', abs($by) === 1 ? 'a step' : abs($by).' steps', $scale->name)] = true;
             }
@@ -59,8 +64,25 @@ final class Transpose implements Edit
             $builder->columns($part, $ids, ['pitch' => $pitches]);
         }
 
-        return new Outcome($builder->change(), $input->selection, sprintf('%s %s %s.', Wording::notes($input->selection->count()),
+        $outcome = new Outcome($builder->change(), $input->selection, sprintf('%s %s %s.', Wording::notes($count),
             $by < 0 ? 'down' : 'up', implode(' or ', array_keys($intervals))));
+
+        return $kept ? $outcome->warn('Drums keep their pitches.') : $outcome;
+    }
+
+    /**
+     * The parts that move: of several that are selected whole, those that are no drums.
+     *
+     * @return array{list<Part>, bool} the parts, and whether drums are left out
+     */
+    private static function pitched(EditInput $input): array
+    {
+        $parts = $input->parts();
+        $selection = $input->selection;
+        $others = array_values(array_filter($parts, static fn (Part $p): bool => $p->notes->isEmpty() || $p->channel() !== GeneralMidi::DRUM_CHANNEL));
+        $areWhole = $selection->parts !== [] || $selection->tracks !== [];
+
+        return $areWhole && $others !== [] && count($others) < count($parts) ? [$others, true] : [$parts, false];
     }
 
     private static function outside(EditInput $input, Note $note, int $by): Refusal

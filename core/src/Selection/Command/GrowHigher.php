@@ -14,7 +14,7 @@ final class GrowHigher implements SelectionCommand
 {
     public static function spec(): SelectionSpec
     {
-        return new SelectionSpec('Add the next higher note of the chord', Scope::Walk);
+        return new SelectionSpec('Add the next higher note of the chord', Scope::Walk, atEnd: 'The chord has no higher note.');
     }
 
     public static function select(SelectionInput $input): array

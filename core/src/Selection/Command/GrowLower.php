@@ -14,7 +14,7 @@ final class GrowLower implements SelectionCommand
 {
     public static function spec(): SelectionSpec
     {
-        return new SelectionSpec('Add the next lower note of the chord', Scope::Walk);
+        return new SelectionSpec('Add the next lower note of the chord', Scope::Walk, atEnd: 'The chord has no lower note.');
     }
 
     public static function select(SelectionInput $input): array

@@ -14,7 +14,7 @@ final class GrowNext implements SelectionCommand
 {
     public static function spec(): SelectionSpec
     {
-        return new SelectionSpec('Add the next note to the selection', Scope::Walk);
+        return new SelectionSpec('Add the next note to the selection', Scope::Walk, atEnd: 'There is no later note.');
     }
 
     public static function select(SelectionInput $input): array

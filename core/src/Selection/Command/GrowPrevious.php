@@ -14,7 +14,7 @@ final class GrowPrevious implements SelectionCommand
 {
     public static function spec(): SelectionSpec
     {
-        return new SelectionSpec('Add the previous note to the selection', Scope::Walk);
+        return new SelectionSpec('Add the previous note to the selection', Scope::Walk, atEnd: 'There is no earlier note.');
     }
 
     public static function select(SelectionInput $input): array

@@ -15,7 +15,7 @@ final class Higher implements SelectionCommand
 {
     public static function spec(): SelectionSpec
     {
-        return new SelectionSpec('Go to the next higher note of the chord', Scope::Walk, isSingle: true);
+        return new SelectionSpec('Go to the next higher note of the chord', Scope::Walk, isSingle: true, atEnd: 'The chord has no higher note.');
     }
 
     public static function select(SelectionInput $input): array

@@ -15,7 +15,7 @@ final class Lower implements SelectionCommand
 {
     public static function spec(): SelectionSpec
     {
-        return new SelectionSpec('Go to the next lower note of the chord', Scope::Walk, isSingle: true);
+        return new SelectionSpec('Go to the next lower note of the chord', Scope::Walk, isSingle: true, atEnd: 'The chord has no lower note.');
     }
 
     public static function select(SelectionInput $input): array

@@ -15,7 +15,7 @@ final class Next implements SelectionCommand
 {
     public static function spec(): SelectionSpec
     {
-        return new SelectionSpec('Go to the next note', Scope::Walk);
+        return new SelectionSpec('Go to the next note', Scope::Walk, atEnd: 'There is no later note.');
     }
 
     public static function select(SelectionInput $input): array

@@ -15,7 +15,7 @@ final class Previous implements SelectionCommand
 {
     public static function spec(): SelectionSpec
     {
-        return new SelectionSpec('Go to the previous note', Scope::Walk);
+        return new SelectionSpec('Go to the previous note', Scope::Walk, atEnd: 'There is no earlier note.');
     }
 
     public static function select(SelectionInput $input): array

@@ -331,4 +331,21 @@ final class ArrangingTest extends TestCase
         $batch->run(['edit' => 'part-move', 'params' => ['tracks' => 1]]);
         self::assertSame('“Low” is now track 1 of 2.', $batch->run(['edit' => 'track-order', 'params' => ['by' => -1]])->said);
     }
+
+    public function test_of_parts_that_are_transposed_drums_keep_their_pitches_unless_only_they_are_selected(): void
+    {
+        $score = self::score();
+        $all = self::done($score, 'transpose', ['semitones' => 2], ['parts' => [3, 4]]);
+        $after = $all->change->applyTo($score);
+        self::assertSame([[50], [36, 38]], [$after->part(3)->notes->column('pitch'), $after->part(4)->notes->column('pitch')]);
+        self::assertSame(['1 note up 2 semitones.', ['Drums keep their pitches.']], [$all->said, $all->warnings]);
+
+        $tracks = self::done($score, 'transpose', ['semitones' => 2], ['tracks' => [2, 3]]);
+        self::assertSame(['1 note up 2 semitones.', ['Drums keep their pitches.']], [$tracks->said, $tracks->warnings]);
+        $drums = self::done($score, 'transpose', ['semitones' => 2], ['parts' => [4]]);
+        self::assertSame([38, 40], $drums->change->applyTo($score)->part(4)->notes->column('pitch'));
+        self::assertSame([], $drums->warnings);
+        $notes = self::done($score, 'transpose', ['semitones' => 2], [['part' => 3, 'notes' => [1]], ['part' => 4, 'notes' => [1]]]);
+        self::assertSame([38, 38], $notes->change->applyTo($score)->part(4)->notes->column('pitch'), 'notes that are selected move');
+    }
 }

@@ -79,6 +79,7 @@ final class TempoTest extends TestCase
     public function test_meters_likewise(): void
     {
         self::assertSame([[0, 6, 8], [3840, 3, 4]], self::meters('meter-set', ['beats' => 6, 'unit' => '8']));
+        self::assertSame([[0, 6, 8], [3840, 3, 4]], self::meters('meter-set', ['beats' => 6, 'unit' => 8]), 'as a number');
         self::assertSame([[0, 4, 4], [3840, 3, 4], [6720, 5, 8]], self::meters('meter-set', ['beats' => 5, 'unit' => '8', 'bar' => 3]));
         self::assertSame([[0, 4, 4], [6720, 3, 4]], self::meters('meter-move', ['at' => 3840, 'bar' => 3]));
         self::assertSame([[0, 4, 4]], self::meters('meter-remove', ['at' => 3840]));

@@ -62,8 +62,16 @@ function atCaret(model: RollModel): Record<string, Handler> {
                 here(model).between(tick, tick + 1, (n) => n.pitch === pitch && found.push(n.id));
                 if (found.length === 0) return song.tell('There is no note at the caret.');
                 if (p.what === 'delete') song.do(make.remove({ part: here(model).id, notes: found }));
-                else if (p.what !== 'add') song.select(found);
-                else turn(model, found);
+                else if (p.what === 'add') turn(model, found);
+                else if (
+                    song.selection.notes.size === found.length &&
+                    found.every((id) => song.selection.notes.has(id))
+                )
+                    song.tell('The note at the caret is selected already.');
+                else {
+                    song.select(found);
+                    model.sayChosen();
+                }
             }),
         'place-and-next': () =>
             song.afterAll(() => {

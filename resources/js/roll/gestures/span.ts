@@ -23,6 +23,7 @@ export function drawSpan(
             if (!touch || Math.abs(touch.x - from.x) >= DRAG_FROM) return;
             model.song.putCaret(model.snapped(from.tick, touch.alt));
             transport.locate(model.song.caret.tick);
+            model.sayCaret();
         },
     };
 }
