@@ -71,6 +71,7 @@ export type EditId =
     | 'resize'
     | 'scale-length'
     | 'set-length'
+    | 'start-at'
     | 'insert-time'
     | 'part-crop'
     | 'part-delete'
@@ -1004,6 +1005,12 @@ export interface EditParams {
          * a note value such as "1/16", "1/8D" or "bar", or a whole number of ticks from 1
          */
         value?: unknown;
+    };
+    'start-at': {
+        /**
+         * a tick, or a bar and beat such as "17.3", or caret, pointer, span-start, span-end, selection-start, selection-end, part-start, part-end, song-end, bar, next-bar or marker:NAME
+         */
+        tick?: unknown;
     };
     'insert-time': {
         /**

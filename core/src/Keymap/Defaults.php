@@ -107,6 +107,7 @@ final class Defaults
                 ['Alt+J', 'panel', 'join settings', ['edit' => 'join']],
                 ['Shift+B', 'place-and-next', 'to the caret, then the next note'],
                 ['Alt+B', 'end-at', 'end at the caret', ['tick' => 'caret']],
+                ['Mod+Shift+B', 'start-at', 'start at the caret', ['tick' => 'caret']],
                 ['Alt+Shift+X 2', 'split', 'split in two', ['into' => 2]],
                 ['Alt+Shift+X 3', 'split', 'split in three', ['into' => 3]],
                 ['Alt+Shift+X 4', 'split', 'split in four', ['into' => 4]],

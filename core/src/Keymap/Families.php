@@ -126,6 +126,7 @@ final class Families
             ['Alt+S V', 'panel', 'move to', ['edit' => 'move-to']],
             ['Alt+S O', 'panel', 'overlaps', ['edit' => 'clear-overlaps']],
             ['Alt+S E', 'panel', 'end at', ['edit' => 'end-at']],
+            ['Alt+S Shift+E', 'panel', 'start at', ['edit' => 'start-at']],
             ['Alt+S R', 'panel', 'lengths', ['edit' => 'resize']],
             ['Alt+S D', 'panel', 'double', ['edit' => 'double-at']],
             ['Alt+S S', 'panel', 'one pitch', ['edit' => 'set-pitch']],

@@ -43,6 +43,18 @@ final class LengthsTest extends TestCase
         self::assertSame(['3 notes could get no shorter than 1 tick.'], Make::edit(Make::score([[0, 10, 60], [0, 20, 61], [0, 40, 62]]), 'scale-length', ['percent' => 1])->warnings);
     }
 
+    public function test_notes_start_at_a_place_where_their_ends_stay_and_earlier_ones_stay(): void
+    {
+        $outcome = Make::edit($score = Make::score([[0, 480, 60], [0, 481, 62], [500, 2000, 64], [960, 50, 65]]), 'start-at', ['tick' => 480]);
+        $after = $outcome->change->applyTo($score);
+
+        self::assertSame([0, 480, 480, 480], Make::starts($after));
+        self::assertSame([480, 1, 2020, 530], Make::lengths($after));
+        self::assertSame('3 notes start at 1.1.3; 1 end there or earlier and stay.', $outcome->said);
+        self::assertSame([0, 0, 500, 960], Make::starts(Make::after($after, 'as-played')));
+        self::assertSame('1 note starts at 1.1.1.', Make::edit(Make::score([[100, 10, 60]]), 'start-at', ['tick' => 0])->said);
+    }
+
     public function test_notes_end_at_a_place_and_later_ones_stay(): void
     {
         $outcome = Make::edit($score = Make::score([[0, 100, 60], [500, 2000, 62], [960, 50, 64], [2000, 50, 65]]), 'end-at', ['tick' => 960]);
