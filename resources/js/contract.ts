@@ -174,9 +174,11 @@ export type ConditionKey =
     | 'overlapping'
     | 'span';
 export type SelectionCommand =
+    | 'above-row'
     | 'all'
     | 'alone'
     | 'bar'
+    | 'below-row'
     | 'bottom-voices'
     | 'changes'
     | 'chord'
@@ -202,6 +204,7 @@ export type SelectionCommand =
     | 'off-grid'
     | 'on-beat'
     | 'out-of-scale'
+    | 'outside-span'
     | 'overlapping'
     | 'previous'
     | 'row'

@@ -19,6 +19,7 @@ final class Families
         ['S', 'out-of-scale', 'outside the scale'], ['Q', 'off-grid', 'off the grid'], ['D', 'on-beat', 'on the beat'], ['U', 'off-beat', 'off the beat'], ['P', 'same-place', 'same place in the bar'],
         ['E', 'same-length', 'same length'], ['V', 'same-articulation', 'of the same articulation'], ['R', 'row', 'same pitch'], ['ArrowDown', 'softer', 'softer ones'], ['ArrowUp', 'louder', 'louder ones'], ['X', 'every-second', 'every second'],
         ['Y', 'every-third', 'every third'], ['Z', 'every-fourth', 'every fourth'], ['G', 'group', 'the group'], ['A', 'alone', 'one alone'],
+        ['H', 'above-row', 'higher than the caret'], ['J', 'below-row', 'lower than the caret'], ['I', 'outside-span', 'outside the span'],
     ];
 
     /** With a modifier on the second stroke what is found is added, narrows the choice, or is taken from it. */
