@@ -552,3 +552,15 @@ test('the keys that arranging takes: four bars looped under the song in five, pa
         ]);
     await said(page, /plays? 3 semitones lower\.$/);
 });
+
+test('the roll says what its part plays as, and how far it loops', async ({ page }) => {
+    await open(page);
+    await press(page, 'ArrowDown', 'Alt+w', 'e');
+    await said(page, /loops up to /);
+    await press(page, 'Enter');
+    await said(page, /^Vibes: \d+ notes, plays a semitone lower, loops to bar \d+\.$/);
+    await expect(page.getByTestId('numbers')).toHaveText(/^plays a semitone lower, loops to bar \d+$/);
+    // One note that is selected says its own numbers.
+    await press(page, 'd');
+    await expect(page.getByTestId('numbers')).toContainText('velocity');
+});

@@ -9,6 +9,7 @@
     import type { Setup } from '../api/types';
     import { commands } from '../keys/commands.svelte';
     import { keys } from '../keys/keys.svelte';
+    import { heardAs } from '../api/opened';
     import { numbersOf } from '../roll/numbers';
     import Roll from '../roll/Roll.svelte';
     import type { MenuOf, RollModel } from '../roll/roll-model.svelte';
@@ -59,7 +60,9 @@
         void part.version;
         const [only, more] = song.selectedNotes;
         const against = only && !more ? model?.underlay.against(only) : '';
-        return hovered || (only && !more ? [numbersOf(only, part, song.time), against].filter(Boolean).join('  ') : '');
+        const ofOne = only && !more ? [numbersOf(only, part, song.time), against].filter(Boolean).join('  ') : '';
+        // Else what is heard otherwise than it is written here.
+        return hovered || ofOne || heardAs(part).join(', ');
     });
 
     const open = $derived(song.stage === 'roll' ? panels.open : null);

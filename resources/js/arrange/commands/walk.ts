@@ -1,3 +1,4 @@
+import { heardAs } from '../../api/opened';
 import { counted } from '../../rules/counted';
 import type { Part } from '../../api/part.svelte';
 import type { ArrangeModel } from '../arrange-model.svelte';
@@ -81,11 +82,5 @@ export function wordsOf(part: Part): string {
     const bar = (tick: number): number => lines.barAt(tick).index + 1;
     const last = head.to === null ? null : bar(head.to - 1);
     const end = last === null || last === bar(head.from) ? '' : `–${last}`;
-    const plays = head.plays;
-    const extras = [
-        plays?.words ? `plays ${plays.words}` : '',
-        plays && plays.until > (head.to ?? 0) ? `loops to bar ${bar(plays.until - 1)}` : '',
-        head.muted ? 'muted' : '',
-    ].filter(Boolean);
-    return [`${name}: bar ${bar(head.from)}${end}, ${counted(notes.size, 'note')}`, ...extras].join(', ') + '.';
+    return [`${name}: bar ${bar(head.from)}${end}, ${counted(notes.size, 'note')}`, ...heardAs(part)].join(', ') + '.';
 }

@@ -38,7 +38,7 @@ export function handsOf(
     };
     return {
         staves: new Hands(staves, [erase(model), grab(model), write(model), box(model)], hover),
-        ruler: new Hands(ruler, [drawSpan(model)], ({ x }) =>
+        ruler: new Hands(ruler, [drawSpan(model, () => tellCaret(model))], ({ x }) =>
             model.onHover(song.time.position(Math.max(0, view.tick(x)), model.lines)),
         ),
     };

@@ -60,7 +60,7 @@ export function handsOf(model: RollModel, element: (surface: Surface) => HTMLEle
             [onNote(model), erase(model), write(model), grab(model), reachUnder(model), box(model)],
             overNotes,
         ),
-        ruler: new Hands(on('ruler'), [drawSpan(model)], ({ x }) =>
+        ruler: new Hands(on('ruler'), [drawSpan(model, () => model.sayCaret())], ({ x }) =>
             model.onHover(song.time.position(Math.max(0, view.tick(x)), part.lines)),
         ),
         keyboard: new Hands(on('keyboard'), [strike(model)]),

@@ -4,9 +4,10 @@ import type { View } from '../../stage/view';
 import { setSpan, type InTime } from '../commands/span';
 import { DRAG_FROM } from './drag';
 
-/** In the ruler: a click puts the caret and the playhead there, a drag makes the span. */
+/** In the ruler: a click puts the caret and the playhead there and says so, a drag makes the span. */
 export function drawSpan(
     model: InTime & { readonly view: View; snapped(tick: number, free?: boolean): number },
+    say: () => void,
 ): Gesture {
     let from = { x: 0, tick: 0 };
     return {
@@ -23,7 +24,7 @@ export function drawSpan(
             if (!touch || Math.abs(touch.x - from.x) >= DRAG_FROM) return;
             model.song.putCaret(model.snapped(from.tick, touch.alt));
             transport.locate(model.song.caret.tick);
-            model.sayCaret();
+            say();
         },
     };
 }
