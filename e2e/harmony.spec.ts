@@ -126,7 +126,7 @@ test('job 17: a scale for the song, taken from the reading; degrees in it; held 
     await panel.getByLabel('Scale of the song: root').press('g');
     await said(page, 'Scale of the song: G major.');
     await page.keyboard.press('Escape');
-    await press(page, 'Control+z');
+    await press(page, 'Control+z', 'Control+z');
     await expect(page.locator('.corner')).toContainText('C major');
     // Held to it a chord moved up one step changes its kind: G7 becomes Am7(b5)… here Dm7 becomes Em7.
     await press(page, 'Alt+h', 'k');

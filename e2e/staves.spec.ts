@@ -555,7 +555,7 @@ test('the keys that arranging takes: four bars looped under the song in five, pa
 
 test('the roll says what its part plays as, and how far it loops', async ({ page }) => {
     await open(page);
-    await press(page, 'ArrowDown', 'Alt+w', 'e');
+    await press(page, 'ArrowDown', 'k', '1', 'Control+Alt+Shift+PageDown', 'Alt+b', 'Alt+l');
     await said(page, /loops up to /);
     await press(page, 'Enter');
     await said(page, /^Vibes: \d+ notes, plays a semitone lower, loops to bar \d+\.$/);

@@ -10,7 +10,7 @@ export type Done = (kept: boolean, answer: Answer | null) => void;
  */
 export type Item =
     | { kind: 'ask'; ask: () => Promise<void>; join?: (next: Item) => boolean; movesCaret?: boolean }
-    | { kind: 'later'; run: () => void; afterAll?: boolean; isPress?: boolean; opensPanel?: boolean }
+    | { kind: 'later'; run: () => void; afterAll?: boolean; isPress?: boolean; opensPanel?: boolean; stroke?: string }
     | { kind: 'do'; command: Command; keeps: boolean; alone?: { key: string; done: Done }; quiet?: () => void }
     | { kind: 'one'; commands: Command[] }
     | { kind: 'undo' | 'redo'; takesPage: boolean }

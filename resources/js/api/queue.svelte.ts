@@ -56,13 +56,13 @@ export class Queue {
     }
 
     /** Another key was pressed, another thing was done by hand: what waits for its turn is done then. */
-    newInput(again: () => void, isPress = true): boolean {
+    newInput(again: () => void, isPress = true, stroke = ''): boolean {
         const input = isPress ? ++this.inputs : this.inputs;
         if (!this.holdsInput) {
             this.input = input;
             return false;
         }
-        this.push({ kind: 'later', run: again, isPress }, input);
+        this.push({ kind: 'later', run: again, isPress, stroke }, input);
         return true;
     }
 
@@ -138,6 +138,11 @@ export class Queue {
     /** Opens a panel on what all that was typed before leaves. What is typed behind it is for the panel, a space too. */
     openPanel(run: () => void): void {
         this.afterAll(run, true);
+    }
+
+    /** Strokes that wait for their turn. */
+    get strokes(): string[] {
+        return this.items.flatMap((i) => (i.kind === 'later' && i.stroke ? [i.stroke] : []));
     }
 
     /** Whether a panel waits to open. */

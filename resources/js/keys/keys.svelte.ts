@@ -75,7 +75,7 @@ class Keys {
     /** Told of a key that does nothing here, and of what it does elsewhere. */
     onNothing: (stroke: string, elsewhere: Binding | null) => void = () => {};
     /** Holds a press back that has to wait for what was pressed before it: it is done again in its turn. Says whether it does. */
-    gate: (again: () => void, isPress?: boolean) => boolean = () => false;
+    gate: (again: () => void, isPress?: boolean, stroke?: string) => boolean = () => false;
     /** Whether what is pressed now has to wait. */
     holds: () => boolean = () => false;
     /** Whether a stroke or a command waits for nothing: what stops the sound, or something that takes long. */
@@ -196,18 +196,22 @@ class Keys {
     private replaying = false;
 
     /** Whether a press waits; then `again` is done in its turn. */
-    private isHeldBack(again: () => void): boolean {
+    private isHeldBack(again: () => void, stroke = ''): boolean {
         // What a press that is done now asks for is part of it.
         if (this.replaying) return false;
-        const waits = this.gate(() => {
-            this.waits--;
-            this.replaying = true;
-            try {
-                again();
-            } finally {
-                this.replaying = false;
-            }
-        });
+        const waits = this.gate(
+            () => {
+                this.waits--;
+                this.replaying = true;
+                try {
+                    again();
+                } finally {
+                    this.replaying = false;
+                }
+            },
+            true,
+            stroke,
+        );
         if (waits) this.waits++;
         return waits;
     }
@@ -272,10 +276,10 @@ class Keys {
     private before(e: KeyboardEvent): void {
         const stroke = strokeOf(e);
         if (!e.isTrusted || stroke === null || this.capture || !this.holds() || isOutside(e.target)) return;
-        const isFor = isInPanel(e.target) ? !this.passes(stroke) : belongsTo(e.target, stroke);
+        const isFor = belongsTo(e.target, stroke) || (isInPanel(e.target) && !this.passes(stroke));
         if (!isFor && stroke !== 'Tab' && stroke !== 'Shift+Tab' && !isPressed(e.target, stroke)) return;
         const press = { stroke, code: e.code, key: e.key, repeat: e.repeat, time: e.timeStamp };
-        if (!this.isHeldBack(() => this.pressAgain(press))) return;
+        if (!this.isHeldBack(() => this.pressAgain(press), stroke)) return;
         e.preventDefault();
         e.stopImmediatePropagation();
     }
@@ -302,7 +306,7 @@ class Keys {
         // What plays sounds at once.
         if (this.count === null && !this.prefix && this.plays(e)) return e.preventDefault();
         const press = { stroke, code: e.code, key: e.key, repeat: e.repeat, time: e.timeStamp };
-        if (!this.passes(stroke) && this.isHeldBack(() => this.pressAgain(press))) {
+        if (!this.passes(stroke) && this.isHeldBack(() => this.pressAgain(press), stroke)) {
             if (this.strokes.has(stroke) || /^\d$/.test(stroke)) e.preventDefault();
         } else if (this.press(press)) e.preventDefault();
     }

@@ -6,6 +6,7 @@
     import { nothingHere } from '../keys/other-page';
     import { nextKeys } from '../keys/next-keys';
     import { keys } from '../keys/keys.svelte';
+    import { mayOpenPanel } from '../keys/panel-keys';
     import { router } from '../router.svelte';
     import { recorder } from '../sound/recorder.svelte';
     import { transport } from '../sound/transport.svelte';
@@ -130,9 +131,10 @@
     if (router.unknown) tell(`There is no page “${router.unknown}”. These are all songs.`);
 
     // A key is done in its turn: what it does may hang on what the one before it leaves.
-    keys.gate = (again, isPress) => song?.queue.newInput(again, isPress) ?? false;
+    keys.gate = (again, isPress, stroke) => song?.queue.newInput(again, isPress, stroke) ?? false;
     keys.passes = (what) => {
-        if (what === 'Space' || what === 'play') return !song?.queue.opensPanel;
+        if (what === 'Space' || what === 'play')
+            return !song?.queue.opensPanel && !mayOpenPanel(keys.resolver.bindings, song?.queue.strokes ?? []);
         return (what === 'Escape' || what === 'escape') && song !== null && song.queue.isStoppable;
     };
     keys.holds = () => song?.queue.holdsInput ?? false;
