@@ -58,10 +58,9 @@
     }}
 >
     <span class="flex h-[17px] items-baseline gap-1.5 overflow-hidden pl-1 text-xs leading-[17px] whitespace-nowrap">
-        <span class="truncate {chosen ? 'font-semibold' : ''}">{part.name}</span>
+        <span class="max-w-full shrink-0 truncate {chosen ? 'font-semibold' : ''}">{part.name}</span>
         {#if part.head.muted}<span class="italic">muted</span>{/if}
-        {#if plays}<span class="min-w-0 shrink-[0.2] truncate rounded-xs bg-base-200 px-1 font-semibold">{plays}</span
-            >{/if}
+        {#if plays}<span class="min-w-0 truncate rounded-xs bg-base-200 px-1 font-semibold">{plays}</span>{/if}
     </span>
     {#if chosen}
         <span class="fold pointer-events-none absolute top-0 right-0 size-2.5 bg-primary" aria-hidden="true"></span>
