@@ -2,6 +2,11 @@ import { expect, test, type Page } from './silent';
 import { cutOff, said, type SongJson } from './support';
 import { begun, rested } from './typing';
 
+async function pitchesOf(page: Page, song: number): Promise<number[]> {
+    const { tracks } = (await (await page.request.get(`/api/songs/${song}`)).json()) as SongJson;
+    return tracks[0]!.parts[0]!.notes.map((n) => n[3]!);
+}
+
 /** All selected, then five times up while the server does not answer, until it is told to. */
 async function fiveUpUnanswered(page: Page): Promise<[SongJson, () => void]> {
     const song = await begun(page, 'roll');
@@ -38,7 +43,7 @@ test('leaving for the list of songs sends what waits, to what was selected', asy
     await page.evaluate(() => window.dispatchEvent(new PopStateEvent('popstate')));
     await expect(page.getByTestId('songs')).toBeVisible();
     answerAgain();
-    const pitches = async (): Promise<number[]> => ((await (await page.request.get(`/api/songs/${song.id}`)).json()) as SongJson).tracks[0]!.parts[0]!.notes.map((n) => n[3]!); // prettier-ignore
+    const pitches = (): Promise<number[]> => pitchesOf(page, song.id);
     await expect.poll(pitches).toEqual(song.tracks[0]!.parts[0]!.notes.map((n) => n[3]! + 5));
 });
 
@@ -71,7 +76,7 @@ test('what was done though its answer was lost is not done again by the next win
     page,
 }) => {
     const song = await begun(page, 'roll');
-    const pitches = async (): Promise<number[]> => ((await (await page.request.get(`/api/songs/${song.id}`)).json()) as SongJson).tracks[0]!.parts[0]!.notes.map((n) => n[3]!); // prettier-ignore
+    const pitches = (): Promise<number[]> => pitchesOf(page, song.id);
     const before = await pitches();
     await page.keyboard.press('Control+a');
     await rested(page);
