@@ -24,7 +24,7 @@ use stdClass;
  */
 final class ScoreStore
 {
-    private const HEAD = ['id', 'track_id', 'name', 'origin', 'window_from', 'window_to', 'muted', 'plays', 'lets', 'settings', 'last_end', 'next_note', 'next_point'];
+    private const HEAD = ['id', 'track_id', 'name', 'origin', 'window_from', 'window_to', 'muted', 'plays', 'lets', 'given', 'settings', 'last_end', 'next_note', 'next_point'];
 
     /** Documents that are read together at most. */
     private const TOGETHER = 64;
@@ -227,7 +227,7 @@ final class ScoreStore
         $read = fn (string $column): \Closure => fn (): string => $this->document($id, $column);
 
         return new Part($id, new PartHead(self::int($row->track_id), self::text($row->name), $origin, self::int($row->window_from), self::int($row->window_to), (bool) $row->muted,
-            $row->plays === null ? null : PlaysAs::fromArray(self::numbers($row->plays)), (bool) $row->lets),
+            $row->plays === null ? null : PlaysAs::fromArray(self::numbers($row->plays)), (bool) $row->lets, $row->given === null ? null : self::window($row->given)),
             Rows::read(Table::notes(), $read('notes'), $origin), Rows::read(Table::points(), $read('points'), $origin),
             self::text($row->settings), self::int($row->next_note), self::int($row->next_point));
     }
@@ -261,7 +261,8 @@ final class ScoreStore
     private static function head(PartHead $head): array
     {
         return ['track_id' => $head->track, 'name' => $head->name, 'origin' => $head->origin, 'window_from' => $head->from, 'window_to' => $head->to, 'muted' => $head->muted,
-            'plays' => $head->plays->isPlain() ? null : json_encode($head->plays->toArray(), JSON_THROW_ON_ERROR), 'lets' => $head->releasesAtEnd];
+            'plays' => $head->plays->isPlain() ? null : json_encode($head->plays->toArray(), JSON_THROW_ON_ERROR), 'lets' => $head->releasesAtEnd,
+            'given' => $head->given === null ? null : json_encode($head->given, JSON_THROW_ON_ERROR)];
     }
 
     /** @return array<string, mixed> */
@@ -285,6 +286,13 @@ final class ScoreStore
     private static function numbers(mixed $json): array
     {
         /** @var array{int, int, int, int} */
+        return json_decode(self::text($json), true, 2, JSON_THROW_ON_ERROR);
+    }
+
+    /** @return array{int, int} */
+    private static function window(mixed $json): array
+    {
+        /** @var array{int, int} */
         return json_decode(self::text($json), true, 2, JSON_THROW_ON_ERROR);
     }
 

@@ -27,12 +27,15 @@ final class SongFile
     private const COLUMNS = [
         'songs' => ['name', 'ppq', 'tempos', 'meters', 'markers', 'scale', 'source', 'head_id', 'first_id'],
         'tracks' => ['id', 'position', 'name', 'muted', 'soloed', 'end', 'kept', 'gone', 'rows', 'conductor'],
-        'parts' => ['id', 'track_id', 'name', 'origin', 'window_from', 'window_to', 'muted', 'gone', 'plays', 'lets', 'settings', 'last_end', 'next_note', 'next_point', 'notes', 'points'],
+        'parts' => ['id', 'track_id', 'name', 'origin', 'window_from', 'window_to', 'muted', 'gone', 'plays', 'lets', 'given', 'settings', 'last_end', 'next_note', 'next_point', 'notes', 'points'],
         'steps' => ['id', 'parent_id', 'next_id', 'depth', 'command', 'said', 'chosen', 'change', 'created_at'],
         'grooves' => ['groove'],
     ];
 
     private const PACKED = ['notes', 'points'];
+
+    /** What files of before it was kept do not say. */
+    private const SINCE = ['given' => null];
 
     /** Whether a file is one, by how it begins. */
     public static function is(string $bytes): bool
@@ -146,6 +149,8 @@ final class SongFile
         if (! is_array($rows) || ! array_is_list($rows) || ($table === 'songs' && count($rows) !== 1)) {
             throw new \UnexpectedValueException("No rows of $table.");
         }
+
+        $rows = $table === 'parts' ? array_map(static fn (mixed $row): mixed => is_array($row) ? $row + self::SINCE : $row, $rows) : $rows;
 
         return array_map(static fn (mixed $row): array => is_array($row) && array_diff(self::COLUMNS[$table], array_keys($row)) === [] ? array_intersect_key($row, array_flip(self::COLUMNS[$table])) : throw new \UnexpectedValueException("A row of $table is short."), $rows);
     }

@@ -9,13 +9,17 @@ use Jactonic\Core\Change\HeadChange;
 use Jactonic\Core\Change\PartChange;
 use Jactonic\Core\Change\RowsChange;
 use Jactonic\Core\Score\Note;
+use Jactonic\Core\Score\Part;
 use Jactonic\Core\Score\PartHead;
 use Jactonic\Core\Score\Point;
 use Jactonic\Core\Score\Score;
 
 /**
- * A part grows to the bar line where a note or a point is put outside its window. What lay outside before stays there, and
- * a part that is made has the window that it is made with: a copy hides what its original hides. A point at the very end of the window says what holds after it, and makes it no longer.
+ * A part reaches as far as what an edit puts in it. It grows to the bar line where a note or a point is put outside its
+ * window, and goes back toward the window that it was given where an edit leaves nothing there. What lay outside before
+ * stays there, and a part that is made has the window that it is made with: a copy hides what its original hides. A
+ * point at the very end of the window says what holds after it, and makes it no longer; nor does a tail of less than half a
+ * sixteenth.
  */
 final class WindowGrowth
 {
@@ -32,30 +36,91 @@ final class WindowGrowth
             if ($head === null || $was === null || ($head->from === 0 && $head->to === PartHead::OPEN)) {
                 continue;
             }
-            [$from, $to] = [$head->from, $head->to];
-            $notes = ! $changed->notes->isEmpty() && ! $changed->leaves('start', 'length') && ! self::fits($changed->notes, $head);
-            $points = ! $changed->points->isEmpty() && ! $changed->points->leaves('tick');
-            foreach ([...($notes ? self::stretches($changed->notes) : []), ...($points ? self::places($changed->points) : [])] as [$start, $end, $startBefore, $endBefore]) {
-                if ($start < $from && ($startBefore === null || $startBefore >= $was->from)) {
-                    $from = $score->time->meters->barAt($start)->start;
-                }
-                if ($end > $to && ($endBefore === null || $endBefore <= $was->to)) {
-                    $to = $score->time->meters->barAt($end - 1)->end();
-                }
+            [$from, $to] = self::grown($changed, $was, $head, $score);
+            if ($head->given !== null && ! ($changed->notes->leaves('start', 'length') && $changed->points->leaves('tick'))) {
+                [$from, $to] = self::needed($changed->applyTo($score->parts[$id], $id), $head->given, $from, $to, $score);
             }
             if ($from === $head->from && $to === $head->to) {
                 continue;
             }
-            $parts[$id] = new PartChange($changed->notes, $changed->points, new HeadChange($changed->head === null ? $was : $changed->head->before, $head->withWindow($from, $to), $changed->head?->settings));
-            $bars = static fn (int $tick): int => $score->time->meters->barAt($tick)->index + 1;
-            $said[] = match (true) {
-                $from === $head->from => sprintf('“%s” now reaches to the end of bar %d.', $head->name, $bars($to - 1)),
-                $to === $head->to => sprintf('“%s” now begins at bar %d.', $head->name, $bars($from)),
-                default => sprintf('“%s” now reaches from bar %d to the end of bar %d.', $head->name, $bars($from), $bars($to - 1)),
-            };
+            $parts[$id] = new PartChange($changed->notes, $changed->points, new HeadChange($changed->head === null ? $was : $changed->head->before, $head->grown($from, $to), $changed->head?->settings));
+            $said[] = self::said($head, $from, $to, $score);
         }
 
         return [$said === [] ? $change : new Change($parts, $change->time, $change->tracks, $change->song), implode(' ', $said)];
+    }
+
+    /** @return array{int, int} the window with what an edit put outside it */
+    private static function grown(PartChange $changed, PartHead $was, PartHead $head, Score $score): array
+    {
+        [$from, $to] = [$head->from, $head->to];
+        $tail = self::tail($score);
+        $notes = ! $changed->notes->isEmpty() && ! $changed->leaves('start', 'length') && ! self::fits($changed->notes, $head);
+        $points = ! $changed->points->isEmpty() && ! $changed->points->leaves('tick');
+        foreach ([...($notes ? self::stretches($changed->notes) : []), ...($points ? self::places($changed->points) : [])] as [$start, $end, $startBefore, $endBefore]) {
+            if ($start < $from && ($startBefore === null || $startBefore >= $was->from)) {
+                $from = $score->time->meters->barAt($start)->start;
+            }
+            if (self::isBeyond($start, $end, $to, $tail) && ($startBefore === null || ! self::isBeyond($startBefore, (int) $endBefore, $was->to, $tail))) {
+                $to = $score->time->meters->barAt($end - 1)->end();
+            }
+        }
+
+        return [$from, $to];
+    }
+
+    /**
+     * What is left of a window that edits made longer: what it was given, and the bars of what lies beyond that.
+     *
+     * @param  Part  $part  after the edit
+     * @param  array{int, int}  $given
+     * @return array{int, int}
+     */
+    private static function needed(Part $part, array $given, int $from, int $to, Score $score): array
+    {
+        $tail = self::tail($score);
+        [$first, $last] = [max($from, $given[0]), min($to, $given[1])];
+        $lengths = $part->notes->integers('length');
+        $places = array_map(static fn (int $start, int $length): array => [$start, $start + $length], $part->notes->integers('start'), $lengths);
+        foreach ($part->points->integers('tick') as $tick) {
+            $places[] = [$tick, $tick];
+        }
+        foreach ($places as [$start, $end]) {
+            if ($start >= $from && $start < $first) {
+                $first = max($from, $score->time->meters->barAt($start)->start);
+            }
+            if ($start >= $from && $start < $to && self::isBeyond($start, $end, $last, $tail)) {
+                $last = min($to, $score->time->meters->barAt($end - 1)->end());
+            }
+        }
+
+        return [$first, $last];
+    }
+
+    private static function said(PartHead $head, int $from, int $to, Score $score): string
+    {
+        $bar = static fn (int $tick): int => $score->time->meters->barAt($tick)->index + 1;
+        $said = [];
+        if ($from !== $head->from) {
+            $said[] = sprintf($from < $head->from ? 'now begins at bar %d' : 'begins at bar %d again', $bar($from));
+        }
+        if ($to !== $head->to) {
+            $said[] = sprintf($to > $head->to ? 'now reaches to the end of bar %d' : 'reaches to the end of bar %d again', $bar($to - 1));
+        }
+
+        return "“{$head->name}” ".implode(' and ', $said).'.';
+    }
+
+    /** Ticks by which a note may ring over the end of its part: less than half a sixteenth. */
+    private static function tail(Score $score): int
+    {
+        return intdiv($score->time->ppq, 8);
+    }
+
+    /** Whether a note, or a point, whose start is its end, lies or rings beyond the end of a window. */
+    private static function isBeyond(int $start, int $end, int $to, int $tail): bool
+    {
+        return $end > $to && ($start >= $to || $end - $to >= $tail);
     }
 
     /**

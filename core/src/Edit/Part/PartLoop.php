@@ -55,7 +55,8 @@ final class PartLoop implements Edit
             if ($until <= $end) {
                 throw new Refusal(sprintf('“%s” ends at %s: it can loop only up to a later place. Nothing changed.', $part->name, $input->time()->position($end)), 'until');
             }
-            $head = ($head->to === PartHead::OPEN ? $head->withWindow($head->from, $end) : $head);
+            // What goes round is the window as it is now.
+            $head = $head->to === PartHead::OPEN ? $head->withWindow($head->from, $end) : $head->settled();
             $head = $head->playing($head->plays->goingTo($until));
             $rounds = Sounding::countRounds($head);
             if ($rounds * max(1, $part->notes->count() + $part->points->count()) > Sounding::MOST) {
