@@ -6,7 +6,9 @@ namespace Jactonic\Core\Edit\Part;
 
 use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Edit\EditInput;
+use Jactonic\Core\Edit\Outcome;
 use Jactonic\Core\Edit\Track\ChannelChange;
+use Jactonic\Core\Edit\Wording;
 use Jactonic\Core\Refusal;
 use Jactonic\Core\Score\Lane;
 use Jactonic\Core\Score\Note;
@@ -70,24 +72,32 @@ final class PartContents
     /**
      * Puts what sounds in a stretch of a part into another: notes cut at its edges, points, and what each lane holds where
      * it begins.
+     *
+     * @param  int  $later  ticks, whole rounds of a part that loops
      */
-    public static function copy(ChangeBuilder $builder, Part $from, Part $into, int $start, int $end): void
+    public static function copy(ChangeBuilder $builder, Part $from, Part $into, int $start, int $end, int $later = 0): void
     {
         foreach ($from->notes->all() as $note) {
             if ($note->start >= max($start, $from->head->from) && $note->start < min($end, $from->head->to)) {
-                self::put($builder, $into, $note->piece($note->start, min($note->end(), $end), $note->id));
+                self::put($builder, $into, self::later($note->piece($note->start, min($note->end(), $end), $note->id), $later));
             } elseif ($note->start < $start && $note->start >= $from->head->from && $note->end() > $start) {
-                self::put($builder, $into, $note->piece($start, min($note->end(), $end), $note->id));
+                self::put($builder, $into, self::later($note->piece($start, min($note->end(), $end), $note->id), $later));
             }
         }
-        foreach (self::state($from, $start) as $point) {
-            $builder->putPoint($into, $point->copiedAs($builder->newPointId($into))->movedTo($start));
+        // A round begins with what its part begins with.
+        foreach ($later === 0 || $start > $from->head->from ? self::state($from, $start) : [] as $point) {
+            $builder->putPoint($into, $point->copiedAs($builder->newPointId($into))->movedTo($start + $later));
         }
         foreach ($from->points->all() as $point) {
             if ($point->tick >= $start && $point->tick < $end) {
-                $builder->putPoint($into, $point->copiedAs($builder->newPointId($into)));
+                $builder->putPoint($into, $point->copiedAs($builder->newPointId($into))->movedTo($point->tick + $later));
             }
         }
+    }
+
+    private static function later(Note $note, int $ticks): Note
+    {
+        return $ticks === 0 ? $note : $note->movedTo($note->start + $note->carryStart + $ticks);
     }
 
     /** The tick up to which a part is heard, its rounds included. */
@@ -96,22 +106,57 @@ final class PartContents
         return max(self::end($part, $input), $part->head->plays->until);
     }
 
-    /** Puts what is heard of a part into another, with all that it plays as. What is muted goes in muted, so that nothing is lost. */
-    public static function heard(ChangeBuilder $builder, Part $part, Part $into, EditInput $input): void
+    /**
+     * The stretch in which parts are heard, what a delay moves out of their windows included.
+     *
+     * @param  non-empty-list<Part>  $parts
+     * @return array{int, int}
+     */
+    public static function stretch(array $parts, EditInput $input): array
     {
-        $muted = $part->head->muted;
+        $from = $to = [];
+        foreach ($parts as $part) {
+            $from[] = $part->head->from;
+            $to[] = self::last($part, $input);
+            foreach ($part->head->plays->delay === 0 ? [] : Sounding::notes($part->withHead($part->head->withMuted(false)), $input->time()) as $note) {
+                $from[] = $note->start;
+                $to[] = $note->end();
+            }
+        }
+
+        return [min($from), max($to)];
+    }
+
+    /**
+     * Puts what is heard of a part into another, with all that it plays as. What is muted goes in muted, so that nothing is
+     * lost; points cannot be muted, and those of a muted part would be heard: they are left out.
+     *
+     * @return int how many points were left out
+     */
+    public static function heard(ChangeBuilder $builder, Part $part, Part $into, EditInput $input): int
+    {
+        $mutes = $part->head->muted && ! $into->head->muted;
         $part = $part->withHead($part->head->withMuted(false));
         foreach (Sounding::notes($part, $input->time()) as $note) {
-            self::put($builder, $into, $muted ? $note->with(['muted' => true]) : $note);
+            self::put($builder, $into, $mutes ? $note->with(['muted' => true]) : $note);
         }
         foreach ($part->notes->all() as $note) {
             if ($note->muted && $part->head->holds($note->start)) {
                 self::put($builder, $into, $note);
             }
         }
-        foreach (Sounding::points($part, $input->time()) as $point) {
+        $points = Sounding::points($part, $input->time());
+        foreach ($mutes ? [] : $points as $point) {
             $builder->putPoint($into, $point->copiedAs($builder->newPointId($into)));
         }
+
+        return $mutes ? count($points) : 0;
+    }
+
+    /** What is said of points that `heard` left out. */
+    public static function withoutPoints(Outcome $outcome, int $count): Outcome
+    {
+        return $count === 0 ? $outcome : $outcome->warn(Wording::points($count).' of muted parts '.($count === 1 ? 'is' : 'are').' left out: points cannot be muted.');
     }
 
     /**

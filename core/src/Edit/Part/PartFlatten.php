@@ -38,10 +38,7 @@ final class PartFlatten implements Edit
             }
             $done++;
             $sounding = Sounding::notes($part, $input->time());
-            [$from, $to] = [$head->from, $head->soundsTo()];
-            foreach ($sounding as $note) {
-                [$from, $to] = [min($from, $note->start), max($to, $note->end())];
-            }
+            [$from, $to] = PartContents::stretch([$part], $input);
             foreach ($part->notes->all() as $note) {
                 if (! $head->holds($note->start) ? $note->start >= $from && $note->start < $to : ! $note->muted) {
                     $hidden += $head->holds($note->start) ? 0 : 1;

@@ -16,6 +16,7 @@ use Jactonic\Core\Edit\Wording;
 use Jactonic\Core\Score\Part;
 use Jactonic\Core\Score\PlaysAs;
 use Jactonic\Core\Selection\Selection;
+use Jactonic\Core\Sounding\Sounding;
 
 /** Joins the selected parts of each track into one, gaps silent; a part selected alone is joined with the next of its
  * track. Only what is heard of the later ones goes in; what they play as, and their rounds, are written out. */
@@ -30,7 +31,7 @@ final class PartJoin implements Edit
     {
         $builder = new ChangeBuilder;
         $ids = [];
-        $joined = 0;
+        $joined = $leftOut = 0;
         $byTrack = [];
         foreach ($input->wholeParts() as $part) {
             $byTrack[$part->head->track][$part->id] = $part;
@@ -47,32 +48,46 @@ final class PartJoin implements Edit
 
                 continue;
             }
-            $to = max(array_map(static fn (Part $p): int => PartContents::last($p, $input), [$first, ...$parts]));
-            if ($first->head->plays->isPlain()) {
-                // What lay hidden past its end would be heard now.
-                foreach ($first->notes->all() as $note) {
-                    if ($note->start >= $first->head->to) {
-                        $builder->drop($first, $note);
-                    } elseif ($note->end() > $first->head->to) {
-                        $builder->put($first, $note->piece($note->start, $first->head->to, $note->id));
-                    }
-                }
-                $builder->head($first, $first->head->withWindow($first->head->from, $to));
+            [$from, $to] = PartContents::stretch([$first, ...$parts], $input);
+            $muted = ! in_array(false, array_map(static fn (Part $p): bool => $p->head->muted, [$first, ...$parts]), true);
+            if ($first->head->plays->isPlain() && $first->head->muted === $muted) {
+                self::openEnd($builder, $first);
+                $builder->head($first, $first->head->withWindow(min($from, $first->head->from), $to));
                 $into = $first;
             } else {
                 // What it plays as is its alone: it is written out, so that the others are not bound by it.
-                $into = $builder->newPart($input->score, $first->head->playing(PlaysAs::plain())->withWindow($first->head->from, $to), $first->ownSettings());
-                PartContents::heard($builder, $first, $into, $input);
+                $into = $builder->newPart($input->score, $first->head->playing(PlaysAs::plain())->withMuted($muted)->withWindow($from, $to), $first->ownSettings());
+                $leftOut += PartContents::heard($builder, $first, $into, $input);
                 $builder->head($first, null);
             }
             $ids[] = $into->id;
             foreach ($parts as $part) {
-                $part->head->plays->isPlain() ? PartContents::copy($builder, $part, $into, $part->head->from, PartContents::end($part, $input)) : PartContents::heard($builder, $part, $into, $input);
+                $leftOut += PartContents::heard($builder, $part, $into, $input);
                 $builder->head($part, null);
                 $joined++;
             }
         }
 
-        return new Outcome($builder->change(), new Selection(parts: $ids), $joined === 0 ? 'There is no part after it to be joined with: nothing changed.' : sprintf('%s joined into %s.', Wording::parts($joined + count($ids)), count($ids) === 1 ? 'one' : Wording::parts(count($ids))));
+        return PartContents::withoutPoints(new Outcome($builder->change(), new Selection(parts: $ids), $joined === 0 ? 'There is no part after it to be joined with: nothing changed.' : sprintf('%s joined into %s.', Wording::parts($joined + count($ids)), count($ids) === 1 ? 'one' : Wording::parts(count($ids)))), $leftOut);
+    }
+
+    /** Takes out what lay hidden past the end of a part, which would be heard when it gets longer, and writes out what lets go there. */
+    private static function openEnd(ChangeBuilder $builder, Part $part): void
+    {
+        foreach ($part->notes->all() as $note) {
+            if ($note->start >= $part->head->to) {
+                $builder->drop($part, $note);
+            } elseif ($note->end() > $part->head->to) {
+                $builder->put($part, $note->piece($note->start, $part->head->to, $note->id));
+            }
+        }
+        foreach ($part->points->all() as $point) {
+            if ($point->tick >= $part->head->to) {
+                $builder->dropPoint($part, $point);
+            }
+        }
+        foreach (Sounding::letGo($part) as $point) {
+            $builder->putPoint($part, $point->copiedAs($builder->newPointId($part)));
+        }
     }
 }

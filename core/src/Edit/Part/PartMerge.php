@@ -39,14 +39,14 @@ final class PartMerge implements Edit
         $order = array_flip(array_keys($input->score->tracks));
         usort($parts, static fn (Part $a, Part $b): int => $order[$a->head->track] <=> $order[$b->head->track]);
         $builder = new ChangeBuilder;
-        $from = min(array_map(static fn (Part $p): int => $p->head->from, $parts));
-        $to = max(array_map(static fn (Part $p): int => max(PartContents::end($p, $input), $p->head->plays->until), $parts));
+        [$from, $to] = PartContents::stretch($parts, $input);
         $into = $builder->newPart($input->score, PartHead::fresh($parts[0]->head->track, $parts[0]->name, $from, $to), $parts[0]->ownSettings());
+        $leftOut = 0;
         foreach ($parts as $part) {
-            PartContents::heard($builder, $part, $into, $input);
+            $leftOut += PartContents::heard($builder, $part, $into, $input);
             $builder->head($part, null);
         }
 
-        return new Outcome($builder->change(), new Selection(parts: [$into->id]), sprintf('%s merged into “%s”.', Wording::parts(count($parts)), $into->name));
+        return PartContents::withoutPoints(new Outcome($builder->change(), new Selection(parts: [$into->id]), sprintf('%s merged into “%s”.', Wording::parts(count($parts)), $into->name)), $leftOut);
     }
 }

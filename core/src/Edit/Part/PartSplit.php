@@ -21,7 +21,8 @@ use Jactonic\Core\Score\PartHead;
 use Jactonic\Core\Selection\Selection;
 
 /** Splits parts at a place, at every so many bars, or at markers. Notes across a line are cut there; each piece begins
- * with what the lanes hold. What lies hidden before the first window stays with the first piece. */
+ * with what the lanes hold. What lies hidden before the first window stays with the first piece. What loops is split where it is heard: the
+ * rounds after the split loop on. */
 final class PartSplit implements Edit
 {
     private const MOST = 2000;
@@ -41,43 +42,54 @@ final class PartSplit implements Edit
     {
         $builder = new ChangeBuilder;
         $ids = [];
-        $pieces = 0;
+        $pieces = $rest = 0;
         foreach ($input->wholeParts() as $part) {
             $ids[] = $part->id;
+            $head = $part->head;
             $end = PartContents::end($part, $input);
-            $cuts = array_values(array_filter(self::places($input, $part, $end), static fn (int $tick): bool => $tick > $part->head->from && $tick < $end));
-            if (count($cuts) > self::MOST) {
+            $last = PartContents::last($part, $input);
+            $cuts = array_values(array_filter(self::places($input, $part, $last), static fn (int $tick): bool => $tick > $head->from && $tick < $last));
+            $made = $cuts === [] ? [] : LoopPieces::of($head->from, $end, $last, $cuts);
+            if (count($made) > self::MOST) {
                 throw new Refusal(sprintf('That would be more than %d parts: nothing was split.', self::MOST), 'every');
             }
-            if ($cuts === []) {
+            $rest += max(0, count($made) - count($cuts) - 1);
+            $first = array_shift($made);
+            if ($first === null) {
                 continue;
             }
-            if ($part->head->plays->until > $end) {
-                throw new Refusal(sprintf('“%s” loops: flatten it first, then split it. Nothing was split.', $part->name));
-            }
-            foreach ($cuts as $i => $from) {
-                $to = $cuts[$i + 1] ?? $end;
-                $new = $builder->newPart($input->score, new PartHead($part->head->track, $part->name.' '.($i + 2), $from, $from, $to, $part->head->muted, $part->head->plays->goingTo(0), true), $part->ownSettings());
-                PartContents::copy($builder, $part, $new, $from, $to);
+            foreach ($made as $i => $piece) {
+                $new = $builder->newPart($input->score, new PartHead($head->track, $part->name.' '.($i + 2), $piece['from'], $piece['from'], $piece['to'], $head->muted, $head->plays->goingTo($piece['until']), true), $part->ownSettings());
+                PartContents::copy($builder, $part, $new, $piece['from'] - $piece['later'], $piece['to'] - $piece['later'], $piece['later']);
                 $ids[] = $new->id;
                 $pieces++;
             }
-            foreach ($part->notes->all() as $note) {
-                if ($note->start >= $cuts[0] && $part->head->holds($note->start)) {
-                    $builder->drop($part, $note);
-                } elseif ($note->start < $cuts[0] && $note->end() > $cuts[0]) {
-                    $builder->put($part, $note->piece($note->start, $cuts[0], $note->id));
-                }
-            }
-            foreach ($part->points->all() as $point) {
-                if ($point->tick >= $cuts[0] && $point->tick < $end) {
-                    $builder->dropPoint($part, $point);
-                }
-            }
-            $builder->head($part, $part->head->withWindow($part->head->from, $cuts[0]));
+            self::shorten($builder, $part, $first['to'], $end);
+            $builder->head($part, $head->withWindow($head->from, $first['to'])->playing($head->plays->goingTo($first['until'])));
         }
+        $outcome = new Outcome($builder->change(), new Selection(parts: $ids), $pieces === 0 ? 'There is nowhere to split.' : sprintf('%s split into %d.', Wording::parts(count($ids) - $pieces), count($ids)));
 
-        return new Outcome($builder->change(), new Selection(parts: $ids), $pieces === 0 ? 'There is nowhere to split.' : sprintf('%s split into %d.', Wording::parts(count($ids) - $pieces), count($ids)));
+        return $rest === 0 ? $outcome : $outcome->with($outcome->change, $rest === 1 ? 'What is left of the round there is a part of its own.' : 'What is left of the rounds there are parts of their own.');
+    }
+
+    /** Takes what is heard after a place out of a part. */
+    private static function shorten(ChangeBuilder $builder, Part $part, int $to, int $end): void
+    {
+        if ($to >= $end) {
+            return;
+        }
+        foreach ($part->notes->all() as $note) {
+            if ($note->start >= $to && $part->head->holds($note->start)) {
+                $builder->drop($part, $note);
+            } elseif ($note->start < $to && $note->end() > $to) {
+                $builder->put($part, $note->piece($note->start, $to, $note->id));
+            }
+        }
+        foreach ($part->points->all() as $point) {
+            if ($point->tick >= $to && $point->tick < $end) {
+                $builder->dropPoint($part, $point);
+            }
+        }
     }
 
     /** @return list<int> ticks at which it is asked to be split, ascending */

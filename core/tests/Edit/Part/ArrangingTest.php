@@ -313,14 +313,6 @@ final class ArrangingTest extends TestCase
         self::assertSame(2, $outcome->change->applyTo(self::score())->part($outcome->selection->parts[0])->head->track);
     }
 
-    public function test_a_loop_is_made_real_before_it_is_split(): void
-    {
-        $round = self::after('part-loop', ['until' => 7680], ['parts' => [3]]);
-        $this->expectException(Refusal::class);
-        $this->expectExceptionMessage('loops: flatten it first');
-        self::done($round, 'part-split', ['at' => 960], ['parts' => [3]]);
-    }
-
     public function test_the_tracks_that_parts_stand_for_are_those_on_which_they_lie_by_then(): void
     {
         $score = new Score(Timeline::of(960), [1 => Part::of(1, 'Lead', [new Note(1, 0, 240, 60, 80)], [], PartSettings::fresh())], [1 => new Track(1, 'High', 0), 2 => new Track(2, 'Low', 1)], 2, 3);
