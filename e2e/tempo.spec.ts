@@ -95,6 +95,24 @@ test('changes of tempo and meter are begun, moved and removed at bars, by keyboa
     await expect(page.getByTestId('roll')).toBeFocused();
 });
 
+test('a meter that cuts a bar of a later one says so, and the later one moves to the bar line', async ({ page }) => {
+    const song = await bring(page, midi([...LOOSE, [96 * 16, 48, 60, 80]]));
+    await openRoll(page, song);
+    await press(page, 'Home', 'Shift+ArrowRight', 'Shift+ArrowRight');
+    await said(page, 'Caret at 3.1.1');
+    await press(page, 'Alt+Shift+t');
+    const panel = page.getByRole('dialog', { name: 'Tempo and meter' });
+    await expect(panel.getByRole('button', { name: 'Meters to bar lines' })).toHaveCount(0);
+    await panel.getByRole('button', { name: 'Add meter from bar 3' }).press('Enter');
+    await expect(panel.getByLabel('Beats from bar 3')).toBeVisible();
+    await panel.getByLabel('Beats from bar 1').fill('5');
+    await panel.getByLabel('Beats from bar 1').press('Tab');
+    await said(page, 'Meter 5/4 from 1.1.1. Bar 2 is cut short by the meter change that follows.');
+    await panel.getByRole('button', { name: 'Meters to bar lines' }).press('Enter');
+    await said(page, 'Meter 5/4 from 1.1.1. 1 later change moved to the next bar line.');
+    await expect.poll(async () => (await time(page, song))[1]).toEqual([[0, 5, 4], [9600, 4, 4]]); // prettier-ignore
+});
+
 test('a number that goes down while older answers come goes on down', async ({ page }) => {
     const song = await bring(page, midi(LOOSE));
     await openRoll(page, song);

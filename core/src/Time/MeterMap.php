@@ -91,6 +91,24 @@ final readonly class MeterMap
     }
 
     /**
+     * The bars that a change of meter cuts short.
+     *
+     * @return array<int, int> the index of the bar before each such change, by the tick of the change
+     */
+    public function shortBars(): array
+    {
+        $short = [];
+        foreach (array_slice($this->ticks, 1) as $i => $tick) {
+            $bar = $this->barAt($tick - 1);
+            if ($this->edge($this->changes[$i], $bar->index - $this->firstBars[$i] + 1) > $tick) {
+                $short[$tick] = $bar->index;
+            }
+        }
+
+        return $short;
+    }
+
+    /**
      * The stretches between changes of meter, for whoever goes by them and not by bars.
      *
      * @return list<array{Meter, int, int|null}> the meter, the index of its first bar, and the tick at which the next

@@ -137,7 +137,7 @@
             </li>
         {/each}
     </ul>
-    <div class="px-4 pt-2 pb-6">
+    <div class="flex flex-wrap gap-2 px-4 pt-2 pb-6">
         <button
             class="btn btn-outline btn-sm"
             data-field
@@ -146,6 +146,15 @@
                 song.do(meterSet(beats, unit, { bar: here }));
             }}>Add meter from bar {here}</button
         >
+        {#if meters.length > 1}
+            <button
+                class="btn btn-outline btn-sm"
+                data-field
+                title="Move each meter that cuts a bar short to the next bar line"
+                onclick={() => song.do(meterSet(meters[0]!.beats, meters[0]!.unit, { at: meters[0]!.tick }, 'move'))}
+                >Meters to bar lines</button
+            >
+        {/if}
     </div>
     {#snippet foot()}
         Changes begin at bar lines; notes stay on their beats. A new one begins in the bar of the playhead.

@@ -21,7 +21,8 @@ use Jactonic\Core\Score\PartHead;
 
 /**
  * Puts time in, as much as from one place to another, at the first: what stands there and after goes later. In the whole
- * song, tempos, meters and markers go along; else only the selected parts. Notes across the place are lengthened, or cut
+ * song, tempos, meters and markers go along, but a meter that begins at the place, which is that of the new time too; else only the
+ * selected parts. Notes across the place are lengthened, or cut
  * there into two. A part across it grows.
  */
 final class InsertTime implements Edit
@@ -64,7 +65,9 @@ final class InsertTime implements Edit
         $bars = $length->barAt($to - 1)->index - $length->barAt($at)->index + 1;
         $isBars = $length->barAt($at)->start === $at && $length->barAt($to - 1)->end() === $to;
 
-        return new Outcome($whole ? SongShift::change($change, $input, $at, $by) : $change, $input->selection, sprintf('%s inserted at %s%s.', $isBars ? ($bars === 1 ? '1 bar' : "$bars bars") : Wording::number($by / $input->time()->ppq).' quarters', $input->time()->position($at), $whole ? '' : ' in '.Wording::parts(count($parts))));
+        $change = $whole ? SongShift::change($change, $input, $at, $by) : $change;
+
+        return new Outcome($change, $input->selection, sprintf('%s inserted at %s%s.', $isBars ? ($bars === 1 ? '1 bar' : "$bars bars") : Wording::number($by / $input->time()->ppq).' quarters', $input->time()->position($at), $whole ? '' : ' in '.Wording::parts(count($parts))).SongShift::cut($change, $input, $at, $by));
     }
 
     private static function within(ChangeBuilder $builder, Part $part, int $at, int $by, bool $cut): void

@@ -66,8 +66,10 @@ final class RemoveTime implements Edit
         $change = $builder->change();
         $said = array_filter([$gone === 0 ? '' : Wording::parts($gone), $notes === 0 ? '' : Wording::notes($notes)]);
 
-        return new Outcome($whole ? SongShift::change($change, $input, $from, $from - $to) : $change, new Selection(parts: array_values(array_filter($input->selection->parts, static fn (int $id): bool => ($change->parts[$id]->head ?? null)?->after !== null || ! isset($change->parts[$id]->head)))),
-            sprintf('%s to %s removed%s%s.', $input->time()->position($from), $input->time()->position($to), $whole ? '' : ' of '.Wording::parts(count($parts)), $said === [] ? '' : ', with '.implode(' and ', $said)));
+        $shifted = $whole ? SongShift::change($change, $input, $from, $from - $to) : $change;
+
+        return new Outcome($shifted, new Selection(parts: array_values(array_filter($input->selection->parts, static fn (int $id): bool => ($change->parts[$id]->head ?? null)?->after !== null || ! isset($change->parts[$id]->head)))),
+            sprintf('%s to %s removed%s%s.', $input->time()->position($from), $input->time()->position($to), $whole ? '' : ' of '.Wording::parts(count($parts)), $said === [] ? '' : ', with '.implode(' and ', $said)).SongShift::cut($shifted, $input, $from, $from - $to));
     }
 
     /** @return int how many notes go */

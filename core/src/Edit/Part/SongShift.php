@@ -8,6 +8,7 @@ use Jactonic\Core\Change\Change;
 use Jactonic\Core\Change\ChangeBuilder;
 use Jactonic\Core\Change\TimeChange;
 use Jactonic\Core\Edit\EditInput;
+use Jactonic\Core\Edit\Tempo\TimelineEdit;
 use Jactonic\Core\Score\PassthroughEvent;
 use Jactonic\Core\Time\Timeline;
 
@@ -25,7 +26,7 @@ final class SongShift
     {
         $time = $input->time();
         $rows = TimeChange::rows($time);
-        $after = Timeline::of($time->ppq, self::states($rows['tempos'], $from, $by), self::states($rows['meters'], $from, $by), self::markers($rows['markers'], $from, $by));
+        $after = Timeline::of($time->ppq, self::states($rows['tempos'], $from, $by), self::meters($rows['meters'], $from, $by), self::markers($rows['markers'], $from, $by));
         $builder = new ChangeBuilder;
         foreach ($input->score->tracks as $track) {
             $kept = array_map(static fn (PassthroughEvent $k): PassthroughEvent => new PassthroughEvent(self::to($k->tick, $from, $by), $k->order, $k->status, $k->type, $k->bytes), $track->kept());
@@ -33,6 +34,14 @@ final class SongShift
         }
 
         return $change->then(new Change([], TimeChange::between($time, $after), $builder->change()->tracks));
+    }
+
+    /** What is said, behind a sentence, of bars that a shift cuts short. */
+    public static function cut(Change $change, EditInput $input, int $from, int $by): string
+    {
+        $said = TimelineEdit::cut($input->time(), (new Change([], $change->time))->applyTo($input->score)->time, static fn (int $tick): int => $tick === $from && $by > 0 ? $tick : self::to($tick, $from, $by));
+
+        return $said === '' ? '' : " $said";
     }
 
     /** Where a tick comes to. */
@@ -43,6 +52,17 @@ final class SongShift
             $by < 0 => max($from, $tick + $by),
             default => $tick + $by,
         };
+    }
+
+    /**
+     * Meters: one that begins where time is put in is the meter of that time too.
+     *
+     * @param  list<array{int, int, int, int, int, int, int}>  $rows
+     * @return list<array{int, int, int, int, int, int, int}>
+     */
+    private static function meters(array $rows, int $from, int $by): array
+    {
+        return $by < 0 ? self::states($rows, $from, $by) : array_map(static fn (array $row): array => $row[0] === $from ? $row : [self::to($row[0], $from, $by)] + $row, $rows);
     }
 
     /**

@@ -12,11 +12,13 @@ use Jactonic\Core\Edit\Requires;
 use Jactonic\Core\Edit\Spec;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Refusal;
+use Jactonic\Core\Time\Meter;
+use Jactonic\Core\Time\MeterMap;
 
 /**
  * Sets the meter. With `bar`, from that bar on: the meter that begins there is set, or a new one begins. Without it,
- * the meter that holds at `at` is set, wherever it began. Meters after it stay at their ticks: a bar that one of them
- * cuts is shorter.
+ * the meter that holds at `at` is set, wherever it began. Meters after it stay at their ticks, and a bar that one of them
+ * cuts is shorter; or they move on to the next bar line.
  */
 final class MeterSet implements Edit
 {
@@ -29,6 +31,7 @@ final class MeterSet implements Edit
             Param::choice('unit', 'Unit', array_map(strval(...), self::UNITS), '4'),
             Param::place('at', 'The one at', default: 0),
             Param::integer('bar', 'From bar', 1, TimelineEdit::MOST_BARS, optional: true),
+            Param::choice('later', 'Later changes', ['keep' => 'stay where they are', 'move' => 'move to bar lines'], 'keep'),
         ], Requires::Song, ['time signature', 'bar', 'beats'], [['beats' => 3], ['beats' => 6, 'unit' => '8', 'bar' => 2], ['beats' => 5, 'at' => 9000]], panel: 'tempo');
     }
 
@@ -49,6 +52,35 @@ final class MeterSet implements Edit
             throw Refusal::parameter('beats', $beats, 'more beats: a bar would be shorter than a tick');
         }
 
-        return TimelineEdit::outcome($input, null, $rows, sprintf('Meter %d/%d from %s.', $beats, $unit, $input->time()->position($tick)));
+        $said = sprintf('Meter %d/%d from %s.', $beats, $unit, $input->time()->position($tick));
+        if ($input->params->choice('later') === 'move') {
+            [$rows, $moved] = self::onLines($rows, $tick, $input->time()->ppq);
+            $said .= $moved === 0 ? '' : ($moved === 1 ? ' 1 later change' : " $moved later changes").' moved to the next bar line.';
+        }
+
+        return TimelineEdit::outcome($input, null, $rows, $said);
+    }
+
+    /**
+     * Changes after a tick, each at the next bar line where it would cut a bar.
+     *
+     * @param  list<array{int, int, int, int, int, int, int}>  $rows
+     * @return array{list<array{int, int, int, int, int, int, int}>, int} and how many moved
+     */
+    private static function onLines(array $rows, int $tick, int $ppq): array
+    {
+        usort($rows, static fn (array $a, array $b): int => $a[0] <=> $b[0]);
+        $before = [];
+        $moved = 0;
+        foreach ($rows as $i => $row) {
+            if ($row[0] > $tick) {
+                $bar = (new MeterMap($ppq, $before))->barAt($row[0]);
+                $rows[$i][0] = $bar->start === $row[0] ? $row[0] : $bar->end();
+                $moved += $rows[$i][0] === $row[0] ? 0 : 1;
+            }
+            $before[] = new Meter($rows[$i][0], $row[1], $row[2]);
+        }
+
+        return [$rows, $moved];
     }
 }

@@ -91,9 +91,24 @@ final class TimelineEdit
     public static function outcome(EditInput $input, ?array $tempos, ?array $meters, string $said, string $same = 'It is like that already: nothing changed.', ?array $markers = null): Outcome
     {
         $time = $input->time();
-        $change = TimeChange::between($time, Timeline::of($time->ppq, $tempos ?? $time->tempoRows, $meters ?? $time->meterRows, $markers ?? $time->markerRows));
+        $after = Timeline::of($time->ppq, $tempos ?? $time->tempoRows, $meters ?? $time->meterRows, $markers ?? $time->markerRows);
+        $change = TimeChange::between($time, $after);
 
-        return new Outcome(new Change([], $change), $input->selection, $change === null ? $same : $said);
+        return new Outcome(new Change([], $change), $input->selection, $change === null ? $same : trim($said.' '.self::cut($time, $after)));
+    }
+
+    /**
+     * What is said of bars that an edit cut short, where a change of meter now begins within them.
+     *
+     * @param  (\Closure(int): int)|null  $to  where a tick came to; null where all stay
+     */
+    public static function cut(Timeline $before, Timeline $after, ?\Closure $to = null): string
+    {
+        $were = array_map($to ?? static fn (int $tick): int => $tick, array_keys($before->meters->shortBars()));
+        $bars = array_map(static fn (int $index): int => $index + 1, array_values(array_diff_key($after->meters->shortBars(), array_flip($were))));
+        $last = array_pop($bars);
+
+        return $last === null ? '' : ($bars === [] ? "Bar $last is" : 'Bars '.implode(', ', $bars)." and $last are").' cut short by the meter change that follows.';
     }
 
     /**

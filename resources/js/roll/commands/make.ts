@@ -37,9 +37,14 @@ export const tempoSet = (tempo: number, where: { at: number } | { bar: number })
     edit: 'tempo-set',
     params: { tempo, ...where },
 });
-export const meterSet = (beats: number, unit: number | string, where: { at: number } | { bar: number }): Command => ({
+export const meterSet = (
+    beats: number,
+    unit: number | string,
+    where: { at: number } | { bar: number },
+    later: 'keep' | 'move' = 'keep',
+): Command => ({
     edit: 'meter-set',
-    params: { beats, unit: String(unit), ...where },
+    params: { beats, unit: String(unit), ...where, ...(later === 'move' ? { later } : {}) },
 });
 export type Mark = 'tempo' | 'meter';
 export const markMove = (what: Mark, at: number, bar: number): Command => ({
