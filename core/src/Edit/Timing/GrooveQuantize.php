@@ -20,7 +20,8 @@ use Jactonic\Core\Time\Timeline;
 /**
  * Gives notes the feel of a groove: each start goes toward the nearest place where the groove would play, and each
  * velocity toward the groove's at that place, each with its own strength. Lengths are kept. A place of the bar at
- * which the groove has nothing is its straight line, and leaves the velocity. What moves is added to the drift.
+ * which the groove has nothing is its straight line, and leaves the velocity. What moves is added to the drift. Another groove is
+ * another try.
  */
 final class GrooveQuantize implements Edit
 {
@@ -57,8 +58,8 @@ final class GrooveQuantize implements Edit
             }
         }
 
-        return new Outcome($builder->change(), $input->selection, sprintf('%s quantized to the groove “%s”: %s.', Wording::notes($input->selection->count()), $groove->name,
-            $moved === 0 ? 'all were there already' : sprintf('%d changed, %s at most', $moved, Wording::ms($largest))));
+        return (new Outcome($builder->change(), $input->selection, sprintf('%s quantized to the groove “%s”: %s.', Wording::notes($input->selection->count()), $groove->name,
+            $moved === 0 ? 'all were there already' : sprintf('%d changed, %s at most', $moved, Wording::ms($largest)))))->trying([$groove->toArray()]);
     }
 
     /** The line whose place in the groove lies nearest; the later one on a tie. */

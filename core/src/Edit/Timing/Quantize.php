@@ -23,7 +23,8 @@ use Jactonic\Core\Time\Lines;
  * `starts` keeps each length. `ends` moves each end to its nearest line, but to no line before the one that follows
  * the line nearest to the start, so that a short note becomes one cell long. `both` does each for itself. An edge
  * farther from its line than the window, a share of half the cell it lies in (between its two neighbouring lines,
- * swing included), stays; at 100 % none does. What a note loses of its feel is added to its drift.
+ * swing included), stays; at 100 % none does. What a note loses of its feel is added to its drift. Another grid or
+ * another swing is another try.
  */
 final class Quantize implements Edit
 {
@@ -45,14 +46,16 @@ final class Quantize implements Edit
         $tempos = $input->time()->tempos;
         $target = $input->params->choice('target');
         $window = $input->params->integer('window');
-        $grids = [];
+        $grids = $swings = [];
         $moved = $far = 0;
         $sum = $largest = 0.0;
         foreach ($input->parts() as $part) {
             $grid = $input->params->grid('grid', $part->ownSettings());
             $grids[$grid->name] = true;
             $strength = $input->params->integer('strength', $part->ownSettings());
-            $lines = $input->time()->lines($grid, $input->params->number('swing', $part->ownSettings()));
+            $swing = $input->params->number('swing', $part->ownSettings());
+            $swings[(string) $swing] = true;
+            $lines = $input->time()->lines($grid, $swing);
             $ids = $input->ids($part);
             [$starts, $lengths] = [$part->notes->integers('start', $ids), $part->notes->integers('length', $ids)];
             $goals = $target === 'ends' ? $starts : $lines->nearestOf($starts);
@@ -85,7 +88,9 @@ final class Quantize implements Edit
         foreach ($input->partsOfPoints() as $part) {
             $grid = $input->params->grid('grid', $part->ownSettings());
             $grids[$grid->name] = true;
-            $lines = $input->time()->lines($grid, $input->params->number('swing', $part->ownSettings()));
+            $swing = $input->params->number('swing', $part->ownSettings());
+            $swings[(string) $swing] = true;
+            $lines = $input->time()->lines($grid, $swing);
             foreach ($input->chosenPoints($part) as $point) {
                 $tick = self::toward($point->tick, $lines->nearest($point->tick), $lines, $input->params->integer('strength', $part->ownSettings()), $window);
                 if ($builder->putPoint($part, $point->movedTo($tick))) {
@@ -98,7 +103,7 @@ final class Quantize implements Edit
             }
         }
 
-        return new Outcome($builder->change(), $input->selection, $this->say($input, implode(', ', array_keys($grids)), $moved, $sum, $largest, $far));
+        return (new Outcome($builder->change(), $input->selection, $this->say($input, implode(', ', array_keys($grids)), $moved, $sum, $largest, $far)))->trying([array_keys($grids), array_map(strval(...), array_keys($swings))]);
     }
 
     private function say(EditInput $input, string $grid, int $moved, float $sum, float $largest, int $far): string
