@@ -26,6 +26,7 @@ final class EditShapes
         $perhaps = [
             'refused' => Shape::list(Shape::object(['item' => Shape::whole(0), 'detail' => Shape::text()], ['screen' => Shape::text()])), 'caret' => Shape::told('Where writing goes on.', Shape::whole()),
             'at' => Shape::told('Tick and pitch to which the caret went with the work.', Shape::row(Shape::whole(), Shape::whole(0, 127))),
+            'atTrack' => Shape::told('Track to which the caret went with it, where the track is known.', Shape::whole(1)),
         ];
         $changed = $kept + ['parts' => Shape::map($name('PartAnswer')), 'canUndo' => Shape::flag(), 'canRedo' => Shape::flag()];
         $more = $perhaps + ['missing' => Shape::told('What the last command would have needed, where nothing was done for want of it.', Shape::oneOf(array_column(Requires::cases(), 'value')))] + ['name' => Shape::text(), 'scale' => Shape::nullable($name('ScaleData')), 'tones' => Shape::list(Shape::text(), 12), 'tracks' => Shape::list($name('TrackHead')), 'time' => $name('TimeData')];

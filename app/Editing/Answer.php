@@ -78,6 +78,7 @@ final class Answer
             + ($change->song === [] ? [] : ['name' => $score->name] + SongView::scale($score))
             + ($session->batch->caret === null ? [] : ['caret' => $session->batch->caret])
             + ($session->batch->at === null ? [] : ['at' => $session->batch->at])
+            + ($session->batch->atTrack === null ? [] : ['atTrack' => $session->batch->atTrack])
             + ($session->batch->missing === null ? [] : ['missing' => $session->batch->missing->value])
             + [
                 'parts' => (object) $parts,

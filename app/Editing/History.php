@@ -8,6 +8,7 @@ use App\Models\Recipe;
 use App\Models\Song;
 use Jactonic\Core\Change\Change;
 use Jactonic\Core\Edit\CollisionCheck;
+use Jactonic\Core\Edit\Outcome;
 use Jactonic\Core\Param\Context;
 use Jactonic\Core\Reading\Readings;
 use Jactonic\Core\Recipe\Book;
@@ -61,7 +62,7 @@ final class History
         $session->brief = $brief;
         $said = $warnings = [];
         foreach ($do as $command) {
-            $outcome = $session->batch->run($command);
+            $outcome = Trial::run($session, $command);
             $said[] = $outcome->said;
             array_push($warnings, ...$outcome->warnings);
         }
@@ -180,7 +181,7 @@ final class History
         $said = $warnings = $refused = [];
         foreach ($do as $i => $command) {
             try {
-                $outcome = $session->batch->run($command);
+                $outcome = Trial::run($session, $command);
             } catch (Refusal $refusal) {
                 if (count($do) === 1) {
                     throw $refusal;
@@ -195,7 +196,7 @@ final class History
                 $longer = ($command['more'] ?? false) === true ? (new StepMerging($session, $tree))->step($command, $outcome, $session->batch->on) : null;
                 $sentence = $longer ?? $sentence;
                 if ($longer === null) {
-                    $tree->add($command, $sentence, $outcome->change, $session->batch->on, $outcome->selection);
+                    $tree->add($command, $sentence, $outcome, $session->batch->on, $session->batch->asked);
                 }
             }
             $said[] = $sentence;
@@ -217,16 +218,16 @@ final class History
     {
         $said = $warnings = [];
         $joined = new Change;
-        $before = null;
+        $before = $asked = null;
         foreach ($do as $i => $command) {
             $outcome = $session->batch->run($command);
-            $before = $i === 0 ? $session->batch->on : $before;
+            [$before, $asked] = $i === 0 ? [$session->batch->on, $session->batch->asked] : [$before, $asked];
             $said[] = $outcome->said;
             array_push($warnings, ...$outcome->warnings);
             $joined = $joined->then($outcome->change);
         }
         if (! $joined->isEmpty()) {
-            (new Tree($session))->add($do, implode(' ', $said), $joined, $before, $session->batch->chosen ?? Selection::none());
+            (new Tree($session))->add($do, implode(' ', $said), new Outcome($joined, $session->batch->chosen ?? Selection::none(), '', caret: $session->batch->caret), $before, $asked);
         }
 
         return Answer::of($session, $said, array_values(array_unique($warnings)));

@@ -22,7 +22,7 @@ final class RequestGate
     /** Of how many what they were answered is kept, and what of it: the rest is told to whoever catches up. */
     private const ANSWERS = 16;
 
-    private const KEPT = ['selection', 'said', 'warnings', 'refused', 'caret', 'at'];
+    private const KEPT = ['selection', 'said', 'warnings', 'refused', 'caret', 'at', 'atTrack'];
 
     /** Every how many revisions old keys are cleared away. */
     private const SWEPT = 64;

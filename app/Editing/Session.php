@@ -21,7 +21,8 @@ final class Session
     /** As it was found. */
     public readonly Score $found;
 
-    public readonly Batch $batch;
+    /** What was done so far. */
+    public Batch $batch;
 
     /** Whether the answer tells what changed of many by its columns, and the choice only where it is another than was given. */
     public bool $brief = false;

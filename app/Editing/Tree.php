@@ -12,7 +12,8 @@ use Jactonic\Core\Change\Change;
 use Jactonic\Core\Change\ChangeCodec;
 use Jactonic\Core\Change\PartChange;
 use Jactonic\Core\Change\ScoreDiff;
-use Jactonic\Core\Command\CaretRule;
+use Jactonic\Core\Edit\Outcome;
+use Jactonic\Core\Param\Context;
 use Jactonic\Core\Refusal;
 use Jactonic\Core\Selection\Selection;
 use Jactonic\Core\Selection\TargetReader;
@@ -38,29 +39,33 @@ final class Tree
      * A step more, from where the song stands.
      *
      * @param  Selection|null  $before  what was selected before it
+     * @param  Context|null  $asked  where it was asked for
      */
-    public function add(mixed $command, string $said, Change $change, ?Selection $before, Selection $after): void
+    public function add(mixed $command, string $said, Outcome $outcome, ?Selection $before, ?Context $asked = null): void
     {
+        $caret = $asked?->caret === null ? null : [$asked->caret, $asked->row, $asked->track];
+        [$tick, $row] = $this->session->batch->at ?? [$asked?->caret, $asked?->row];
+        $kept = [$before?->toArray(true), $outcome->selection->toArray(true), $caret, $caret === null ? null : [$outcome->caret ?? $tick, $row, $asked->track], $outcome->tried];
         $row = [
             'song_id' => $this->session->song->id,
             'parent_id' => $this->session->song->head_id,
             'command' => json_encode($command, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE),
             'said' => $said,
-            'change' => ChangeCodec::encode($change),
-            'chosen' => json_encode([$before?->toArray(true), $after->toArray(true)], JSON_THROW_ON_ERROR),
+            'change' => ChangeCodec::encode($outcome->change),
+            'chosen' => json_encode($kept, JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION),
             'created_at' => gmdate('Y-m-d H:i:s'),
         ];
         $marks = implode(', ', array_fill(0, count($row), '?'));
-        /** @var object{id: int, depth: int, other: int|null} $kept */
-        $kept = Transaction::connection()->selectOne('insert into steps ('.implode(', ', array_keys($row)).", depth) values ($marks, 1 + coalesce((select depth from steps where id = ?), 0))"
+        /** @var object{id: int, depth: int, other: int|null} $added */
+        $added = Transaction::connection()->selectOne('insert into steps ('.implode(', ', array_keys($row)).", depth) values ($marks, 1 + coalesce((select depth from steps where id = ?), 0))"
             .' returning id, depth, (select next_id from steps as parent where parent.id = steps.parent_id) as other', [...array_values($row), $this->session->song->head_id]);
-        $id = $kept->id;
-        if ($kept->depth % KeptStates::$every === 0) {
+        $id = $added->id;
+        if ($added->depth % KeptStates::$every === 0) {
             KeptStates::keep($this->session->song->id, $id, $this->session->whole());
         }
         if ($this->session->song->head_id === null) {
             $this->session->song->first_id = $id;
-        } elseif ($kept->other !== null) {
+        } elseif ($added->other !== null) {
             Transaction::update('steps', $this->session->song->head_id, ['next_id' => null]);
         }
         $this->session->song->head_id = $id;
@@ -74,7 +79,8 @@ final class Tree
         $change = ChangeCodec::decode($step->change, $this->session->batch->score, $undo);
         $change = $undo ? $change->inverse() : $change;
         $this->session->take($change, Selection::none());
-        $this->choose($change, $this->chosen($step, $undo) ?? $this->touched($change));
+        $this->session->batch->chosen = $this->chosen($step, $undo) ?? $this->touched($change);
+        $this->putCaret($step, $undo);
         if ($undo) {
             $this->session->song->head_id = $step->parent_id;
         } else {
@@ -156,7 +162,9 @@ final class Tree
                 $this->session->batch->hide($now->withHead($part->head));
             }
         }
-        $this->choose($change, $this->chosen($this->find($nearest), false) ?? Selection::none());
+        $step = $this->find($nearest);
+        $this->session->batch->chosen = $this->chosen($step, false) ?? Selection::none();
+        $this->putCaret($step, false);
         $this->markWay(self::wayTo($nearest, $parents), $parents);
         $this->session->song->head_id = $nearest;
     }
@@ -241,12 +249,15 @@ final class Tree
         }
     }
 
-    /** What was selected is selected again, and the caret is there. */
-    private function choose(Change $change, Selection $chosen): void
+    /** The caret is where it was before a step, or after it; where that is not known it stays. */
+    private function putCaret(Step $step, bool $before): void
     {
-        $batch = $this->session->batch;
-        $batch->chosen = $chosen;
-        $batch->at = CaretRule::place($change, null, $chosen, $batch->score, null) ?? $batch->at;
+        $kept = $step->chosen === null ? null : json_decode($step->chosen, true, 64, JSON_THROW_ON_ERROR);
+        $caret = is_array($kept) ? $kept[$before ? 2 : 3] ?? null : null;
+        if (is_array($caret) && is_int($caret[0] ?? null) && is_int($caret[1] ?? null)) {
+            $this->session->batch->at = [$caret[0], $caret[1]];
+            $this->session->batch->atTrack = is_int($caret[2] ?? null) ? $caret[2] : null;
+        }
     }
 
     /** The notes and points that a change puts in. */

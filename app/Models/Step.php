@@ -16,7 +16,7 @@ use Illuminate\Support\Carbon;
  * @property int|null $next_id the child that redo takes, where it is not the one made last: the one visited since
  * @property string $command JSON
  * @property string $said
- * @property string|null $chosen JSON: what was selected before it and after it
+ * @property string|null $chosen JSON: what was selected before it and after it, the caret (tick, pitch, track) before and after it, and the values that it tried
  * @property string $change as Core\Edit\ChangeCodec writes it
  * @property Carbon $created_at
  */

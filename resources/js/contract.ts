@@ -1746,6 +1746,10 @@ export interface EditParams {
          * a whole number from 1 to 100000
          */
         bar?: number;
+        /**
+         * one of keep, move
+         */
+        later?: 'keep' | 'move';
     };
     'tempo-move': {
         /**
@@ -2184,6 +2188,10 @@ export interface Answer {
      */
     at?: [number, number];
     /**
+     * Track to which the caret went with it, where the track is known.
+     */
+    atTrack?: number;
+    /**
      * What the last command would have needed, where nothing was done for want of it.
      */
     missing?: 'notes' | 'part' | 'parts' | 'tracks' | 'song' | 'nothing';
@@ -2223,6 +2231,10 @@ export interface LostAnswer {
      * @maxItems 2
      */
     at?: [number, number];
+    /**
+     * Track to which the caret went with it, where the track is known.
+     */
+    atTrack?: number;
 }
 /**
  * What commands would do: an answer that changed nothing, with ids by part of the notes to look at.
@@ -2255,6 +2267,10 @@ export interface LandingAnswer {
      * @maxItems 2
      */
     at?: [number, number];
+    /**
+     * Track to which the caret went with it, where the track is known.
+     */
+    atTrack?: number;
     /**
      * What the last command would have needed, where nothing was done for want of it.
      */

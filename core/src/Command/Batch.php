@@ -17,7 +17,9 @@ use Jactonic\Core\Refusal;
 use Jactonic\Core\Score\Part;
 use Jactonic\Core\Score\Score;
 use Jactonic\Core\Selection\NoteFilter;
+use Jactonic\Core\Selection\Scope;
 use Jactonic\Core\Selection\Selection;
+use Jactonic\Core\Selection\SelectionCommands;
 use Jactonic\Core\Selection\TargetReader;
 
 /**
@@ -65,6 +67,12 @@ final class Batch
     /** @var array{int, int}|null tick and pitch to which the caret went with the work; null where it stays */
     public ?array $at = null;
 
+    /** Id of the track to which the caret went; null where it stays on its own. */
+    public ?int $atTrack = null;
+
+    /** Where the last command was asked for. */
+    public ?Context $asked = null;
+
     /**
      * @param  Selection|null  $chosen  what is selected before the first; null where nothing is known to be
      * @param  bool  $follows  whether the caret goes with the work; the places of a recipe are those of where it is run
@@ -107,8 +115,10 @@ final class Batch
         $this->join($outcome->change);
         Progress::look();
         $this->on = $on;
+        $this->asked = $context;
         if ($this->follows && $context->caret !== null && $kind !== 'set' && $kind !== 'touched') {
-            $this->at = CaretRule::place($outcome->change, $on, $outcome->selection, $this->score, [$context->caret, $context->row]) ?? $this->at;
+            $walks = $kind === 'select' && is_string($command['select']) && SelectionCommands::spec($command['select'])->scope === Scope::Walk;
+            $this->at = CaretRule::place($outcome->change, $on, $outcome->selection, $this->score, $walks) ?? $this->at;
         }
         $this->missing = $outcome->missing;
         // Settings may be set where nothing is selected: what they are of is not selected by that.

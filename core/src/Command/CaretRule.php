@@ -10,59 +10,48 @@ use Jactonic\Core\Score\Part;
 use Jactonic\Core\Score\Score;
 use Jactonic\Core\Selection\Selection;
 
-/** The caret goes with the work: to what was newly selected, along with the note it stands on, to the place of what went. */
+/**
+ * The caret stays where a person put it. It goes along with walking from note to note, with notes that are put in, and to the
+ * place of those that are deleted; nothing else moves it, least of all that something else is selected.
+ */
 final class CaretRule
 {
     /**
      * Where the caret comes to by a command; null where it stays.
      *
      * @param  Change  $change  what the command did
-     * @param  Selection|null  $before  what was selected before it; null where all that is selected counts as new
+     * @param  Selection|null  $before  what was selected before it; null where that is not known
      * @param  Score  $score  as the command left it
-     * @param  array{int, int|null}|null  $caret  tick and pitch where it stood
+     * @param  bool  $walks  whether the command walks from note to note
      * @return array{int, int}|null tick and pitch
      */
-    public static function place(Change $change, ?Selection $before, Selection $after, Score $score, ?array $caret): ?array
+    public static function place(Change $change, ?Selection $before, Selection $after, Score $score, bool $walks): ?array
     {
         foreach ($after->notes as $id => $ids) {
             if ($ids === [] || ! isset($score->parts[$id])) {
                 continue;
             }
             $old = $before->notes[$id] ?? [];
-            if ($ids !== $old) {
-                // What is taken in is where one is; pieces and copies begin where the first of them does.
-                $new = $old === [] || ! $change->isEmpty() ? $ids : array_keys(array_diff_key(array_fill_keys($ids, true), array_fill_keys($old, true)));
+            $new = $walks ? array_diff($ids, $old) : (self::areNew($ids, $change, $id) ? $ids : []);
+            // Of those that were selected, walking leaves some.
+            $new = $walks && $new === [] && $ids !== $old ? $ids : array_values($new);
 
-                return self::of(self::first($score->parts[$id], $new === [] ? $ids : $new));
-            }
-
-            return $caret === null ? null : self::along($change, $id, $caret);
+            return $new === [] ? null : self::of(self::first($score->parts[$id], $new));
         }
 
         return self::gone($change);
     }
 
     /**
-     * Where the note went that the caret stood on.
+     * Whether a change puts all of some notes in, beside what is there: not in place of others, as when notes are split.
      *
-     * @param  array{int, int|null}  $caret
-     * @return array{int, int}|null
+     * @param  non-empty-list<int>  $ids
      */
-    private static function along(Change $change, int $part, array $caret): ?array
+    private static function areNew(array $ids, Change $change, int $part): bool
     {
         $changed = $change->parts[$part] ?? null;
-        if ($changed === null) {
-            return null;
-        }
-        $starts = $changed->notes->integers('start');
-        $pitches = $changed->notes->integers('pitch');
-        foreach ($starts[0] as $i => $start) {
-            if ($start === $caret[0] && $pitches[0][$i] === $caret[1]) {
-                return [$starts[1][$i], $pitches[1][$i]];
-            }
-        }
 
-        return null;
+        return $changed !== null && $changed->notes->going() === [] && array_diff($ids, array_keys($changed->notes->coming())) === [];
     }
 
     /**

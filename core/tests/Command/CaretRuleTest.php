@@ -28,14 +28,17 @@ final class CaretRuleTest extends TestCase
         yield 'walking twice' => [[3], [['select' => 'next'], ['select' => 'next']], [2880, 60]];
         yield 'from nothing' => [[], [['select' => 'next']], [960, 62]];
         yield 'taking in' => [[3], [['select' => 'grow-next']], [1930, 67]];
-        yield 'all' => [[4], [['select' => 'all']], [0, 60]];
+        yield 'what walking leaves selected' => [[3, 4], [['select' => 'next']], [2880, 60]];
+        yield 'all' => [[4], [['select' => 'all']], null];
+        yield 'a row' => [[4], [['select' => 'row']], null];
+        yield 'by a condition' => [[4], [['select' => ['pitch' => ['max' => 62]]]], null];
         yield 'nothing selected any more' => [[4], [['select' => 'none']], null];
         yield 'what was deleted leaves its place' => [[4, 3], [['edit' => 'delete']], [960, 62]];
         yield 'and walking goes on from there' => [[3], [['edit' => 'delete'], ['select' => 'next']], [1930, 67]];
-        yield 'along with the note it stands on' => [[5], [['select' => 'previous'], ['edit' => 'nudge', 'params' => ['by' => ['unit' => 'ticks', 'amount' => 7]]], ['edit' => 'transpose', 'params' => ['semitones' => -2]]], [1937, 65]];
-        yield 'not with others' => [[3, 4], [['edit' => 'nudge']], null];
+        yield 'not along with the note it stands on' => [[5], [['select' => 'previous'], ['edit' => 'nudge', 'params' => ['by' => ['unit' => 'ticks', 'amount' => 7]]], ['edit' => 'transpose', 'params' => ['semitones' => -2]]], [1930, 67]];
         yield 'inserting' => [[], [['edit' => 'insert', 'params' => ['notes' => [['start' => 500, 'length' => 9, 'pitch' => 70]]], 'on' => $on()]], [500, 70]];
         yield 'copies' => [[3], [['edit' => 'repeat']], [1440, 62]];
+        yield 'not with pieces' => [[3], [['edit' => 'split', 'params' => ['at' => 1100]]], null];
         yield 'a setting' => [[3], [['set' => ['grid' => '1/4']]], null];
         yield 'with no notes touched' => [[3], [['edit' => 'velocity-add', 'params' => ['amount' => 3]]], null];
     }
@@ -62,7 +65,7 @@ final class CaretRuleTest extends TestCase
         $batch->run(['edit' => 'split', 'on' => ['part' => 1, 'notes' => [4]], 'params' => ['at' => 'caret'], 'context' => ['caret' => 2000]]);
         self::assertSame([1930, 2000], array_values(array_filter($batch->score->part(1)->notes->column('start'), static fn (mixed $s): bool => $s > 1000 && $s < 2500)));
         $batch->run(['edit' => 'move-to', 'on' => ['part' => 1, 'notes' => [5]], 'params' => ['tick' => 'caret']]);
-        self::assertSame(1930, $batch->score->part(1)->notes[5]->start);
+        self::assertSame(2000, $batch->score->part(1)->notes[5]->start);
     }
 
     public function test_where_there_is_no_caret_none_goes_anywhere(): void

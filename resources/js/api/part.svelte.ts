@@ -291,14 +291,3 @@ export function byPlace(a: Part, b: Part): number {
     const inside = a.notes.size === 0 || b.notes.size === 0 ? 0 : a.firstStart - b.firstStart;
     return a.head.from - b.head.from || inside || a.id - b.id;
 }
-
-/** The first of some notes of a part, of those that start together the lowest. */
-export function firstOf(part: Part, ids: readonly number[]): Note | undefined {
-    let first: Note | undefined;
-    for (const id of ids) {
-        const note = part.notes.get(id);
-        if (note && (!first || note.start < first.start || (note.start === first.start && note.pitch < first.pitch)))
-            first = note;
-    }
-    return first;
-}

@@ -6,7 +6,7 @@ import { TrackList } from './track-list.svelte';
 import { Lines } from '../rules/lines';
 import { Preview } from './preview.svelte';
 import { CommandLog } from './command-log.svelte';
-import { firstOf, Part } from './part.svelte';
+import { Part } from './part.svelte';
 import { opened } from './opened';
 import { Queue } from './queue.svelte';
 import { Selection } from './selection.svelte';
@@ -142,20 +142,10 @@ export class Song extends TrackList implements SongState {
         this.selection.changedByHand();
     }
 
-    /** Selects notes in the open part, as the mouse does; the caret goes to what is new among them. */
+    /** Selects notes in the open part, as the mouse does. The caret stays where it was put. */
     select(ids: Iterable<number>, beside: ReadonlyMap<number, ReadonlySet<number>> = new Map()): void {
         const wanted = new Set(ids);
-        this.byHand(() => {
-            const before = this.selection.notes;
-            this.selection.takeNotes(wanted, beside);
-            const first =
-                this.open &&
-                firstOf(
-                    this.open,
-                    [...this.selection.notes].filter((id) => !before.has(id)),
-                );
-            if (first) this.followTo(first.start, first.pitch);
-        });
+        this.byHand(() => this.selection.takeNotes(wanted, beside));
     }
 
     /** Opens a part: commands go to it, with nothing selected. What waits for another part keeps its notes. */
@@ -291,7 +281,7 @@ export class Song extends TrackList implements SongState {
         }
         // Of many that stay selected it is not said again: what follows the choice looks anew all the same.
         if (answer.selection === null && how.keepsSelection) this.selection.version++;
-        if (answer.at && how.keepsCaret) this.carry(...answer.at);
+        if (answer.at && how.keepsCaret) this.carry(answer.at, answer.atTrack);
         this.goesOn = answer.caret ?? null;
         if (answer.time) this.retime(answer.time);
         this.prune();
@@ -318,7 +308,8 @@ export class Song extends TrackList implements SongState {
     }
 
     /** The caret goes with the work. */
-    private carry(tick: number, pitch: number): void {
+    private carry([tick, pitch]: [number, number], track: number | undefined): void {
+        if (track !== undefined && this.tracks.some((t) => t.id === track)) this.caretTrack = track;
         if (this.caret.tick === tick && this.caret.pitch === pitch) return;
         this.onNote = true;
         this.caret = { tick, pitch };

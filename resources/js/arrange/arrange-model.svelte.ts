@@ -134,15 +134,13 @@ export class ArrangeModel {
         return free ? Math.max(0, Math.round(tick)) : this.lines.nearest(Math.max(0, tick));
     }
 
-    /** Selects parts, and takes the caret to what is new among them. */
+    /** Selects parts, and shows the one that is new among them. The caret stays where it was put. */
     choose(parts: readonly Part[], at: Part | undefined = parts.at(-1)): void {
         const { song } = this;
         song.byHand(() => {
             song.selection.parts = parts.map((p) => p.id);
             this.at = at?.id ?? this.at;
             if (!at) return;
-            song.caretTrack = at.trackId;
-            song.putCaret(at.head.from);
             song.crossWindow.want(at.id);
             this.reveal(at);
         });

@@ -14,6 +14,8 @@ export function beside(model: ArrangeModel, x: number, y: number, take: boolean)
     if (!found) return song.tell('There is no part that way.');
     const others = take ? model.chosen.filter((p) => p !== found) : [];
     model.choose([...others, found], found);
+    song.caretTrack = found.trackId;
+    song.putCaret(found.head.from);
     told(model);
 }
 
@@ -54,7 +56,7 @@ export function chooseMany(model: ArrangeModel, which: string): void {
     if (which === 'span' && !song.span) return song.tell('There is no span.');
     const found = all.filter((p) =>
         which === 'track'
-            ? p.trackId === model.track?.id
+            ? p.trackId === (model.chosen[0]?.trackId ?? model.track?.id)
             : which === 'others'
               ? !chosen.has(p.id)
               : which === 'span'
