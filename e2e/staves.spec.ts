@@ -151,8 +151,8 @@ test('parts are walked, taken in, moved in time, to edges, to lines and to other
     await chosen(page, 0);
     // With nothing selected the arrows are the caret's, with Ctrl the span's.
     await press(page, 'Home', 'Shift+ArrowRight');
-    await expect(page.getByTestId('caret-place')).toHaveText('Caret 2.1.1, Vibes');
-    await press(page, 'ArrowDown');
+    await expect(page.getByTestId('caret-place')).toHaveText('Caret 2.1.1, Kit');
+    await press(page, 'ArrowUp');
     await said(page, 'Caret at 2.1.1, Pad');
     await press(page, 'Control+Shift+ArrowRight');
     await said(page, 'Span from 2.1.1 to 3.1.1');

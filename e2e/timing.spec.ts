@@ -306,7 +306,7 @@ test.describe('job 3: chords into a pad', () => {
         expect(starts(await notesOf(page, song)).sort((a, b) => a - b)).toEqual([0, 640, 960, 1280, 1280, 1600]);
         await press(page, 'Control+z');
         await said(page, 'Undone: 2 notes split into 6.');
-        await press(page, 'Control+a', 'Control+Alt+PageDown', 'Shift+x');
+        await press(page, 'Control+a', 'Home', 'Control+Alt+PageDown', 'Shift+x');
         await said(page, '1 note split into 2; 1 stayed whole.');
         // At the pointer, the note under it alone.
         await press(page, 'Escape', '5');
@@ -424,7 +424,7 @@ test.describe('job 7: in the pocket', () => {
                 [notches, by, held] as const,
             );
         await turn(3, 60, { altKey: true });
-        await said(page, 'of 3 times: 8 notes moved 1 grid cell later.');
+        await said(page, '8 notes moved 1 grid cell later, 3 times. “Take” now reaches to the end of bar 2.');
         await turn(1, -60, { altKey: true, shiftKey: true });
         await said(page, '8 notes longer by 1 grid cell.');
         await turn(1, -60, { altKey: true, ctrlKey: true });
@@ -439,7 +439,7 @@ test.describe('job 7: in the pocket', () => {
             ...(await notesOf(page, song))[0]!.slice(6),
         ]);
         for (let i = 0; i < 3; i++) await press(page, 'Control+z');
-        await said(page, /^Undone: .*of 3 times: 8 notes moved 1 grid cell later/);
+        await said(page, /^Undone: 8 notes moved 1 grid cell later, 3 times\. /);
         expect(await notesOf(page, song)).toEqual(take);
     });
 

@@ -20,24 +20,23 @@ final class Trial
     /** @throws Refusal where the command cannot be done; then nothing of it is */
     public static function run(Session $session, mixed $command): Outcome
     {
-        $batch = clone $session->batch;
-        $outcome = $batch->run($command);
-        $tries = $outcome->tried === null || ! is_array($command) ? [] : self::before($session, $command, $batch->on);
-        if ($tries === [] || $tries[0]['tried'] == $outcome->tried) {
-            $session->batch = $batch;
-
-            return $tries === [] ? $outcome : $outcome->with($outcome->change, 'It went on from the try before.');
+        $before = clone $session->batch;
+        $outcome = $session->batch->run($command);
+        $tries = $outcome->tried === null || ! is_array($command) ? [] : self::before($session, $command, $session->batch->on);
+        if ($tries === []) {
+            return $outcome;
+        } elseif ($tries[0]['tried'] == $outcome->tried) {
+            return $outcome->with($outcome->change, 'It went on from the try before.');
         }
+        $session->batch = $before;
         $session->reach(array_values(array_unique(array_merge(...array_map(static fn (array $try): array => ChangeCodec::parts($try['change']), $tries)))));
-        $batch = clone $session->batch;
         $back = new Change;
         foreach ($tries as $try) {
-            $undone = ChangeCodec::decode($try['change'], $batch->score, true)->inverse();
-            $batch->take($undone, $batch->chosen ?? Selection::none());
+            $undone = ChangeCodec::decode($try['change'], $before->score, true)->inverse();
+            $before->take($undone, $before->chosen ?? Selection::none());
             $back = $back->then($undone);
         }
-        $outcome = $batch->run($command);
-        $session->batch = $batch;
+        $outcome = $before->run($command);
 
         return $outcome->with($back->then($outcome->change), 'It began again from before the first try.');
     }

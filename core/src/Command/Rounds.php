@@ -50,12 +50,20 @@ final class Rounds
      */
     public static function longer(string $before, string $said, int $times): string
     {
-        $first = (string) preg_replace('/(?:, \d+ times\.| Last, of \d+ times: .*)$/s', '', (string) preg_replace('/^First: /', '', $before));
-        if (rtrim($first, '.') === rtrim($said, '.')) {
-            return self::times($said, $times);
+        [$did, $beside] = self::parts((string) preg_replace('/^([^“]*?), \d+ times\./', '$1.', $before));
+        [$does, $besides] = self::parts($said);
+        if ($did === $does) {
+            return trim(self::times($did, $times).' '.implode(' ', array_unique(array_filter([$beside, $besides], static fn (string $s): bool => $s !== ''))));
         }
+        $first = (string) preg_replace('/(?:, \d+ times\.| Last, of \d+ times: .*)$/s', '', (string) preg_replace('/^First: /', '', $before));
 
         return sprintf('First: %s Last, of %d times: %s', rtrim($first, '.').'.', $times, $said);
+    }
+
+    /** @return array{string, string} the first sentence, which says what was done, and what is said beside it */
+    private static function parts(string $said): array
+    {
+        return preg_match('/^(.*?\.) (?=[A-Z“\d])(.*)$/su', $said, $found) === 1 ? [$found[1], $found[2]] : [$said, ''];
     }
 
     private static function times(string $said, int $times): string

@@ -56,6 +56,9 @@ final class RoundsTest extends TestCase
         self::assertSame('Up, 2 times.', Rounds::longer('Up.', 'Up.', 2));
         self::assertSame('Up, 3 times.', Rounds::longer('Up, 2 times.', 'Up.', 3));
         self::assertSame('First: Four moved. Last, of 2 times: Two moved.', Rounds::longer('Four moved.', 'Two moved.', 2));
+        self::assertSame('Up, 2 times. “Take” now reaches to the end of bar 2.', Rounds::longer('Up.', 'Up. “Take” now reaches to the end of bar 2.', 2));
+        self::assertSame('Up, 3 times. “Take” now reaches to the end of bar 2.', Rounds::longer('Up, 2 times. “Take” now reaches to the end of bar 2.', 'Up.', 3));
+        self::assertSame('First: Four moved. Last, of 3 times: Four moved.', Rounds::longer('First: Four moved. Last, of 2 times: Two moved.', 'Four moved.', 3));
         self::assertSame('First: Four moved. Last, of 3 times: One moved.', Rounds::longer('First: Four moved. Last, of 2 times: Two moved.', 'One moved.', 3));
     }
 }

@@ -53,10 +53,11 @@ export function chooseMany(model: ArrangeModel, which: string): void {
     const { song } = model;
     const all = song.tracks.flatMap((t) => t.parts);
     const chosen = new Set(song.selection.parts);
+    const track = (chosen.has(model.at ?? -1) && song.parts.get(model.at!)?.trackId) || model.track?.id;
     if (which === 'span' && !song.span) return song.tell('There is no span.');
     const found = all.filter((p) =>
         which === 'track'
-            ? p.trackId === (model.chosen[0]?.trackId ?? model.track?.id)
+            ? p.trackId === track
             : which === 'others'
               ? !chosen.has(p.id)
               : which === 'span'
