@@ -25,6 +25,7 @@ final class LibraryShapes
             'Param' => Shape::told('A parameter, as the catalogue has it.', Shape::object(['name' => Shape::text(), 'title' => Shape::text(), 'type' => Shape::told('The field that shows it.', Shape::text()), 'allowed' => Shape::text()], [
                 'hidden' => Shape::told('No field can ask for it.', Shape::flag()), 'unit' => Shape::text(), 'min' => Shape::number(), 'max' => Shape::number(), 'default' => Shape::any(), 'adds' => Shape::flag(), 'optional' => Shape::flag(),
                 'setting' => Shape::told('The setting of the part that stands in where it is left out.', Shape::oneOf(array_keys(Settings::all()))), 'choices' => $texts, 'labels' => Shape::told('What each choice is called on the screen.', Shape::map(Shape::text())), 'roots' => $texts, 'kinds' => $texts,
+                'blank' => Shape::told('What an empty field means.', Shape::text()),
                 'screen' => Shape::told('What is allowed, as the screen says it, where that differs.', Shape::text()),
                 'shape' => Shape::told('What is typed of it looks like this: a pattern.', Shape::text()),
             ])),

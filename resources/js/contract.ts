@@ -945,7 +945,7 @@ export interface EditParams {
          */
         gap?: number;
         /**
-         * a number from 0 to 1000 ms
+         * a number from 0 to 1000 ms, or auto
          */
         gather?: number;
     };
@@ -955,7 +955,7 @@ export interface EditParams {
          */
         scope?: 'any' | 'pitch';
         /**
-         * a number from 0 to 1000 ms
+         * a number from 0 to 1000 ms, or auto
          */
         gather?: number;
     };
@@ -979,7 +979,7 @@ export interface EditParams {
          */
         gap?: number;
         /**
-         * a number from 0 to 1000 ms
+         * a number from 0 to 1000 ms, or auto
          */
         gather?: number;
     };
@@ -1290,7 +1290,7 @@ export interface EditParams {
          */
         by?: number;
         /**
-         * a number from 0 to 1000 ms
+         * a number from 0 to 1000 ms, or auto
          */
         gather?: number;
     };
@@ -1314,7 +1314,7 @@ export interface EditParams {
          */
         by?: number;
         /**
-         * a number from 0 to 1000 ms
+         * a number from 0 to 1000 ms, or auto
          */
         gather?: number;
     };
@@ -1581,7 +1581,7 @@ export interface EditParams {
          */
         rest?: 'chosen' | 'muted' | 'deleted';
         /**
-         * a number from 0 to 1000 ms
+         * a number from 0 to 1000 ms, or auto
          */
         gather?: number;
     };
@@ -2640,6 +2640,10 @@ export interface Param {
     };
     roots?: string[];
     kinds?: string[];
+    /**
+     * What an empty field means.
+     */
+    blank?: string;
     /**
      * What is allowed, as the screen says it, where that differs.
      */

@@ -294,4 +294,10 @@ final readonly class EditInput
 
         return $ids;
     }
+
+    /** How far apart the starts of one chord may lie in a part: as the command says, else as the part's own starts do. */
+    public function gather(Part $part): Part|float
+    {
+        return $this->params->has('gather') ? $this->params->number('gather') : $part;
+    }
 }

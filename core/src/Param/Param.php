@@ -54,6 +54,12 @@ final readonly class Param
         return new self($name, $title, new Number($min, $max, $unit), $default, $setting, $optional);
     }
 
+    /** The gather window of chords; left out, it is read from the part's own starts. */
+    public static function gather(): self
+    {
+        return new self('gather', 'Notes of one chord lie within', new Number(0, 1000, 'ms', true), optional: true);
+    }
+
     public static function pitch(string $name, string $title, CaretRow|int|null $default = null, bool $optional = false): self
     {
         return new self($name, $title, new PitchValue, $default, optional: $optional);

@@ -10,6 +10,7 @@ use Jactonic\Core\Edit\Requires;
 use Jactonic\Core\Edit\Spec;
 use Jactonic\Core\Edit\Wording;
 use Jactonic\Core\Score\Note;
+use Jactonic\Core\Selection\GatherWindow;
 use Jactonic\Core\Shape;
 use Jactonic\Core\Time\Grid;
 use Jactonic\Core\Time\Lines;
@@ -42,9 +43,6 @@ final class GridReading implements Reading
 
     /** Below this a swing is none: it could not be heard, and loose hands bring as much by chance. */
     private const LEAST_SWING = 52.5;
-
-    /** Other pitches that begin within so many ms of a first one are a chord. */
-    private const GATHER = 30.0;
 
     /** Where a guess at how late all is played begins, and how late is nothing unusual, in ms. */
     private const LATENESSES = [0.0, 14.0, -14.0];
@@ -157,6 +155,7 @@ final class GridReading implements Reading
         usort($notes, static fn (Note $a, Note $b): int => $a->playedStart() <=> $b->playedStart());
         $chords = $rows = [];
         $until = -1.0;
+        $window = GatherWindow::of(array_map(static fn (Note $n): int => max(0, $n->playedStart()), $notes), $time);
         foreach ($notes as $note) {
             $start = max(0, $note->playedStart());
             $row = $note->channel << 7 | $note->pitch;
@@ -164,7 +163,7 @@ final class GridReading implements Reading
             if ($last < 0 || $start > $until || isset($rows[$row])) {
                 $chords[++$last] = [0.0, []];
                 $rows = [];
-                $until = $time->tempos->shift($start, self::GATHER);
+                $until = $time->tempos->shift($start, $window);
             }
             $rows[$row] = true;
             [$sum, $struck] = $chords[$last];

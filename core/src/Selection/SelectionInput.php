@@ -49,7 +49,7 @@ final readonly class SelectionInput
     /** @return list<list<Note>> the chords of the part, each from below */
     public function chords(): array
     {
-        return Chords::of($this->notes, $this->time());
+        return Chords::of($this->notes, $this->time(), $this->part);
     }
 
     /** @return list<int> the chord that is nearest to the caret */

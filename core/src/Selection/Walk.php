@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Jactonic\Core\Selection;
 
 use Jactonic\Core\Score\Note;
+use Jactonic\Core\Score\Part;
 use Jactonic\Core\Time\Timeline;
 
 /**
@@ -23,12 +24,12 @@ final class Walk
      * @param  int  $way  1 later, −1 earlier
      * @return list<int>
      */
-    public static function beside(array $ordered, array $chosen, int $near, ?int $row, int $way, Timeline $time): array
+    public static function beside(array $ordered, array $chosen, int $near, ?int $row, int $way, Timeline $time, Part $part): array
     {
         if ($ordered === []) {
             return [];
         }
-        $chords = Chords::of($ordered, $time);
+        $chords = Chords::of($ordered, $time, $part);
         $places = array_keys(array_filter($chords, static fn (array $c): bool => self::those($c, $chosen) !== []));
         if ($places === []) {
             return self::from($ordered, $chords, $near, $row, $way);

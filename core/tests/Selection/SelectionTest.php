@@ -155,8 +155,8 @@ final class SelectionTest extends TestCase
         $notes = [$note(1, 0), $note(2, 57), $note(3, 58), $note(4, 115)];
         $ids = static fn (array $chords): array => array_map(static fn (array $c): array => array_map(static fn (Note $n): int => $n->id, $c), $chords);
 
-        self::assertSame([[1, 2], [3, 4]], $ids(Chords::of($notes, Timeline::of(960))));
-        self::assertSame([[1, 2, 3], [4]], $ids(Chords::of($notes, Timeline::of(960, [[0, 400_000]]))));
+        self::assertSame([[1, 2], [3, 4]], $ids(Chords::of($notes, Timeline::of(960), 30.0)));
+        self::assertSame([[1, 2, 3], [4]], $ids(Chords::of($notes, Timeline::of(960, [[0, 400_000]]), 30.0)));
         self::assertSame([[1], [2, 3], [4]], $ids(Chords::of($notes, Timeline::of(960), 1.0)));
     }
 

@@ -8,7 +8,7 @@ use Jactonic\Core\Edit\EditInput;
 use Jactonic\Core\Edit\Pitch\SoundingPitches;
 use Jactonic\Core\Harmony\ChordNames;
 use Jactonic\Core\Param\Param;
-use Jactonic\Core\Selection\Chords;
+use Jactonic\Core\Selection\GatherWindow;
 
 /**
  * Names the chords that sound, over one part or several together, with their bass, spelled as the key spells.
@@ -72,9 +72,10 @@ final class ChordLine
         /** @var array{int, int, string, list<int>}|null $now */
         $now = null;
         $count = count($tones);
+        $window = GatherWindow::of(array_column($tones, 0), $time);
         for ($i = 0; $i < $count; $i = $j) {
             $start = $tones[$i][0];
-            $limit = $time->tempos->shift($start, Chords::GATHER) + 1e-7;
+            $limit = $time->tempos->shift($start, $window) + 1e-7;
             $active = array_values(array_filter($active, static fn (array $t): bool => $t[1] > $start + ($t[0] > $start - $time->ppq * self::STRUMMED ? 0 : $lingering)));
             for ($j = $i; $j < $count && $tones[$j][0] <= $limit; $j++) {
                 $active[] = $tones[$j];

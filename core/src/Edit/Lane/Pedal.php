@@ -27,7 +27,7 @@ final class Pedal implements Edit
     {
         return new Spec('pedal', 'Pedal from the chords', Family::Lane, 'Writes the sustain pedal so that each chord sounds to the next.', [
             Param::integer('gap', 'Down after a chord', 1, 1000, 60, 'ms'),
-            Param::number('gather', 'Notes of one chord lie within', 0, 1000, Chords::GATHER, 'ms'),
+            Param::gather(),
         ], words: ['sustain', 'hold', 'damper', 'foot'], keeps: true);
     }
 
@@ -42,7 +42,7 @@ final class Pedal implements Edit
                 continue;
             }
             $channel = $input->score->channelOf($part);
-            $found = Chords::of($notes, $input->time(), $input->params->number('gather'));
+            $found = Chords::of($notes, $input->time(), $input->gather($part));
             $end = max(array_map(static fn (Note $n): int => $n->end(), $notes));
             LaneCurve::clear($builder, $part, $lane, $channel, $notes[0]->start, $end + 1);
             $put = static fn (int $tick, int $value) => $builder->putPoint($part, $lane->point($builder->newPointId($part), $tick, $channel, $value));

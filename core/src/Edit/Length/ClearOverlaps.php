@@ -26,7 +26,7 @@ final class ClearOverlaps implements Edit
     {
         return new Spec('clear-overlaps', 'Clear overlaps', Family::Length, 'Ends notes where the next one begins.', [
             Param::choice('scope', 'What counts as overlap', ['any' => 'with any note', 'pitch' => 'with the same pitch'], 'any'),
-            Param::number('gather', 'Notes of one chord lie within', 0, 1000, Chords::GATHER, 'ms'),
+            Param::gather(),
         ], keeps: true, words: ['clash', 'overlap', 'trim', 'mono', 'doubled', 'cut', 'shorten'], examples: [[], ['gather' => 0]]);
     }
 
@@ -36,7 +36,7 @@ final class ClearOverlaps implements Edit
         $any = $input->params->choice('scope') === 'any';
         $shortened = 0;
         foreach ($input->parts() as $part) {
-            $chords = Chords::of($part->inOrder($input->selection->notes[$part->id]), $input->time(), $input->params->number('gather'));
+            $chords = Chords::of($part->inOrder($input->selection->notes[$part->id]), $input->time(), $input->gather($part));
             // From the end: where the next chord begins, and where each pitch is next struck.
             $next = PHP_INT_MAX;
             $struck = [];

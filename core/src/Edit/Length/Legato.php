@@ -31,7 +31,7 @@ final class Legato implements Edit
             Param::choice('mode', 'What it may do', ['both' => 'lengthen and shorten', 'fill' => 'only lengthen', 'shorten' => 'only shorten'], 'both'),
             Param::choice('tail', 'The last chord', ['bar' => 'to the end of its bar', 'part' => 'to the end of the part', 'keep' => 'as it is'], 'bar'),
             Param::integer('gap', 'Gap before the next', 0, 100_000, 0, 'ticks'),
-            Param::number('gather', 'Notes of one chord lie within', 0, 1000, Chords::GATHER, 'ms'),
+            Param::gather(),
         ], keeps: true, words: ['sustain notes', 'extend', 'fill', 'gaps', 'next', 'pad', 'length', 'connect'], examples: [[], ['mode' => 'fill', 'tail' => 'part', 'gap' => 30], ['mode' => 'shorten', 'tail' => 'keep']]);
     }
 
@@ -42,7 +42,7 @@ final class Legato implements Edit
         $mode = $input->params->choice('mode');
         $changed = $chordCount = $short = 0;
         foreach ($input->parts() as $part) {
-            $chords = Chords::of($part->inOrder($input->selection->notes[$part->id]), $input->time(), $input->params->number('gather'));
+            $chords = Chords::of($part->inOrder($input->selection->notes[$part->id]), $input->time(), $input->gather($part));
             $chordCount += count($chords);
             foreach ($chords as $i => $chord) {
                 $end = isset($chords[$i + 1]) ? Chords::start($chords[$i + 1]) - $gap : $this->tail($input, $part, $chord);

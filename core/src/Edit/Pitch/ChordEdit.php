@@ -33,10 +33,10 @@ final class ChordEdit
         foreach ($input->parts() as $part) {
             $chosen = $input->selection->notes[$part->id];
             if ($input->selection->isEmpty()) {
-                $chosen = Walk::chordAt(Chords::of($part->inOrder(), $input->time()), $input->context->caret ?? 0);
+                $chosen = Walk::chordAt(Chords::of($part->inOrder(), $input->time(), $part), $input->context->caret ?? 0);
             }
             $ids[$part->id] = $chosen;
-            foreach ($chosen === [] ? [] : Chords::of($part->inOrder($chosen), $input->time(), $input->params->number('gather')) as $chord) {
+            foreach ($chosen === [] ? [] : Chords::of($part->inOrder($chosen), $input->time(), $input->gather($part)) as $chord) {
                 $count++;
                 $pitches = array_map(static fn (Note $n): int => $n->pitch, $chord);
                 foreach ($pitches === [] ? [] : $turn($pitches) as $i => $pitch) {

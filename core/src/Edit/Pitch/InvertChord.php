@@ -23,7 +23,7 @@ final class InvertChord implements Edit
     {
         return new Spec('invert-chord', 'Invert chords (next inversion)', Family::Pitch, 'Turns chords into their next inversions.', [
             Param::integer('by', 'Times, below 0 for down', -12, 12, 1),
-            Param::number('gather', 'Notes of one chord lie within', 0, 1000, Chords::GATHER, 'ms'),
+            Param::gather(),
         ], Requires::Part, ['inversion', 'invert', 'voicing', 'turn'], [['by' => 1], ['by' => -1]], forms: [
             ['title' => 'Invert chords up', 'params' => ['by' => 1], 'words' => ['inversion', 'higher']],
             ['title' => 'Invert chords down', 'params' => ['by' => -1], 'words' => ['inversion', 'lower']],

@@ -27,7 +27,7 @@ final class OpenChord implements Edit
     {
         return new Spec('open-chord', 'Open the voicing', Family::Pitch, 'Spreads a chord over more than an octave, or closes it again.', [
             Param::integer('by', 'Notes, below 0 to close', -12, 12, 1),
-            Param::number('gather', 'Notes of one chord lie within', 0, 1000, Chords::GATHER, 'ms'),
+            Param::gather(),
         ], Requires::Part, ['spread', 'wide', 'voicing', 'drop', 'close'], [['by' => 1, 'gather' => 500], ['by' => 2, 'gather' => 500]], forms: [
             ['title' => 'Open the voicing', 'params' => ['by' => 1], 'words' => ['wider', 'drop']],
             ['title' => 'Close the voicing', 'params' => ['by' => -1], 'words' => ['narrow', 'tight']],

@@ -14,6 +14,7 @@ use Jactonic\Core\Edit\Spec;
 use Jactonic\Core\Edit\Wording;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Score\Note;
+use Jactonic\Core\Score\Part;
 use Jactonic\Core\Selection\Chords;
 use Jactonic\Core\Selection\Selection;
 use Jactonic\Core\Time\Grid;
@@ -32,7 +33,7 @@ final class KeepFirstChords implements Edit
             Param::choice('of', 'The first of', ['bar' => 'each bar', 'span' => 'the span', 'change' => 'each change'], 'bar'),
             Param::grid('each', 'In place of bars, each', default: 'bar'),
             Param::choice('rest', 'The rest is', ['chosen' => 'selected', 'muted' => 'muted', 'deleted' => 'deleted'], 'chosen'),
-            Param::number('gather', 'Notes of one chord lie within', 0, 1000, Chords::GATHER, 'ms'),
+            Param::gather(),
         ], Requires::Part, ['first', 'thin', 'pad', 'chords', 'reduce'], forms: [
             ['title' => 'Keep the first of each chord', 'params' => ['of' => 'change', 'rest' => 'deleted'], 'words' => ['pad', 'changes', 'repeated']],
             ['title' => 'Keep the first chord of each bar', 'params' => ['rest' => 'deleted'], 'words' => ['pad']],
@@ -53,7 +54,7 @@ final class KeepFirstChords implements Edit
             if ($span !== null) {
                 $notes = array_values(array_filter($notes, static fn (Note $n): bool => $n->start >= $span[0] && $n->start < $span[1]));
             }
-            $first = array_fill_keys($this->first($input, $of, $each, $notes), true);
+            $first = array_fill_keys($this->first($input, $part, $of, $each, $notes), true);
             $kept[$part->id] = array_keys($first);
             $left = array_values(array_filter($notes, static fn (Note $n): bool => ! isset($first[$n->id])));
             $others[$part->id] = array_map(static fn (Note $n): int => $n->id, $left);
@@ -80,10 +81,10 @@ final class KeepFirstChords implements Edit
      * @param  list<Note>  $notes  in order
      * @return list<int> the ids of those that are kept
      */
-    private function first(EditInput $input, string $of, Grid $each, array $notes): array
+    private function first(EditInput $input, Part $part, string $of, Grid $each, array $notes): array
     {
         $time = $input->time();
-        $gather = $input->params->number('gather');
+        $gather = $input->gather($part);
 
         return match ($of) {
             'change' => Chords::changes($notes, $time, $gather),

@@ -27,7 +27,7 @@ final class Overlapping implements Finder
         }
         $overlapping = Overlaps::ids($part->inOrder());
         $next = $found = [];
-        foreach (array_reverse(Chords::of(array_values(array_filter($part->inOrder(), static fn (Note $n): bool => isset($overlapping[$n->id]) && ! isset($doubled[$n->id]) && ! $n->muted)), $input->time())) as $chord) {
+        foreach (array_reverse(Chords::of(array_values(array_filter($part->inOrder(), static fn (Note $n): bool => isset($overlapping[$n->id]) && ! isset($doubled[$n->id]) && ! $n->muted)), $input->time(), $part)) as $chord) {
             $into = [];
             foreach ($chord as $note) {
                 $later = $next[$note->channel << 7 | $note->pitch] ?? null;

@@ -20,6 +20,6 @@ final class Changes implements SelectionCommand
 
     public static function select(SelectionInput $input): array
     {
-        return Chords::changes($input->among(), $input->time());
+        return Chords::changes($input->among(), $input->time(), $input->part);
     }
 }

@@ -21,6 +21,6 @@ final class FirstChords implements SelectionCommand
 
     public static function select(SelectionInput $input): array
     {
-        return Chords::firstOfEach($input->among(), $input->time()->lines(Grid::parse('bar')), $input->time());
+        return Chords::firstOfEach($input->among(), $input->time()->lines(Grid::parse('bar')), $input->time(), $input->part);
     }
 }

@@ -20,6 +20,6 @@ final class Previous implements SelectionCommand
 
     public static function select(SelectionInput $input): array
     {
-        return Walk::beside($input->notes, $input->selected, $input->near, $input->row, -1, $input->time());
+        return Walk::beside($input->notes, $input->selected, $input->near, $input->row, -1, $input->time(), $input->part);
     }
 }

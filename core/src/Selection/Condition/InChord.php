@@ -31,7 +31,7 @@ final class InChord implements Condition
     public static function filter(array $notes, mixed $value, FilterInput $input): array
     {
         $ids = [];
-        foreach (Chords::of($input->part->inOrder(), $input->time) as $chord) {
+        foreach (Chords::of($input->part->inOrder(), $input->time, $input->part) as $chord) {
             $i = match (true) {
                 $value === 'top' => count($chord) - 1,
                 is_int($value) => $value - 1,

@@ -60,7 +60,7 @@ final class LegatoTest extends TestCase
         for ($seed = 1; $seed <= 1000; $seed++) {
             $score = Make::take($seed, 25);
             $after = Make::after($score, 'legato', ['tail' => 'keep']);
-            $chords = Chords::of($after->part(1)->inOrder(), $after->time);
+            $chords = Chords::of($after->part(1)->inOrder(), $after->time, $after->part(1));
             foreach (array_slice($chords, 0, -1) as $i => $chord) {
                 foreach ($chord as $note) {
                     self::assertSame(Chords::start($chords[$i + 1]), $note->end());
@@ -85,7 +85,7 @@ final class LegatoTest extends TestCase
         for ($seed = 1; $seed <= 500; $seed++) {
             $score = Make::take($seed, 25);
             $after = Make::after($score, 'clear-overlaps');
-            $chords = Chords::of($after->part(1)->inOrder(), $after->time);
+            $chords = Chords::of($after->part(1)->inOrder(), $after->time, $after->part(1));
             foreach (array_slice($chords, 0, -1) as $i => $chord) {
                 self::assertLessThanOrEqual(Chords::start($chords[$i + 1]), max(array_map(static fn (Note $n): int => $n->end(), $chord)));
             }

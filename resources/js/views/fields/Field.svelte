@@ -61,7 +61,7 @@
                 min={param.min}
                 max={param.max}
                 step={param.type === 'integer' ? 1 : 'any'}
-                placeholder={param.optional ? 'none' : ''}
+                placeholder={param.optional ? (param.blank ?? 'none') : ''}
                 aria-label={param.title}
                 value={shown ?? ''}
                 data-first={first ? '' : undefined}
