@@ -54,6 +54,40 @@ test('parts by key: repeated, split at bars, joined, their edges and contents mo
     await expect.poll(parts).toEqual(before);
 });
 
+test('the grid, swing, strength and nudge step of the page, by the keys and controls of the roll', async ({ page }) => {
+    const song = await bring(page, midi(TAKE));
+    const settings = async (): Promise<Record<string, unknown>> =>
+        (await fetchSong(page, song.id)).tracks[0]!.parts[0]!.settings;
+    await page.goto(`/songs/${song.id}`);
+    await expect(page.getByTestId('part')).toHaveCount(1);
+    await press(page, 'Shift+3');
+    await said(page, 'Nudge step 10 ms.');
+    await press(page, 'Control+g');
+    await said(page, 'Nudge step 5 ms.');
+    await press(page, 'Control+Shift+g', 'Control+Shift+g');
+    await said(page, 'Nudge step 20 ms.');
+    await press(page, 'Alt+ArrowRight');
+    await said(page, 'moved 20 ms later.');
+    await press(page, 'Shift+0', '4', '0', 'Alt+g');
+    await expect.poll(settings).toMatchObject({ tied: true, grid: '1/8', swing: 61 });
+    const line = page.getByTestId('song-line');
+    await line.getByLabel('Strength').fill('70');
+    await line.getByLabel('Strength').press('Enter');
+    await line.getByLabel('Unit of the nudge step').selectOption('ticks');
+    await line.getByRole('button', { name: 'dotted' }).click();
+    await expect.poll(settings).toMatchObject({ strength: 70, tied: false, nudge: { unit: 'ticks' }, grid: '1/8D' });
+    // The keys are the page's again, also after what was not taken.
+    await line.getByLabel('Swing').fill('90');
+    await line.getByLabel('Swing').press('Enter');
+    await said(page, 'Between 50 and 75: 90 was not taken.');
+    await press(page, 'm');
+    await said(page, 'muted');
+    await press(page, 'Alt+n');
+    await page.getByRole('dialog', { name: 'Nudge settings' }).getByLabel('Nudge step').first().fill('7');
+    await press(page, 'Escape');
+    await expect.poll(settings).toMatchObject({ nudge: { unit: 'ticks', amount: 7 } });
+});
+
 test('all parts deleted: the caret and the page go on, with no fault', async ({ page }) => {
     const song = await bring(page, midi(LOOSE));
     const faults: string[] = [];

@@ -186,6 +186,8 @@ final class InterfaceCommands
                 ['title' => 'Pen velocity as the note last touched', 'params' => ['velocityFrom' => 'toggle'], 'words' => ['follow', 'new notes']],
                 ['title' => 'Pen length as the note last touched', 'params' => ['lengthFrom' => 'toggle'], 'words' => ['follow', 'new notes']],
                 ...array_map(static fn (int $n): array => ['title' => "Pen velocity of touch $n", 'params' => ['touch' => $n], 'words' => ['velocity', 'new notes']], [1, 2, 3, 4]),
+                ['title' => 'Finer nudge step', 'params' => ['nudgeTurn' => 'finer'], 'words' => ['fine', 'smaller', 'move']],
+                ['title' => 'Wider nudge step', 'params' => ['nudgeTurn' => 'wider'], 'words' => ['coarser', 'larger', 'move']],
                 ['title' => 'Nudge step = grid', 'params' => ['tied' => 'toggle'], 'words' => ['move', 'link']],
                 ['title' => 'Controllers move with notes', 'params' => ['lanes' => 'toggle'], 'words' => ['controllers', 'automation']],
             ]),

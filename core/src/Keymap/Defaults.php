@@ -202,17 +202,6 @@ final class Defaults
                 ['Mod+Alt+2', 'set', 'pen: touch 2', ['touch' => 2]],
                 ['Mod+Alt+3', 'set', 'pen: touch 3', ['touch' => 3]],
                 ['Mod+Alt+4', 'set', 'pen: touch 4', ['touch' => 4]],
-                ['Shift+0', 'set', 'nudge step = grid', ['tied' => 'toggle']],
-                ['Shift+1', 'set', 'nudge step 1 ms', ['nudge' => ['unit' => 'ms', 'amount' => 1]]],
-                ['Shift+2', 'set', 'nudge step 5 ms', ['nudge' => ['unit' => 'ms', 'amount' => 5]]],
-                ['Shift+3', 'set', 'nudge step 10 ms', ['nudge' => ['unit' => 'ms', 'amount' => 10]]],
-                ['Shift+4', 'set', 'nudge step 20 ms', ['nudge' => ['unit' => 'ms', 'amount' => 20]]],
-                ['Shift+5', 'set', 'nudge step 1/64', ['nudge' => ['unit' => 'value', 'amount' => '1/64']]],
-                ['Shift+6', 'set', 'nudge step 1/32', ['nudge' => ['unit' => 'value', 'amount' => '1/32']]],
-                ['Shift+7', 'set', 'nudge step 1 tick', ['nudge' => ['unit' => 'ticks', 'amount' => 1]]],
-                ['Shift+8', 'set', 'nudge step 1 sample', ['nudge' => ['unit' => 'samples', 'amount' => 1]]],
-                ['Shift+9', 'set', 'nudge step 1 bar', ['nudge' => ['unit' => 'bar', 'amount' => 1]]],
-                ['Alt+N', 'panel', 'nudge settings', ['name' => 'nudge']],
                 ['Shift+N', 'panel', 'check', ['name' => 'repairs']],
                 ['Alt+Semicolon', 'panel', 'pen settings', ['name' => 'pen']],
                 ...Families::view(),
@@ -290,7 +279,7 @@ final class Defaults
     }
 
     /**
-     * The grid, by the same keys in the roll and on the song page.
+     * The grid and the nudge step, by the same keys in the roll and on the song page.
      *
      * @return list<array{0: string, 1: string, 2: string, 3: array<string, mixed>}>
      */
@@ -314,6 +303,19 @@ final class Defaults
             ['0', 'set', 'swing', ['swing' => 'toggle']],
             ['Alt+G', 'set', 'more swing', ['swingBy' => 1]],
             ['Alt+Shift+G', 'set', 'less swing', ['swingBy' => -1]],
+            ['Shift+0', 'set', 'nudge step = grid', ['tied' => 'toggle']],
+            ['Shift+1', 'set', 'nudge step 1 ms', ['nudge' => ['unit' => 'ms', 'amount' => 1]]],
+            ['Shift+2', 'set', 'nudge step 5 ms', ['nudge' => ['unit' => 'ms', 'amount' => 5]]],
+            ['Shift+3', 'set', 'nudge step 10 ms', ['nudge' => ['unit' => 'ms', 'amount' => 10]]],
+            ['Shift+4', 'set', 'nudge step 20 ms', ['nudge' => ['unit' => 'ms', 'amount' => 20]]],
+            ['Shift+5', 'set', 'nudge step 1/64', ['nudge' => ['unit' => 'value', 'amount' => '1/64']]],
+            ['Shift+6', 'set', 'nudge step 1/32', ['nudge' => ['unit' => 'value', 'amount' => '1/32']]],
+            ['Shift+7', 'set', 'nudge step 1 tick', ['nudge' => ['unit' => 'ticks', 'amount' => 1]]],
+            ['Shift+8', 'set', 'nudge step 1 sample', ['nudge' => ['unit' => 'samples', 'amount' => 1]]],
+            ['Shift+9', 'set', 'nudge step 1 bar', ['nudge' => ['unit' => 'bar', 'amount' => 1]]],
+            ['Alt+N', 'panel', 'nudge settings', ['name' => 'nudge']],
+            ['Mod+G', 'set', 'finer nudge step', ['nudgeTurn' => 'finer']],
+            ['Mod+Shift+G', 'set', 'wider nudge step', ['nudgeTurn' => 'wider']],
         ];
     }
 }

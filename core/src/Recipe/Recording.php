@@ -42,7 +42,7 @@ final class Recording
     private static function together(array $a, array $b): ?array
     {
         if (is_array($a['set'] ?? null) && is_array($b['set'] ?? null)) {
-            $relative = static fn (array $s): bool => isset($s['turn']) || isset($s['swingBy']) || in_array('toggle', $s, true);
+            $relative = static fn (array $s): bool => isset($s['turn']) || isset($s['swingBy']) || isset($s['nudgeTurn']) || in_array('toggle', $s, true);
 
             return $relative($a['set']) || $relative($b['set']) ? null : [['set' => $b['set'] + $a['set']]];
         }

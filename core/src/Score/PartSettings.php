@@ -92,7 +92,7 @@ final readonly class PartSettings
 
     /**
      * These settings with some of them changed. `turn` (triplet, dotted, tuplet, finer, coarser) changes the grid from
-     * what it is, `swingBy` the swing; `touch` gives the pen one of the touches; `swing`, and what is one of two,
+     * what it is, `swingBy` the swing, `nudgeTurn` (finer, wider) the nudge step; `touch` gives the pen one of the touches; `swing`, and what is one of two,
      * "toggle" turns round; a nudge step that is set is no longer tied, and a pen length that is set holds.
      *
      * @param  array<array-key, mixed>  $set
@@ -104,7 +104,11 @@ final readonly class PartSettings
         $turn = $set['turn'] ?? null;
         $by = $set['swingBy'] ?? null;
         $touch = $set['touch'] ?? null;
-        unset($set['turn'], $set['swingBy'], $set['touch']);
+        $nudge = $set['nudgeTurn'] ?? null;
+        unset($set['turn'], $set['swingBy'], $set['touch'], $set['nudgeTurn']);
+        if ($nudge !== null) {
+            $set['nudge'] = $this->nudge->turned(is_string($nudge) ? $nudge : Refusal::show($nudge), $this->grid)->toArray();
+        }
         if ($touch !== null) {
             $set['penVelocity'] = $this->touch($touch);
         }

@@ -80,6 +80,34 @@ final readonly class Step
         };
     }
 
+    /**
+     * The next finer step of its kind, or the next wider one: note values by halves, up to bars; other units by 1, 2, 5, 10, 20 and so on.
+     *
+     * @throws Refusal where there is none
+     */
+    public function turned(string $turn, Grid $grid): self
+    {
+        if ($turn !== 'finer' && $turn !== 'wider') {
+            throw Refusal::parameter('nudgeTurn', $turn, 'finer or wider');
+        }
+        $value = match (true) {
+            $this->unit === 'value' => $this->value,
+            $this->unit === 'bar' => Grid::parse($this->amount === 1.0 ? 'bar' : ((int) $this->amount).'bar'),
+            $this->unit === 'grid' && $this->amount === 1.0 => $grid,
+            default => null,
+        };
+        if ($value !== null) {
+            return self::parse(['unit' => 'value', 'amount' => $value->turned($turn === 'wider' ? 'coarser' : 'finer')->name]);
+        }
+        $ladder = array_merge(...array_map(static fn (int $p): array => [10 ** $p, 2 * 10 ** $p, 5 * 10 ** $p], range(0, 5)));
+        $beyond = array_filter($ladder, fn (int $amount): bool => $turn === 'wider' ? $amount > $this->amount : $amount < $this->amount);
+        if ($beyond === []) {
+            throw new Refusal(sprintf('The nudge step is %s already; there is none that is %s.', $this->words(1), $turn));
+        }
+
+        return new self($this->unit, $turn === 'wider' ? min($beyond) : max($beyond), null, $this->rate);
+    }
+
     /** @return array{unit: string, amount: string|float, rate?: int} what `parse` reads back */
     public function toArray(): array
     {

@@ -24,6 +24,43 @@ use PHPUnit\Framework\TestCase;
 
 final class PartTest extends TestCase
 {
+    /** @return iterable<string, array{array<string, mixed>, string, array<string, mixed>|null}> a step, a turn, and the step after; null where there is none */
+    public static function turns(): iterable
+    {
+        yield 'milliseconds' => [['unit' => 'ms', 'amount' => 10], 'finer', ['unit' => 'ms', 'amount' => 5.0]];
+        yield 'wider' => [['unit' => 'ms', 'amount' => 10], 'wider', ['unit' => 'ms', 'amount' => 20.0]];
+        yield 'from between two' => [['unit' => 'ticks', 'amount' => 30], 'finer', ['unit' => 'ticks', 'amount' => 20.0]];
+        yield 'the finest' => [['unit' => 'ticks', 'amount' => 1], 'finer', null];
+        yield 'a note value' => [['unit' => 'value', 'amount' => '1/16T'], 'finer', ['unit' => 'value', 'amount' => '1/32T']];
+        yield 'up to bars' => [['unit' => 'value', 'amount' => '1/1'], 'wider', ['unit' => 'bar', 'amount' => 1.0]];
+        yield 'bars' => [['unit' => 'bar', 'amount' => 2], 'wider', ['unit' => 'bar', 'amount' => 4.0]];
+        yield 'down from a bar' => [['unit' => 'bar', 'amount' => 1], 'finer', ['unit' => 'value', 'amount' => '1/1']];
+        yield 'samples at their rate' => [['unit' => 'samples', 'amount' => 50, 'rate' => 96_000], 'wider', ['unit' => 'samples', 'amount' => 100.0, 'rate' => 96_000]];
+    }
+
+    /**
+     * @param  array<string, mixed>  $step
+     * @param  array<string, mixed>|null  $after
+     */
+    #[DataProvider('turns')]
+    public function test_the_nudge_step_gets_finer_and_wider(array $step, string $turn, ?array $after): void
+    {
+        $settings = PartSettings::fromArray(['nudge' => $step]);
+        if ($after === null) {
+            $this->expectExceptionMessage('The nudge step is 1 tick already; there is none that is finer.');
+        }
+        $turned = $settings->changed(['nudgeTurn' => $turn]);
+        self::assertSame([$after, false], [$turned->nudge->toArray(), $turned->tied]);
+    }
+
+    public function test_a_nudge_step_that_is_tied_to_the_grid_turns_from_that(): void
+    {
+        $settings = PartSettings::fromArray(['grid' => '1/8', 'tied' => true]);
+        self::assertSame(['unit' => 'value', 'amount' => '1/16'], $settings->changed(['nudgeTurn' => 'finer'])->nudge->toArray());
+        $this->expectExceptionMessage('finer or wider');
+        $settings->changed(['nudgeTurn' => 'smaller']);
+    }
+
     public function test_a_part_is_read_back_as_it_was_written(): void
     {
         $part = Make::take(7)->part(1);

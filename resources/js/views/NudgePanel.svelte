@@ -12,15 +12,22 @@
     let { song, part }: { song: Song; part: Part } = $props();
 
     const settings = $derived(part.settings);
-    const presets = keys.resolver.bindings.filter((b) => b.command === 'set' && b.params.nudge !== undefined);
+    const presets = keys.resolver.bindings.filter(
+        (b) => b.context === song.stage && b.command === 'set' && b.params.nudge !== undefined,
+    );
     const tie = $derived(keys.keysFor('set', { tied: 'toggle' }, 'roll'));
     // The arrows that move in time, with what each of them does.
-    const arrows = keys.resolver.bindings.filter(
-        (b) => b.context === 'roll' && BY_NUDGE_STEP.includes(b.command) && !b.keys.includes('Wheel'),
+    const arrows = keys.resolver.bindings.filter((b) =>
+        song.stage === 'roll'
+            ? b.context === 'roll' && BY_NUDGE_STEP.includes(b.command) && !b.keys.includes('Wheel')
+            : b.context === 'song' &&
+              ['part-move', 'part-slide'].includes(b.command) &&
+              b.params.steps !== undefined &&
+              b.params.by === undefined,
     );
 
     function set(change: Record<string, unknown>): void {
-        song.do({ set: change, part: part.id });
+        song.do({ set: change, ...(song.stage === 'song' ? { on: song.onGrid() } : { part: part.id }) });
     }
 
     function same(step: unknown): boolean {
@@ -81,6 +88,11 @@
         {/each}
     </ul>
     {#snippet foot()}
-        With nothing selected the same keys move the caret. The wheel with Alt nudges, with Alt and Shift it lengthens.
+        {#if song.stage === 'roll'}
+            With nothing selected the same keys move the caret. The wheel with Alt nudges, with Alt and Shift it
+            lengthens.
+        {:else}
+            It is set for all parts that are selected.
+        {/if}
     {/snippet}
 </Panel>

@@ -22,6 +22,7 @@
     import ArticulationsPanel from './ArticulationsPanel.svelte';
     import DrillsPanel from './DrillsPanel.svelte';
     import SoundPanel from './SoundPanel.svelte';
+    import NudgePanel from './NudgePanel.svelte';
     import TempoPanel from './TempoPanel.svelte';
     import RecipesPanel from './recipes/RecipesPanel.svelte';
 
@@ -209,6 +210,8 @@
             <ShelfPanel {song} keep={open.name === 'shelve'} />
         {:else if open?.name === 'tempo' && part}
             <TempoPanel {song} {part} />
+        {:else if open?.name === 'nudge' && part}
+            <NudgePanel {song} {part} />
         {:else if open?.name === 'recipes' && part}
             <RecipesPanel {song} {part} />
         {/if}

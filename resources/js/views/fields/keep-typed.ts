@@ -55,3 +55,13 @@ export const keepTyped: Attachment<HTMLInputElement> = (field) => {
         field.removeEventListener('keydown', cancel, true);
     };
 };
+
+/** Escape in a field puts back what was in it and gives the keys back; Enter takes what was typed. */
+export function leave(e: KeyboardEvent, giveBack: () => void): void {
+    const input = e.currentTarget as HTMLInputElement;
+    if (e.key === 'Enter') input.blur();
+    if (e.key !== 'Escape') return;
+    input.value = input.defaultValue;
+    giveBack();
+    e.stopPropagation();
+}
