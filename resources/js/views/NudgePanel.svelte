@@ -4,6 +4,7 @@
     import type { Step } from '../api/types';
     import { keys } from '../keys/keys.svelte';
     import { labels } from '../keys/strokes';
+    import { PARTS_BY_NUDGE_STEP } from '../arrange/commands/make';
     import { BY_NUDGE_STEP } from '../roll/commands/make';
     import { nudgeStep, stepWords } from './fields/steps';
     import StepField from './fields/StepField.svelte';
@@ -21,7 +22,7 @@
         song.stage === 'roll'
             ? b.context === 'roll' && BY_NUDGE_STEP.includes(b.command) && !b.keys.includes('Wheel')
             : b.context === 'song' &&
-              ['part-move', 'part-slide'].includes(b.command) &&
+              PARTS_BY_NUDGE_STEP.includes(b.command) &&
               b.params.steps !== undefined &&
               b.params.by === undefined,
     );

@@ -55,3 +55,6 @@ export const renameTrack = (track: number, name: string): Command => ({
 export const IN_TIME = ['part-move', 'part-snap'] as const;
 export const BY_TRACK = 'part-plays';
 export const SPAN = 'part-resize';
+
+/** What moves parts in time by the nudge step, where it says no other. */
+export const PARTS_BY_NUDGE_STEP = ['part-move', 'part-slide'];
