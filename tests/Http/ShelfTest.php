@@ -8,7 +8,9 @@ use App\Demo\LanternFerry;
 use App\Models\Song;
 use App\Songs\Library;
 use Illuminate\Http\UploadedFile;
+use Jactonic\Core\Midi\Event;
 use Jactonic\Core\Midi\Phrase;
+use Jactonic\Core\Midi\Reader;
 use Jactonic\Core\Tests\Support\Smf;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Tests\TestCase;
@@ -39,6 +41,23 @@ final class ShelfTest extends TestCase
         $tracks = (array) $this->getJson("/api/songs/$other->id")->json('tracks');
         self::assertSame('Vibraphone', $tracks[count($tracks) - 1]['instrument'] ?? null);
         self::assertStringContainsString('inserted at 2.1.1', implode(' ', (array) $answer->json('said')));
+    }
+
+    public function test_muted_notes_come_along_muted_and_are_in_no_other_file(): void
+    {
+        $song = $this->song();
+        $part = $this->partId($song);
+        $this->do($song, [['edit' => 'mute', 'on' => ['part' => $part, 'notes' => [2]]], ['edit' => 'part-plays', 'params' => ['transpose' => 5], 'on' => ['parts' => [$part]]]])->assertOk();
+        $id = $this->keep($song, ['parts' => [$part]]);
+        $bytes = (string) $this->get("/api/shelf/$id/file")->getContent();
+        $ons = array_filter(Reader::read($bytes)->tracks[0], static fn (Event $e): bool => ($e->status & 0xF0) === 0x90);
+        self::assertCount(3, $ons, 'another program hears what is heard here');
+        $this->do($song, [['edit' => 'part-insert', 'params' => ['clip' => $this->getJson("/api/shelf/$id")->json(), 'at' => 3840]]])->assertOk();
+        $notes = (array) $this->getJson("/api/songs/$song->id")->json('tracks.0.parts.1.notes');
+        self::assertSame([[65, 0], [67, 1], [69, 0], [70, 0]], collect($notes)->sortBy(3)->map(fn (mixed $row): array => array_values($this->named($row, ['pitch', 'muted'])))->values()->all());
+        // A plain save has none of it, and says so each time.
+        $saved = $this->get("/api/songs/$song->id/file");
+        self::assertStringNotContainsString('muted', (string) $saved->getContent());
     }
 
     public function test_it_is_saved_and_opened_as_a_file_named_put_away_and_brought_back(): void

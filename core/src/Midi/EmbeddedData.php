@@ -11,9 +11,10 @@ use Jactonic\Core\Score\Point;
 
 /**
  * What a file cannot say of notes with articulations or curves of their own, as a sequencer-specific event of their
- * track: which of its notes, keys and messages were made for them, and what the notes are. Other programs pass over it.
+ * track: which of its notes, keys and messages were made for them, and what the notes are; and in a phrase of the shelf
+ * its muted notes. Other programs pass over it.
  *
- * @phpstan-type Embedded array{ppq: int, notes: list<array{int, int, int, int, int, int, int, int, string}>, keys: list<array{int, int, int}>, sent: list<array{int, int, int, int}>, voices: list<int>}
+ * @phpstan-type Embedded array{ppq: int, notes: list<array{int, int, int, int, int, int, int, int, string}>, keys: list<array{int, int, int}>, sent: list<array{int, int, int, int}>, voices: list<int>, muted?: list<array{int, int, int, int, int, int, string}>}
  */
 final class EmbeddedData
 {
@@ -32,6 +33,14 @@ final class EmbeddedData
 
     /** @var array<int, true> channels that single notes had */
     private array $voices = [];
+
+    /** @var list<array{int, int, int, int, int, int, string}> start, length, channel, pitch, velocity, articulation and curves of notes that do not sound */
+    private array $muted = [];
+
+    public function muted(Note $note): void
+    {
+        $this->muted[] = [$note->start, $note->length, $note->channel, $note->pitch, $note->velocity, $note->articulation, $note->own];
+    }
 
     public function note(Note $heard, Note $written, int $channel): void
     {
@@ -54,11 +63,11 @@ final class EmbeddedData
     /** The body of the event; null where there is nothing to say. */
     public function body(int $ppq): ?string
     {
-        if ($this->notes === [] && $this->keys === [] && $this->sent === []) {
+        if ($this->notes === [] && $this->keys === [] && $this->sent === [] && $this->muted === []) {
             return null;
         }
 
-        return self::BODY.json_encode(['ppq' => $ppq, 'notes' => self::inOrder($this->notes), 'keys' => self::inOrder($this->keys), 'sent' => self::inOrder($this->sent), 'voices' => self::ascending(array_keys($this->voices))], JSON_THROW_ON_ERROR);
+        return self::BODY.json_encode(['ppq' => $ppq, 'notes' => self::inOrder($this->notes), 'keys' => self::inOrder($this->keys), 'sent' => self::inOrder($this->sent), 'voices' => self::ascending(array_keys($this->voices))] + ($this->muted === [] ? [] : ['muted' => self::inOrder($this->muted)]), JSON_THROW_ON_ERROR);
     }
 
     /**
@@ -81,6 +90,11 @@ final class EmbeddedData
         }
         if (! is_array($embedded['voices'] ?? null)) {
             return null;
+        }
+        foreach (is_array($embedded['muted'] ?? []) ? $embedded['muted'] ?? [] : [null] as $row) {
+            if (! is_array($row) || count($row) !== 7 || array_filter(array_slice($row, 0, 6), static fn (mixed $v): bool => ! is_int($v)) !== [] || ! is_string($row[6] ?? null)) {
+                return null;
+            }
         }
 
         /** @var Embedded $embedded */
@@ -133,6 +147,19 @@ final class EmbeddedData
         foreach ($points as $channel => $some) {
             // A channel that only single notes had is theirs no more.
             $points[$channel] = in_array($channel, $embedded['voices'], true) && ($notes[$channel] ?? []) === [] ? [] : array_values(array_filter($some, static fn (Point $p): bool => ! isset($sent["$p->tick $p->status $p->data1 $p->data2"])));
+        }
+
+        $id = max([0, ...array_merge(...array_map(array_keys(...), array_values($notes)))]);
+        foreach ($embedded['muted'] ?? [] as [$start, $length, $channel, $pitch, $velocity, $articulation, $curves]) {
+            try {
+                $expression = Expression::read($curves, 'own')->stretched($scale);
+            } catch (Refusal) {
+                continue;
+            }
+            if ($start >= 0 && $pitch >= 0 && $pitch <= 127) {
+                $notes[$channel & 0x0F][++$id] = new Note($id, $tick($start), max(1, $tick($length)), $pitch, max(Note::SOFTEST, min(Note::LOUDEST, $velocity)), muted: true, channel: $channel & 0x0F,
+                    articulation: max(0, min(255, $articulation)), own: $expression->text());
+            }
         }
 
         return [$notes, $points];

@@ -26,7 +26,8 @@ use Jactonic\Core\Time\Timeline;
  */
 final class Exporter
 {
-    public static function export(Song $song): MidiFile
+    /** @param  bool  $withMuted  whether its muted notes go along, in an event that other programs pass over */
+    public static function export(Song $song, bool $withMuted = false): MidiFile
     {
         $score = $song->score;
         [$performed, $channels] = self::performed($score);
@@ -38,6 +39,9 @@ final class Exporter
         foreach ($score->tracks as $track) {
             $memo = $isOne ? $memo : new EmbeddedData;
             $tracks[] = $events = self::events($track, $score->partsOf($track->id), $performed, $channels, $ranks, $isOne ? self::channelOf($track, $score) : null, $memo);
+            foreach ($withMuted ? $score->partsOf($track->id) : [] as $part) {
+                array_map($memo->muted(...), Sounding::notes(self::muted($part), $score->time));
+            }
             if (! $isOne) {
                 self::addMemo($events, $memo, $score->time);
             }
@@ -182,6 +186,15 @@ final class Exporter
         }
 
         return $events;
+    }
+
+    /** The muted notes of a part by themselves, as they would sound. */
+    private static function muted(Part $part): Part
+    {
+        $all = $part->notes->all();
+        $muted = array_map(static fn (Note $n): Note => $n->withMuted(false), array_filter($all, static fn (Note $n): bool => $n->muted));
+
+        return $part->with($part->notes->with($all, $muted), $part->points, $part->nextNote, $part->nextPoint);
     }
 
     /** Says in an event of a track which notes and messages are more than they seem. */

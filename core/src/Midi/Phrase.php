@@ -59,7 +59,7 @@ final class Phrase
             $kept[$part->id] = $part->withHead(new PartHead($track, $part->name, $part->head->origin - $from, max(0, $part->head->from - $from), $part->head->to - $from, false, $part->head->plays->moved(-$from), $part->head->releasesAtEnd));
         }
 
-        return Writer::write(Exporter::export(new Song(new Score($time, $kept, $tracks, name: $name), new Source(1, $time->ppq))));
+        return Writer::write(Exporter::export(new Song(new Score($time, $kept, $tracks, name: $name), new Source(1, $time->ppq)), true));
     }
 
     /** What stands before the phrase begins, and holds there, comes along. */
