@@ -33,6 +33,7 @@ final class Arranging
             ['X', 'part-split', 'split at the caret'],
             ['Shift+X', 'part-split', 'split at every bar', ['every' => 'bars', 'at' => 1]],
             ['Alt+X', 'part-split', 'split at the markers', ['every' => 'marker', 'at' => 1]],
+            ['Mod+Alt+X', 'part-split', 'split at the grid', ['every' => 'grid', 'at' => 1]],
             ['Shift+J', 'part-join', 'join'],
             ['Mod+D', 'part-repeat', 'repeat'],
             ['Mod+Alt+D', 'part-repeat', 'repeat by whole bars', ['every' => 'bars']],

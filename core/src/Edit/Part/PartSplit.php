@@ -20,7 +20,7 @@ use Jactonic\Core\Score\Part;
 use Jactonic\Core\Score\PartHead;
 use Jactonic\Core\Selection\Selection;
 
-/** Splits parts at a place, at every so many bars, or at markers. Notes across a line are cut there; each piece begins
+/** Splits parts at a place, at every so many bars, at the lines of their grid, or at markers. Notes across a line are cut there; each piece begins
  * with what the lanes hold. What lies hidden before the first window stays with the first piece. What loops is split where it is heard: the
  * rounds after the split loop on. */
 final class PartSplit implements Edit
@@ -29,12 +29,12 @@ final class PartSplit implements Edit
 
     public static function spec(): Spec
     {
-        return new Spec('part-split', 'Split the part', Family::Part, 'Splits parts at a place, at bars or at markers.', [
+        return new Spec('part-split', 'Split the part', Family::Part, 'Splits parts at a place, at bars, at the lines of the grid or at markers.', [
             Param::place('at', 'At', 1, new Word('caret')),
-            Param::choice('every', 'Instead at every', ['place', 'bars', 'marker'], 'place'),
+            Param::choice('every', 'Instead at every', ['place', 'bars', 'grid', 'marker'], 'place'),
             Param::integer('bars', 'Bars', 1, 1000, 1),
-        ], Requires::Parts, ['cut', 'divide', 'scissors'], [['at' => 2000], ['every' => 'bars', 'bars' => 1, 'at' => 1], ['every' => 'marker', 'at' => 1]], [AppliesTo::Parts], ['song'], forms: [
-            ['title' => 'Split the part at the caret', 'params' => []], ['title' => 'Split the part at every bar', 'params' => ['every' => 'bars', 'at' => 1]], ['title' => 'Split the part at the markers', 'params' => ['every' => 'marker', 'at' => 1]],
+        ], Requires::Parts, ['cut', 'divide', 'scissors'], [['at' => 2000], ['every' => 'bars', 'bars' => 1, 'at' => 1], ['every' => 'grid', 'at' => 1], ['every' => 'marker', 'at' => 1]], [AppliesTo::Parts], ['song'], forms: [
+            ['title' => 'Split the part at the caret', 'params' => []], ['title' => 'Split the part at every bar', 'params' => ['every' => 'bars', 'at' => 1]], ['title' => 'Split the part at the grid', 'params' => ['every' => 'grid', 'at' => 1]], ['title' => 'Split the part at the markers', 'params' => ['every' => 'marker', 'at' => 1]],
         ]);
     }
 
@@ -99,6 +99,14 @@ final class PartSplit implements Edit
         switch ($input->params->choice('every')) {
             case 'marker':
                 return array_map(static fn (array $m): int => $m[0], $input->time()->markers());
+            case 'grid':
+                $lines = $input->lines($part);
+                $places = [];
+                for ($line = $lines->after($part->head->from); $line < $end && count($places) <= self::MOST; $line = $lines->after($line)) {
+                    $places[] = $line;
+                }
+
+                return $places;
             case 'bars':
                 $places = [];
                 for ($bar = $meters->barAt($part->head->from)->index + $input->params->integer('bars'); $meters->barNumber($bar)->start < $end && count($places) <= self::MOST; $bar += $input->params->integer('bars')) {

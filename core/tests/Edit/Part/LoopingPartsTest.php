@@ -140,6 +140,21 @@ final class LoopingPartsTest extends TestCase
         self::assertSame(self::heard($score), self::heard($after));
     }
 
+    public function test_at_the_grid_each_cell_of_the_part_becomes_a_part(): void
+    {
+        $score = self::score();
+        $score = $score->withPart($score->part(1)->withSettings($score->part(1)->settings()->changed(['grid' => '1/4'])));
+        $outcome = self::done($score, 'part-split', ['every' => 'grid', 'at' => 1]);
+        $after = $outcome->change->applyTo($score);
+
+        self::assertSame('1 part split into 4.', $outcome->said);
+        self::assertSame([[3840, 4800, 0], [4800, 5760, 0], [5760, 6720, 0], [6720, 7680, 0], [38_400, 42_240, 0]], self::windows($after));
+        self::assertSame(self::heard($score, [4800, 5760, 6720]), self::heard($after));
+        $this->expectExceptionMessage('That would be more than 2000 parts: nothing was split.');
+        $long = $score->withPart($score->part(1)->withHead($score->part(1)->head->withWindow(3840, 3_840_000))->withSettings($score->part(1)->settings()->changed(['grid' => '1/64'])));
+        Batch::once(['edit' => 'part-split', 'params' => ['every' => 'grid', 'at' => 1], 'on' => ['parts' => [1]]], $long);
+    }
+
     public function test_any_pieces_sound_together_as_the_whole(): void
     {
         mt_srand(30);
