@@ -21,6 +21,13 @@ abstract class TestCase extends BaseTestCase
 {
     use RefreshDatabase;
 
+    protected function setUp(): void
+    {
+        parent::setUp();
+        // The interface may just be being built beside the tests.
+        $this->withoutVite();
+    }
+
     /** Whatever a test asks of the server, what is sent and answered is held against the contract. */
     protected function createTestResponse($response, $request): TestResponse
     {

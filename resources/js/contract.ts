@@ -1235,9 +1235,9 @@ export interface EditParams {
          */
         at?: unknown;
         /**
-         * one of place, bars, marker
+         * one of place, bars, grid, marker
          */
-        every?: 'place' | 'bars' | 'marker';
+        every?: 'place' | 'bars' | 'grid' | 'marker';
         /**
          * a whole number from 1 to 1000
          */

@@ -23,6 +23,7 @@ import type {
     ReadingAnswers,
     ReadingId,
     ReadingParams,
+    SelectionItem,
     Requires,
     SongData,
     TimeData,
@@ -72,6 +73,8 @@ export class Song extends TrackList implements SongState {
     onNote = false;
     /** The part that the last command made, to be opened. */
     made: number | null = null;
+    /** The notes that it left selected there: they are when it is opened. */
+    private inMade: SelectionItem | null = null;
     /** Where writing goes on, as the last answer said; null where it said nothing. */
     goesOn: number | null = null;
     /** A stretch of time: looped, recorded in, copied, seen. */
@@ -162,7 +165,13 @@ export class Song extends TrackList implements SongState {
         this.home = part ?? this.home;
         this.selection.clear();
         this.handCarets++;
-        if (part) this.tell(opened(part));
+        if (!part) return;
+        const kept = this.inMade;
+        this.inMade = null;
+        // What was done in making it stays said.
+        if (!kept || !('notes' in kept) || kept.part !== part.id || kept.notes.length === 0)
+            this.tell(opened(part));
+        else this.selection.take(part.id, [kept]);
     }
 
     /** The part that was open last, to come back to. */
@@ -270,8 +279,9 @@ export class Song extends TrackList implements SongState {
         takeParts(this, answer.parts, how.hear ? heard : null);
         this.openIsGone = this.open !== null && !this.parts.has(this.open.id);
         // What undo brings back is not opened, nor is what is made beside others.
-        const opens = answer.selection?.some((s) => 'notes' in s && s.part === this.made);
-        if (by.kind !== 'do' || !by.command.edit || !opens) this.made = null;
+        const inMade = answer.selection?.find((s) => 'notes' in s && s.part === this.made) ?? null;
+        if (by.kind !== 'do' || !by.command.edit || !inMade) this.made = null;
+        this.inMade = this.made === null ? null : inMade;
         if (answer.tracks || this.tracks.some((t) => t.parts.some((p) => !this.parts.has(p.id))))
             this.setTracks(answer.tracks);
         const changed = heard.length > 0;
