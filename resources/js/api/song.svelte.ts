@@ -169,8 +169,7 @@ export class Song extends TrackList implements SongState {
         const kept = this.inMade;
         this.inMade = null;
         // What was done in making it stays said.
-        if (!kept || !('notes' in kept) || kept.part !== part.id || kept.notes.length === 0)
-            this.tell(opened(part));
+        if (!kept || !('notes' in kept) || kept.part !== part.id || kept.notes.length === 0) this.tell(opened(part));
         else this.selection.take(part.id, [kept]);
     }
 
