@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Locator, type Page } from '@playwright/test';
 import { bring, LOOSE, midi, openRoll, press, said, type SongJson } from './support';
 
 /** Tick and quarters a minute; tick, beats and unit. */
@@ -55,14 +55,18 @@ test('the tempo is typed, dragged and tapped, each a step that is undone', async
     await expect(field).toHaveValue('120');
 });
 
-test('changes of tempo and meter are begun, moved and removed at bars, by keyboard', async ({ page }) => {
+/** The panel of tempo and meter, with the caret at bar 3. */
+async function atBar3(page: Page): Promise<[SongJson, Locator]> {
     const song = await bring(page, midi([...LOOSE, [96 * 16, 48, 60, 80]]));
     await openRoll(page, song);
-    // To bar 3, and its panel.
     await press(page, 'Home', 'Shift+ArrowRight', 'Shift+ArrowRight');
     await said(page, 'Caret at 3.1.1');
     await press(page, 'Alt+Shift+t');
-    const panel = page.getByRole('dialog', { name: 'Tempo and meter' });
+    return [song, page.getByRole('dialog', { name: 'Tempo and meter' })];
+}
+
+test('changes of tempo and meter are begun, moved and removed at bars, by keyboard', async ({ page }) => {
+    const [song, panel] = await atBar3(page);
     await panel.getByRole('button', { name: 'Add tempo from bar 3' }).press('Enter');
     await said(page, 'Tempo 120 from 3.1.1.');
     await panel.getByRole('button', { name: 'Add meter from bar 3' }).press('Enter');
@@ -96,12 +100,7 @@ test('changes of tempo and meter are begun, moved and removed at bars, by keyboa
 });
 
 test('a meter that cuts a bar of a later one says so, and the later one moves to the bar line', async ({ page }) => {
-    const song = await bring(page, midi([...LOOSE, [96 * 16, 48, 60, 80]]));
-    await openRoll(page, song);
-    await press(page, 'Home', 'Shift+ArrowRight', 'Shift+ArrowRight');
-    await said(page, 'Caret at 3.1.1');
-    await press(page, 'Alt+Shift+t');
-    const panel = page.getByRole('dialog', { name: 'Tempo and meter' });
+    const [song, panel] = await atBar3(page);
     await expect(panel.getByRole('button', { name: 'Meters to bar lines' })).toHaveCount(0);
     await panel.getByRole('button', { name: 'Add meter from bar 3' }).press('Enter');
     await expect(panel.getByLabel('Beats from bar 3')).toBeVisible();

@@ -43,9 +43,12 @@ final class Tree
      */
     public function add(mixed $command, string $said, Outcome $outcome, ?Selection $before, ?Context $asked = null): void
     {
-        $caret = $asked?->caret === null ? null : [$asked->caret, $asked->row, $asked->track];
-        [$tick, $row] = $this->session->batch->at ?? [$asked?->caret, $asked?->row];
-        $kept = [$before?->toArray(true), $outcome->selection->toArray(true), $caret, $caret === null ? null : [$outcome->caret ?? $tick, $row, $asked->track], $outcome->tried];
+        $carets = [null, null];
+        if ($asked?->caret !== null) {
+            [$tick, $pitch] = $this->session->batch->at ?? [$asked->caret, $asked->row];
+            $carets = [['tick' => $asked->caret, 'pitch' => $asked->row, 'track' => $asked->track], ['tick' => $outcome->caret ?? $tick, 'pitch' => $pitch, 'track' => $asked->track]];
+        }
+        $kept = [$before?->toArray(true), $outcome->selection->toArray(true), ...$carets, $outcome->tried];
         $row = [
             'song_id' => $this->session->song->id,
             'parent_id' => $this->session->song->head_id,
@@ -254,9 +257,9 @@ final class Tree
     {
         $kept = $step->chosen === null ? null : json_decode($step->chosen, true, 64, JSON_THROW_ON_ERROR);
         $caret = is_array($kept) ? $kept[$before ? 2 : 3] ?? null : null;
-        if (is_array($caret) && is_int($caret[0] ?? null) && is_int($caret[1] ?? null)) {
-            $this->session->batch->at = [$caret[0], $caret[1]];
-            $this->session->batch->atTrack = is_int($caret[2] ?? null) ? $caret[2] : null;
+        if (is_array($caret) && is_int($caret['tick'] ?? null) && is_int($caret['pitch'] ?? null)) {
+            $this->session->batch->at = [$caret['tick'], $caret['pitch']];
+            $this->session->batch->atTrack = is_int($caret['track'] ?? null) ? $caret['track'] : null;
         }
     }
 

@@ -57,6 +57,7 @@ final class ShelfTest extends TestCase
         self::assertSame([[65, 0], [67, 1], [69, 0], [70, 0]], collect($notes)->sortBy(3)->map(fn (mixed $row): array => array_values($this->named($row, ['pitch', 'muted'])))->values()->all());
         // A plain save has none of it, and says so each time.
         $saved = $this->get("/api/songs/$song->id/file");
+        self::assertStringStartsWith('MThd', (string) $saved->getContent());
         self::assertStringNotContainsString('muted', (string) $saved->getContent());
     }
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Http;
 
 use App\Models\Song;
+use App\Songs\SongFile;
 use Tests\TestCase;
 
 /** Values that are tried one after another, and the caret that stays where it was put. */
@@ -133,5 +134,15 @@ final class TryingTest extends TestCase
         // Where the command did not know it, it stays.
         $this->done($song->refresh(), 'transpose', ['semitones' => 1]);
         $this->postJson("/api/songs/$song->id/undo", ['base' => $song->refresh()->revision])->assertJsonMissingPath('at');
+    }
+
+    public function test_in_a_song_that_came_with_its_history_undo_puts_the_caret_on_the_track_that_is_meant(): void
+    {
+        $this->song('Before');
+        $song = $this->song();
+        $this->do($song, [['edit' => 'part-mute', 'on' => ['parts' => [$this->partId($song)]]]], ['context' => ['caret' => ['tick' => 1920, 'pitch' => 60], 'track' => $song->tracks()->value('id')]])->assertOk();
+        $come = SongFile::read(SongFile::write($song->refresh()));
+        self::assertNotSame($song->tracks()->value('id'), $come->tracks()->value('id'));
+        $this->postJson("/api/songs/$come->id/undo", ['base' => $come->refresh()->revision])->assertJsonPath('at', [1920, 60])->assertJsonPath('atTrack', $come->tracks()->value('id'));
     }
 }

@@ -31,15 +31,30 @@ final class CaretRule
             if ($ids === [] || ! isset($score->parts[$id])) {
                 continue;
             }
-            $old = $before->notes[$id] ?? [];
-            $new = $walks ? array_diff($ids, $old) : (self::areNew($ids, $change, $id) ? $ids : []);
-            // Of those that were selected, walking leaves some.
-            $new = $walks && $new === [] && $ids !== $old ? $ids : array_values($new);
+            $new = match (true) {
+                $walks => self::walkedTo($ids, $before->notes[$id] ?? []),
+                self::areNew($ids, $change, $id) => $ids,
+                default => [],
+            };
 
             return $new === [] ? null : self::of(self::first($score->parts[$id], $new));
         }
 
         return self::gone($change);
+    }
+
+    /**
+     * The notes that walking came to: those that were not selected before, else those that it left selected of several.
+     *
+     * @param  non-empty-list<int>  $ids
+     * @param  list<int>  $old
+     * @return list<int> none where it led nowhere
+     */
+    private static function walkedTo(array $ids, array $old): array
+    {
+        $new = array_values(array_diff($ids, $old));
+
+        return $new === [] && $ids !== $old ? $ids : $new;
     }
 
     /**

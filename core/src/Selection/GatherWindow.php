@@ -36,8 +36,7 @@ final class GatherWindow
         $one = count($time->tempoRows) <= 1 && $starts !== [] ? $time->tempos->milliseconds(0, $time->ppq) / $time->ppq : null;
         $distances = [];
         for ($i = 1, $count = count($starts); $i < $count; $i++) {
-            $ticks = $starts[$i] - $starts[$i - 1];
-            $distance = $one === null ? $time->tempos->milliseconds($starts[$i - 1], $starts[$i]) : $ticks * $one;
+            $distance = $one === null ? $time->tempos->milliseconds($starts[$i - 1], $starts[$i]) : ($starts[$i] - $starts[$i - 1]) * $one;
             $distances[(string) round($distance, 1)] = $distance;
         }
         sort($distances);
