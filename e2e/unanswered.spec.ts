@@ -128,3 +128,21 @@ test('a server that hangs is told of after two seconds, and what happens next', 
     await expect(page.getByTestId('said')).not.toContainText('has not answered yet');
     await said(page, '8 notes selected.');
 });
+
+test('keys typed behind the undo that brings back the only track are for its parts', async ({ page }) => {
+    await begun(page, 'song');
+    for (const key of ['Control+d', 'Control+a', 'Shift+Delete']) {
+        await page.keyboard.press(key);
+        await rested(page);
+    }
+    await expect(page.getByText('This song has no tracks.')).toBeVisible();
+    await page.route(/\/undo$/, async (route) => {
+        await new Promise((resolve) => setTimeout(resolve, 300));
+        await route.continue();
+    });
+    for (const key of ['Control+z', 'Alt+ArrowRight', 'a', 'Control+ArrowRight']) await page.keyboard.press(key);
+    await rested(page);
+    await expect(page.getByTestId('part')).toHaveCount(2);
+    await expect(page.locator('[data-testid=part][data-chosen=true]')).toHaveCount(1);
+    await said(page, /longer|now ends|later/);
+});

@@ -36,6 +36,10 @@ final class Editor
             // Nor are parts that notes stood for.
             $outcome = $outcome->selecting(new Selection($on->notes, $on->points, $given->parts === [] ? [] : $on->parts, $given->tracks === [] ? [] : $on->tracks));
         }
+        $namesNoNotes = $outcome->selection->notes === [] && $outcome->selection->points === [];
+        if ($namesNoNotes && ($given->notes !== [] || $given->points !== [])) {
+            $outcome = $outcome->selecting(self::left($given, $outcome->change->applyTo($score)));
+        }
         if ($outcome->change->isEmpty()) {
             return $outcome;
         }
@@ -47,6 +51,25 @@ final class Editor
         [$change, $said] = WindowGrowth::of($outcome->change, $score);
 
         return $said === '' ? $outcome : $outcome->with($change, $said);
+    }
+
+    /**
+     * What is there yet of the notes and points that were named: where they stood for their parts or tracks, it is they that
+     * stay selected, and not what was made of those.
+     */
+    private static function left(Selection $given, Score $score): Selection
+    {
+        $there = static fn (int $part): bool => isset($score->parts[$part]);
+        $points = array_filter($given->points, $there, ARRAY_FILTER_USE_KEY);
+        foreach ($points as $part => $lanes) {
+            $points[$part] = array_map(static fn (array $ids): array => array_values(array_filter($ids, $score->part($part)->points->has(...))), $lanes);
+        }
+        $notes = array_filter($given->notes, $there, ARRAY_FILTER_USE_KEY);
+        foreach ($notes as $part => $ids) {
+            $notes[$part] = array_values(array_filter($ids, $score->part($part)->notes->has(...)));
+        }
+
+        return new Selection($notes, $points);
     }
 
     /** Whether an edit works on the song as a whole, with nothing selected. */
@@ -89,7 +112,13 @@ final class Editor
     /** What is said where nothing is there to work on; null where something is. */
     private static function missing(Spec $spec, Selection $on): ?string
     {
+        $isInLane = $on->points !== [] && $on->notes === [] && $on->parts === [];
+        if ($isInLane && $spec->family !== Family::Lane && $spec->takes === [AppliesTo::Notes] && in_array($spec->needs, [Requires::Notes, Requires::Part], true)) {
+            return $on->countPoints() > 0 ? 'Points are selected, and this works on notes: nothing changed.' : 'This works on notes, and a lane has the keys: nothing changed.';
+        }
+
         return match (true) {
+            $isInLane && $spec->takes(AppliesTo::Points) && $on->countPoints() === 0 => 'No points are selected: nothing changed.',
             $spec->needs === Requires::Notes && $on->isEmpty() && ! ($spec->takes(AppliesTo::Points) && $on->countPoints() > 0) => $on->countPoints() > 0
                 ? 'Points are selected, and this works on notes: nothing changed.' : 'No notes are selected: nothing changed.',
             $spec->needs === Requires::Part && $on->partIds() === [] => 'No part is open: nothing changed.',

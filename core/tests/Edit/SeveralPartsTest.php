@@ -5,12 +5,15 @@ declare(strict_types=1);
 namespace Jactonic\Core\Tests\Edit;
 
 use Jactonic\Core\Command\Batch;
+use Jactonic\Core\Param\Context;
 use Jactonic\Core\Reading\Readings;
 use Jactonic\Core\Refusal;
 use Jactonic\Core\Score\Note;
 use Jactonic\Core\Score\Part;
 use Jactonic\Core\Score\PartSettings;
 use Jactonic\Core\Score\Score;
+use Jactonic\Core\Score\Track;
+use Jactonic\Core\Selection\Selection;
 use Jactonic\Core\Selection\TargetReader;
 use Jactonic\Core\Time\Timeline;
 use PHPUnit\Framework\TestCase;
@@ -106,5 +109,23 @@ final class SeveralPartsTest extends TestCase
         self::assertSame([90], array_column((array) Readings::read('clip', [], $score, $on)['notes'], 'velocity'));
         self::assertSame([2], array_column((array) Readings::read('playing', [], $score, $on)['notes'], 0));
         self::assertStringContainsString('1 note', (string) json_encode(Readings::read('grid-reading', [], $score, $on)));
+    }
+
+    public function test_notes_that_stand_for_their_track_or_part_stay_selected(): void
+    {
+        foreach (['track-duplicate', 'part-repeat', 'part-split', 'part-merge'] as $edit) {
+            $score = new Score(Timeline::of(960), self::score()->parts, [1 => new Track(1, 'Part', 0)], 3, 2);
+            $batch = new Batch($score, chosen: new Selection([1 => [1, 2]]), context: new Context(200));
+            $batch->run(['select' => 'every-second']);
+            $batch->run(['edit' => $edit]);
+            self::assertSame([1 => [1]], $batch->chosen->notes ?? null, $edit);
+        }
+    }
+
+    public function test_of_notes_that_stood_for_a_part_those_that_went_are_not_selected(): void
+    {
+        $batch = new Batch(self::score(), chosen: new Selection([1 => [1, 2], 2 => [1]]));
+        $batch->run(['edit' => 'part-delete', 'on' => [['part' => 2, 'notes' => [1]]]]);
+        self::assertSame([], $batch->chosen->notes ?? null);
     }
 }

@@ -58,7 +58,11 @@ export function editText(field: HTMLElement, stroke: string, key: string): void 
 function commit(field: HTMLInputElement): void {
     const [from, to] = [field.selectionStart, field.selectionEnd];
     const quietly = (e: Event): void => e.stopImmediatePropagation();
+    // A browser tells the change and leaves the keys where they are: nobody is to hear that they went.
+    const goes = ['blur', 'focusout'];
+    for (const kind of goes) window.addEventListener(kind, quietly, true);
     field.blur();
+    for (const kind of goes) window.removeEventListener(kind, quietly, true);
     for (const kind of ['focus', 'focusin']) field.addEventListener(kind, quietly, { capture: true, once: true });
     field.focus({ preventScroll: true });
     if (from !== null) field.setSelectionRange(from, to);

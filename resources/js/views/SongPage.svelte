@@ -157,33 +157,33 @@
             {/if}
         {/if}
     </div>
-    {#if song.tracks.length === 0}
-        <p class="flex-1 px-4 text-lg">This song has no tracks. Shift N puts one in.</p>
-    {:else}
-        <div class="flex min-h-0 flex-1 flex-col border-t border-base-content/50">
-            {#if chordLine.shown}
-                <div class="ml-[232px] border-b border-base-300"><SongChords {share} /></div>
-            {/if}
-            <Staves
-                {song}
-                onHover={(w) => (hovered = w)}
-                onOpen={openPart}
-                onModel={(d) => (model = d)}
-                onMenu={(m) => (menu = m)}
-            />
-            {#if low}
-                <div
-                    class="flex h-[58%] min-h-0 flex-col border-t-2 {song.stage === 'roll'
-                        ? 'border-primary'
-                        : 'border-base-content/50'}"
-                    data-testid="under"
-                    onpointerdowncapture={() => (song.stage = 'roll')}
-                >
-                    {#key low}<RollPage {song} part={low} {setup} under={model} />{/key}
-                </div>
-            {/if}
-        </div>
-    {/if}
+    <div class="relative flex min-h-0 flex-1 flex-col border-t border-base-content/50">
+        {#if chordLine.shown}
+            <div class="ml-[232px] border-b border-base-300"><SongChords {share} /></div>
+        {/if}
+        <!-- The tracks stay, also when there are none: keys typed behind an undo that brings some back are theirs. -->
+        <Staves
+            {song}
+            onHover={(w) => (hovered = w)}
+            onOpen={openPart}
+            onModel={(d) => (model = d)}
+            onMenu={(m) => (menu = m)}
+        />
+        {#if song.tracks.length === 0}
+            <p class="absolute top-12 left-[248px] text-lg">This song has no tracks. Shift N puts one in.</p>
+        {/if}
+        {#if low}
+            <div
+                class="flex h-[58%] min-h-0 flex-col border-t-2 {song.stage === 'roll'
+                    ? 'border-primary'
+                    : 'border-base-content/50'}"
+                data-testid="under"
+                onpointerdowncapture={() => (song.stage = 'roll')}
+            >
+                {#key low}<RollPage {song} part={low} {setup} under={model} />{/key}
+            </div>
+        {/if}
+    </div>
     {#if !low}
         <BottomLine
             said={song.said}
