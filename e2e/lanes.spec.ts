@@ -168,9 +168,11 @@ test('lanes are found by typing, and kept; a lane with no points and a point tha
     await press(page, 'v', 'v');
     await said(page, 'In the lane of Brightness');
     await press(page, 'd');
-    await said(page, 'There is no point that way.');
+    await said(page, 'There are no points to walk to.');
+    // With no point selected arrows move the caret.
     await press(page, 'ArrowUp');
-    await said(page, 'No notes are selected: nothing changed.');
+    await said(page, 'Caret at 1.1.1, C♯4.');
+    await press(page, 'ArrowDown');
     await page.reload();
     await expect(page.getByTestId('lane-cc:74')).toBeVisible();
     await press(page, 'Alt+v', 'x');
@@ -211,4 +213,86 @@ test('a straight stroke is bowed while it is drawn: with Alt its ends stay, and 
     // Bowed late: half way along it has not risen by half.
     const half = drawn.findLast(([tick]) => tick <= (low[0] + high[0]) / 2)!;
     expect(half[1]).toBeLessThan(low[1] + (high[1] - low[1]) * 0.4);
+});
+
+test('in a lane the keys are for points: put in at the caret, set, walked, copied, pasted, repeated, selected by value', async ({
+    page,
+}) => {
+    const song = await open(page);
+    const before = await notesOf(page, song);
+    await press(page, 'Alt+v', 'm');
+    await said(page, 'In the lane of Modulation: 0 points');
+    // With no point selected arrows move the caret; semicolon puts a point there, selected, and goes on to the next line.
+    await press(page, 'Home', 'ArrowRight', 'Semicolon');
+    await said(page, 'Modulation 0 at 1.1.2.');
+    await press(page, 'Shift+ArrowUp', 'Shift+ArrowUp', 'Semicolon');
+    await said(page, 'Modulation 20 at 1.1.3.');
+    await press(page, 'ArrowUp', 'Semicolon');
+    await said(page, 'Modulation 21 at 1.1.4.');
+    const three: [number, number][] = [
+        [240, 20],
+        [480, 21],
+        [720, 21],
+    ];
+    expect(await points(page, song, 1)).toEqual(three);
+    // Of one value, the others, all: copied, and pasted in the lane that has the keys.
+    await press(page, 'r');
+    await said(page, '2 points selected.');
+    await press(page, 'i');
+    await said(page, 'Modulation 20 at 1.1.2: point 1 of 3.');
+    await press(page, 'n', 'ArrowUp');
+    await said(page, '2 points selected.');
+    await press(page, 'Control+c');
+    await said(page, '2 points copied.');
+    await press(page, 'Alt+v', 'e', 'Home', 'Control+v');
+    await said(page, '2 points pasted in Expression.');
+    expect(await points(page, song, 11)).toEqual([
+        [0, 21],
+        [240, 21],
+    ]);
+    await press(page, 'Control+d');
+    await said(page, '2 points repeated, every 2 × 1/16.');
+    await press(page, 'Control+x');
+    await said(page, '2 points cut.');
+    await press(page, 'Control+a', 'Alt+Shift+BracketLeft');
+    await said(page, 'Span from 1.1.1 to 1.1.3.');
+    // What is for notes only says so.
+    await press(page, 'f');
+    await said(page, 'Points are selected, and this works on notes: nothing changed.');
+    await press(page, 'c');
+    await said(page, '“Select the whole chord” is for notes');
+    await press(page, 'Equal', 'Delete');
+    await press(page, 'Escape', 'Escape');
+    expect(await notesOf(page, song)).toEqual(before);
+});
+
+test('shapes are drawn in the lane that is worked in, their panel has it, and a typed value puts a point', async ({
+    page,
+}) => {
+    const song = await open(page);
+    await press(page, 'Alt+v', 'm', 'Home', 'Control+Shift+ArrowRight', 'Alt+v', 'w');
+    await said(page, /^Modulation: swell from 40 to 110/);
+    await press(page, 'Alt+v', 'Shift+w');
+    await expect(page.getByRole('dialog').getByLabel('Lane').last()).toHaveValue('cc:1');
+    await press(page, 'Escape', 'Escape', 'Escape');
+    // Where no lane has the keys it is expression, which is shown.
+    await press(page, 'Alt+v', 'x', 'Alt+v', 'y');
+    await said(page, /^Expression: rise/);
+    await expect(page.getByTestId('lane-cc:11')).toBeVisible();
+    await press(page, 'Slash');
+    await page.keyboard.type('modulation 64');
+    await page.keyboard.press('Enter');
+    await said(page, /^Modulation 64 at /);
+    expect((await points(page, song, 1)).some(([, value]) => value === 64)).toBe(true);
+});
+
+test('lanes belong to the song and the track: another song has its own', async ({ page }) => {
+    const song = await open(page);
+    await press(page, 'Alt+v', 'm');
+    await said(page, 'In the lane of Modulation');
+    const other = await bring(page, midi(LOOSE, 'Strings', 48));
+    await openRoll(page, other);
+    await expect(page.getByTestId('lane-cc:1')).toHaveCount(0);
+    await openRoll(page, song);
+    await expect(page.getByTestId('lane-cc:1')).toBeVisible();
 });

@@ -99,7 +99,7 @@ final class EditShapes
                 'number' => Shape::number($least === null ? null : (float) $least, $most === null ? null : (float) $most),
                 'choice' => Shape::oneOf($choices),
                 'flag' => Shape::flag(),
-                'text' => Shape::text(),
+                'text', 'lane' => Shape::text(),
                 default => [],
             });
         }

@@ -62,6 +62,8 @@ export type EditId =
     | 'lane-copy'
     | 'lane-draw'
     | 'lane-line'
+    | 'lane-paste'
+    | 'lane-point'
     | 'lane-shape'
     | 'lane-thin'
     | 'pedal'
@@ -894,6 +896,42 @@ export interface EditParams {
          * {"unit": grid, value, bar, ms, samples or ticks, "amount": above 0; for value a note value such as "1/16"; whole for bars}
          */
         every?: unknown;
+    };
+    'lane-paste': {
+        /**
+         * cc:0 to cc:119, bend, pressure, poly-pressure or program
+         */
+        lane?: string;
+        /**
+         * a list of [tick, value], one or more
+         */
+        points?: unknown;
+        /**
+         * cc:0 to cc:119, bend, pressure, poly-pressure or program
+         */
+        of?: string;
+        /**
+         * a tick, or a bar and beat such as "17.3", or caret, pointer, span-start, span-end, selection-start, selection-end, part-start, part-end, song-end, bar, next-bar or marker:NAME
+         */
+        at?: unknown;
+        /**
+         * a whole number from 0 to 8796093022207 ticks
+         */
+        anchor?: number;
+    };
+    'lane-point': {
+        /**
+         * cc:0 to cc:119, bend, pressure, poly-pressure or program
+         */
+        lane?: string;
+        /**
+         * a whole number from -8192 to 8191
+         */
+        value?: number;
+        /**
+         * a tick, or a bar and beat such as "17.3", or caret, pointer, span-start, span-end, selection-start, selection-end, part-start, part-end, song-end, bar, next-bar or marker:NAME
+         */
+        at?: unknown;
     };
     'lane-shape': {
         /**
@@ -2444,7 +2482,7 @@ export interface ReadingAnswers {
         anchor: number;
         length: number;
         /**
-         * Of lanes under them, by lane: tick and value.
+         * Of lanes under them, or those selected, by lane: tick and value.
          */
         points: {
             [k: string]: [number, number][];

@@ -118,7 +118,7 @@ final class Batch
         $this->asked = $context;
         if ($this->follows && $context->caret !== null && $kind !== 'set' && $kind !== 'touched') {
             $walks = $kind === 'select' && is_string($command['select']) && SelectionCommands::spec($command['select'])->scope === Scope::Walk;
-            $this->at = CaretRule::place($outcome->change, $on, $outcome->selection, $this->score, $walks) ?? $this->at;
+            $this->at = CaretRule::place($outcome->change, $on, $outcome->selection, $this->score, $walks, $context->row) ?? $this->at;
         }
         $this->missing = $outcome->missing;
         // Settings may be set where nothing is selected: what they are of is not selected by that.

@@ -23,10 +23,15 @@ final class CaretRule
      * @param  Selection|null  $before  what was selected before it; null where that is not known
      * @param  Score  $score  as the command left it
      * @param  bool  $walks  whether the command walks from note to note
+     * @param  int|null  $row  pitch of the caret, which walking from point to point leaves as it is
      * @return array{int, int}|null tick and pitch
      */
-    public static function place(Change $change, ?Selection $before, Selection $after, Score $score, bool $walks): ?array
+    public static function place(Change $change, ?Selection $before, Selection $after, Score $score, bool $walks, ?int $row = null): ?array
     {
+        $point = $walks && $row !== null ? self::walkedToPoint($before, $after, $score) : null;
+        if ($point !== null) {
+            return [$point, $row];
+        }
         foreach ($after->notes as $id => $ids) {
             if ($ids === [] || ! isset($score->parts[$id])) {
                 continue;
@@ -55,6 +60,19 @@ final class CaretRule
         $new = array_values(array_diff($ids, $old));
 
         return $new === [] && $ids !== $old ? $ids : $new;
+    }
+
+    /** The tick of the first point that walking came to; null where it led to none. */
+    private static function walkedToPoint(?Selection $before, Selection $after, Score $score): ?int
+    {
+        $ticks = [];
+        foreach ($after->points as $id => $lanes) {
+            foreach (array_filter($lanes) as $lane => $ids) {
+                array_push($ticks, ...$score->part($id)->points->integers('tick', self::walkedTo($ids, $before->points[$id][$lane] ?? [])));
+            }
+        }
+
+        return $ticks === [] ? null : min($ticks);
     }
 
     /**

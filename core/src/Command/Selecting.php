@@ -30,6 +30,9 @@ final class Selecting
         $how = How::check($what, $how);
         $atEnd = '';
         if (is_array($what)) {
+            if (self::isInLane($on)) {
+                throw new Refusal('A condition is for notes, and a lane has the keys: nothing else is selected.', 'select');
+            }
             $found = self::picked(NoteFilter::parse($what), $score, $on);
         } else {
             $id = is_string($what) ? $what : '';
@@ -38,12 +41,14 @@ final class Selecting
                 throw new Refusal('There is no span to select in: make one first.', 'context');
             }
             // What is added or taken away is looked for in the whole part.
-            $from = $spec->scope === Scope::AmongSelection && in_array($how, [How::Add, How::Take], true) ? new Selection(array_map(static fn (): array => [], $on->notes)) : $on;
+            $from = $spec->scope === Scope::AmongSelection && in_array($how, [How::Add, How::Take], true) ? self::emptied($on) : $on;
             $atEnd = $spec->atEnd;
+            if (self::isInLane($on)) {
+                return SelectingPoints::outcome($on, SelectionCommands::applyToPoints($id, $from, $score, $context->caret ?? 0, $context->span), $how, $atEnd, $score);
+            }
             $found = SelectionCommands::apply($id, $from, $score, $context->caret ?? 0, $context->span, $context->row);
         }
         $to = $how === How::Instead ? $found : self::joined($on, $found, $how);
-
         $said = match ($to->count()) {
             0 => 'Nothing is selected.',
             1 => self::told($to, $score),
@@ -69,14 +74,24 @@ final class Selecting
         $ids = [];
         foreach ($on->notes as $part => $chosen) {
             $those = $found->notes[$part] ?? [];
-            $ids[$part] = array_values(match ($how) {
-                How::Add => array_unique([...$chosen, ...$those]),
-                How::Narrow => array_intersect($chosen, $those),
-                default => array_diff($chosen, $those),
-            });
+            $ids[$part] = $how->meets($chosen, $those);
         }
 
         return new Selection($ids);
+    }
+
+    /** Whether points of a lane are worked on, and no notes. */
+    private static function isInLane(Selection $on): bool
+    {
+        return $on->points !== [] && $on->notes === [];
+    }
+
+    /** The same parts and lanes with nothing selected in them. */
+    private static function emptied(Selection $on): Selection
+    {
+        $none = static fn (): array => [];
+
+        return new Selection(array_map($none, $on->notes), array_map(static fn (array $lanes): array => array_map($none, $lanes), $on->points));
     }
 
     private static function areSame(Selection $a, Selection $b): bool

@@ -10,6 +10,7 @@ use Jactonic\Core\Param\Context;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Param\Params;
 use Jactonic\Core\Score\Ids;
+use Jactonic\Core\Score\Lane;
 use Jactonic\Core\Score\Note;
 use Jactonic\Core\Score\Part;
 use Jactonic\Core\Score\Point;
@@ -71,6 +72,14 @@ final readonly class EditInput
         }
 
         return array_map(static fn (int $id): Point => $part->points[$id], $ids);
+    }
+
+    /** The lane to draw in: the one named by the parameter `lane`, else the one whose points are worked on, else Expression. */
+    public function lane(): Lane
+    {
+        $worked = array_key_first(array_merge(...array_values($this->selection->points)));
+
+        return $this->params->has('lane') ? $this->params->lane('lane') : Lane::parse($worked ?? 'cc:11');
     }
 
     /** @return list<Note> the selected notes of a part */
@@ -251,6 +260,12 @@ final readonly class EditInput
             [$wholes[], $carryLength[]] = Note::split($length);
         }
         $this->retime($builder, $part, $starts, $wholes, ['carryStart' => $carryStart, 'carryLength' => $carryLength]);
+    }
+
+    /** What an edit that draws in a lane takes, to say in which. */
+    public static function inLane(): Param
+    {
+        return Param::lane('lane', 'Lane', 'the lane worked in, else expression');
     }
 
     /** What an edit that moves notes takes, to say whether the points of the lanes under them come along. */

@@ -14,6 +14,12 @@ final class Defaults
     public const FORMER = [
         ['ArrowUp', 'transpose', ['semitones' => 1], ['steps' => 1]],
         ['ArrowDown', 'transpose', ['semitones' => -1], ['steps' => -1]],
+        ['Alt+V W', 'lane-shape', ['lane' => 'cc:11', 'shape' => 'swell'], ['shape' => 'swell']],
+        ['Alt+V Y', 'lane-shape', ['lane' => 'cc:11', 'shape' => 'rise'], ['shape' => 'rise']],
+        ['Alt+V J', 'lane-clear', ['lane' => 'cc:11'], []],
+        ['Alt+V Shift+Z', 'lane-thin', ['lane' => 'cc:11'], []],
+        ['Alt+V Shift+I', 'lane-line', ['lane' => 'cc:11'], []],
+        ['Alt+V Shift+C', 'lane-copy', ['lane' => 'cc:11'], []],
     ];
 
     private const BAR = ['unit' => 'bar', 'amount' => 1];

@@ -43,10 +43,14 @@ final readonly class Param
         return new self($this->name, $this->title, $this->kind, $this->default, $this->setting, $this->optional, $this->adds, false);
     }
 
-    /** A whole number. Without a default it has to be given. */
-    public static function integer(string $name, string $title, int $min, int $max, ?int $default = null, string $unit = '', ?string $setting = null, bool $optional = false, bool $adds = false): self
+    /**
+     * A whole number. Without a default it has to be given.
+     *
+     * @param  string  $blank  what holds where an optional one is not named
+     */
+    public static function integer(string $name, string $title, int $min, int $max, ?int $default = null, string $unit = '', ?string $setting = null, bool $optional = false, bool $adds = false, string $blank = ''): self
     {
-        return new self($name, $title, new Whole($min, $max, $unit), $default, $setting, $optional, $adds);
+        return new self($name, $title, new Whole($min, $max, $unit, $blank), $default, $setting, $optional, $adds);
     }
 
     public static function number(string $name, string $title, float $min, float $max, ?float $default = null, string $unit = '', ?string $setting = null, bool $optional = false): self
@@ -70,9 +74,10 @@ final readonly class Param
         return new self($name, $title, new ChordValue);
     }
 
-    public static function lane(string $name, string $title, bool $optional = false): self
+    /** @param  string|null  $blank  what holds where none is named; null where one has to be */
+    public static function lane(string $name, string $title, ?string $blank = null): self
     {
-        return new self($name, $title, new LaneValue, optional: $optional);
+        return new self($name, $title, new LaneValue($blank ?? ''), optional: $blank !== null);
     }
 
     public static function articulations(string $name, string $title): self
@@ -246,7 +251,7 @@ final readonly class Param
             'step' => 'a number above 0, in the unit of the list',
             'grid' => 'a note value from 1/1 to 1/128, such as 1/16, 1/8T or 1/16:5, or bars',
             'length' => 'a note value such as 1/16, or bars',
-            'track', 'part' => 'a name of the list',
+            'track', 'part', 'lane' => 'a name of the list',
             'pitch' => 'a pitch such as C2, F#3 or Bb1, or a drum',
             default => null,
         };

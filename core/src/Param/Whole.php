@@ -9,7 +9,7 @@ use Jactonic\Core\Refusal;
 /** A whole number. */
 final class Whole extends Plain
 {
-    public function __construct(public readonly int $min, public readonly int $max, private readonly string $unit = '')
+    public function __construct(public readonly int $min, public readonly int $max, private readonly string $unit = '', private readonly string $blank = '')
     {
     }
 
@@ -30,7 +30,7 @@ final class Whole extends Plain
 
     public function limits(): array
     {
-        return ['min' => $this->min, 'max' => $this->max, 'unit' => $this->unit];
+        return ['min' => $this->min, 'max' => $this->max, 'unit' => $this->unit, 'blank' => $this->blank];
     }
 
     public function typed(array $words): ?array

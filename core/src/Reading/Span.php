@@ -10,6 +10,7 @@ use Jactonic\Core\Edit\Requires;
 use Jactonic\Core\Edit\Spec;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Refusal;
+use Jactonic\Core\Score\Point;
 use Jactonic\Core\Selection\Caret;
 use Jactonic\Core\Shape;
 
@@ -118,6 +119,11 @@ final class Span implements Reading
                 $from[] = $note->start;
                 $to[] = $note->end();
             }
+        }
+        foreach ($input->partsOfPoints() as $part) {
+            array_push($from, ...$ticks = array_map(static fn (Point $p): int => $p->tick, $input->chosenPoints($part)));
+            // A point holds from its tick on.
+            array_push($to, ...array_map(static fn (int $tick): int => $tick + 1, $ticks));
         }
 
         return $from === [] || $to === [] ? null : [min($from), max($to)];

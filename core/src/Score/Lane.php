@@ -108,6 +108,12 @@ final readonly class Lane
         };
     }
 
+    /** One of its values in words: "Expression 84", "Program 49 String Ensemble 1". */
+    public function words(int $value): string
+    {
+        return $this->title().' '.($this->name === 'program' ? trim(($value + 1).' '.(GeneralMidi::PROGRAMS[$value] ?? '')) : $value);
+    }
+
     /** A new point of it. */
     public function point(int $id, int $tick, int $channel, int $value): Point
     {

@@ -15,6 +15,23 @@ enum How: string
     case Take = 'take';
 
     /**
+     * Ids that are selected then.
+     *
+     * @param  list<int>  $selected
+     * @param  list<int>  $found
+     * @return list<int>
+     */
+    public function meets(array $selected, array $found): array
+    {
+        return array_values(match ($this) {
+            self::Instead => $found,
+            self::Add => array_unique([...$selected, ...$found]),
+            self::Narrow => array_intersect($selected, $found),
+            self::Take => array_diff($selected, $found),
+        });
+    }
+
+    /**
      * Checks a way of selecting.
      *
      * @param  mixed  $what  the name of a move, or a pick

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Jactonic\Core\Selection;
 
 use Jactonic\Core\Refusal;
+use Jactonic\Core\Score\Lane;
 use Jactonic\Core\Score\Score;
 use Jactonic\Core\Selection\Command\ByFilter;
 
@@ -70,6 +71,34 @@ final class SelectionCommands
         }
 
         return new Selection($selected);
+    }
+
+    /**
+     * The selection of points that a command makes of another, in the lanes that the other names.
+     *
+     * @param  int  $near  tick at which is looked when nothing is selected
+     * @param  array{int, int}|null  $span  first tick of the span and the one after its last; null where there is none
+     *
+     * @throws Refusal when there is no such command, or it means nothing for points
+     */
+    public static function applyToPoints(string $id, Selection $selection, Score $score, int $near = 0, ?array $span = null): Selection
+    {
+        $class = self::find($id);
+        $spec = $class::spec();
+        if ($spec->ofPoints === null) {
+            throw new Refusal("“{$spec->title}” is for notes, and a lane has the keys: nothing else is selected.", 'select');
+        }
+        $isEmpty = $selection->countPoints() === 0;
+        $selected = [];
+        foreach ($selection->points as $partId => $lanes) {
+            foreach ($lanes as $lane => $ids) {
+                $isFirst = $partId === array_key_first($selection->points) && $lane === array_key_first($lanes);
+                $isLeftOut = $ids === [] && ($isEmpty ? $spec->scope === Scope::Walk && ! $isFirst : $spec->scope->needsSelection());
+                $selected[$partId][$lane] = $isLeftOut ? [] : array_values($class::select(new SelectionInput(LanePoints::asNotes($score->part($partId), Lane::parse($lane)), $ids, $score, $near, null, $span, isOfPoints: true)));
+            }
+        }
+
+        return new Selection(points: $selected);
     }
 
     public static function has(string $id): bool

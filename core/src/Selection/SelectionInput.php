@@ -18,14 +18,19 @@ final readonly class SelectionInput
     /** @var array<int, true> the selected notes by id */
     public array $selected;
 
+    /** What says which notes start together: points only at the very same tick. */
+    public Part|float $gather;
+
     /**
      * @param  list<int>  $ids  of the selected notes
      * @param  int  $near  tick at which is looked when nothing is selected
      * @param  int|null  $row  pitch at which is looked then; null where that is not known
      * @param  array{int, int}|null  $span  its first tick and the one after its last; null where there is none
+     * @param  bool  $isOfPoints  whether the notes stand for points of a lane (LanePoints)
      */
-    public function __construct(public Part $part, public array $ids, public Score $score, public int $near, public ?int $row, public ?array $span)
+    public function __construct(public Part $part, public array $ids, public Score $score, public int $near, public ?int $row, public ?array $span, bool $isOfPoints = false)
     {
+        $this->gather = $isOfPoints ? 0.0 : $part;
         $this->notes = $part->inOrder();
         $this->selected = array_fill_keys($ids, true);
     }

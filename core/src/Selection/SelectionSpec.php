@@ -12,6 +12,7 @@ final readonly class SelectionSpec
      * @param  bool  $isSingle  whether it selects single notes, which do not bring the others of their groups
      * @param  bool  $needsSpan  whether it works only where there is a span
      * @param  string  $atEnd  what is said where it leads no further
+     * @param  string|null  $ofPoints  its title where it selects points of a lane; null where it means nothing for points
      */
     public function __construct(
         public string $title,
@@ -20,6 +21,7 @@ final readonly class SelectionSpec
         public bool $isSingle = false,
         public bool $needsSpan = false,
         public string $atEnd = '',
+        public ?string $ofPoints = null,
     ) {
     }
 }

@@ -22,14 +22,15 @@ final class Walk
      * @param  int  $near  tick from which it looks when nothing is selected
      * @param  int|null  $row  pitch from which it looks then; null for the first note that comes
      * @param  int  $way  1 later, −1 earlier
+     * @param  Part|float  $gather  what says which notes start together, as `Chords::of` takes it
      * @return list<int>
      */
-    public static function beside(array $ordered, array $chosen, int $near, ?int $row, int $way, Timeline $time, Part $part): array
+    public static function beside(array $ordered, array $chosen, int $near, ?int $row, int $way, Timeline $time, Part|float $gather): array
     {
         if ($ordered === []) {
             return [];
         }
-        $chords = Chords::of($ordered, $time, $part);
+        $chords = Chords::of($ordered, $time, $gather);
         $places = array_keys(array_filter($chords, static fn (array $c): bool => self::those($c, $chosen) !== []));
         if ($places === []) {
             return self::from($ordered, $chords, $near, $row, $way);

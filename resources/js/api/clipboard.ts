@@ -46,10 +46,14 @@ export class Clipboard {
 
     private async now(then: Carried): Promise<void> {
         const { song } = this;
-        const inSpan = song.selection.notes.size === 0;
+        const inSpan = song.selection.notes.size === 0 && song.selection.points.size === 0;
         if (inSpan && !song.span) return song.tell('Nothing is selected, and there is no span: nothing was copied.');
         const clip = await song.read('clip', inSpan ? { from: 'span-start', to: 'span-end' } : {});
-        if (clip.notes.length === 0) return song.tell('Nothing sounds in the span: nothing was copied.');
+        const isEmpty = clip.notes.length === 0 && (!song.selection.lane || Object.keys(clip.points).length === 0);
+        if (isEmpty)
+            return song.tell(
+                `Nothing ${song.selection.lane ? 'of the lane lies' : 'sounds'} there: nothing was copied.`,
+            );
         keep({ ...clip, ppq: song.time.ppq });
         song.queue.runInTurn(() => then(clip, inSpan));
     }

@@ -25,6 +25,11 @@ export class Selection {
         return this.notes.size > 0 || [...this.beside.values()].some((ids) => ids.size > 0);
     }
 
+    /** Whether there is anything for an edit to work on: a note, or a point of the lane that is worked in. */
+    get hasAny(): boolean {
+        return this.isAny || this.points.size > 0;
+    }
+
     /** The hand made another. */
     changedByHand(): void {
         this.byHand++;

@@ -51,23 +51,30 @@ export class Lanes {
     /** By how much a point in hand is moved. */
     held: { lane: string; ticks: number; by: number } | null = null;
 
+    /** The value typed last for a point, by lane: for the next one, where the lane holds none. */
+    readonly typed = new Map<string, number>();
+
     /** Points by lane, as long as those of the part are the same. */
     private readonly known = new Map<string, { of: readonly Point[]; points: readonly Point[] }>();
 
     constructor(private readonly model: RollState) {
-        this.shown = this.ofKind() ?? read(KEPT);
+        this.shown = this.kept() ?? this.ofKind();
     }
 
-    /** What a new track, with nothing in it yet, begins with: the set of its kind; null for others. */
-    private ofKind(): readonly string[] | null {
+    /** What was shown of this track when it was seen last; null where it was not. */
+    private kept(): readonly string[] | null {
+        return localStorage.getItem(this.own) === null ? null : read(this.own);
+    }
+
+    /** What a new track, with nothing in it yet, begins with: the set of its kind; others with none. */
+    private ofKind(): readonly string[] {
         const track = this.model.song.trackOf(this.model.part);
-        if (track.parts.some((p) => p.notes.size > 0) || !track.sound || track.sound.drums) return null;
-        const own = localStorage.getItem(this.own);
-        if (own !== null) return read(this.own);
+        if (track.parts.some((p) => p.notes.size > 0) || !track.sound || track.sound.drums) return [];
         const set = KINDS.find(([from, to]) => track.sound!.program >= from && track.sound!.program <= to);
-        return set ? this.sets[set[2]]!.lanes : null;
+        return set ? this.sets[set[2]]!.lanes : [];
     }
 
+    /** Where what is shown is kept: lanes belong to the song and the track. */
     private get own(): string {
         const { song, part } = this.model;
         return `${KEPT}.${song.id}.${part.trackId}`;
@@ -137,6 +144,11 @@ export class Lanes {
         localStorage.setItem(SETS, JSON.stringify(this.sets));
     }
 
+    /** Shows a lane in which something is drawn; where one works stays. */
+    reveal(lane: string): void {
+        if (!this.shown.includes(lane)) this.keep([...this.shown, lane]);
+    }
+
     away(lane: string): void {
         const { song } = this.model;
         this.keep(this.shown.filter((l) => l !== lane));
@@ -184,7 +196,6 @@ export class Lanes {
 
     private keep(shown: readonly string[]): void {
         this.shown = shown;
-        localStorage.setItem(KEPT, JSON.stringify(shown));
         localStorage.setItem(this.own, JSON.stringify(shown));
     }
 }

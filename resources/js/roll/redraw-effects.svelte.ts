@@ -82,6 +82,17 @@ function followPlace(model: RollModel): void {
         untrack(() => model.place());
         model.touch('ruler');
     });
+    // So may walking, or an edit, among the points of a lane.
+    $effect(() => {
+        const { lane, points } = song.selection;
+        if (!isThere(model) || lane === null) return;
+        model.touch(`lane:${lane}`);
+        if (points.size === 0 || model.holding()) return;
+        untrack(() => {
+            const first = model.lanes.pointsOf(lane).find((p) => points.has(p.id));
+            if (first) view.reveal(first.tick, first.tick + 1, song.caret.pitch, song.caret.pitch);
+        });
+    });
     // An edit by key may carry the notes out of sight: keep them there.
     $effect(() => {
         void song.selection.version;

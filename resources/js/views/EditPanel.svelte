@@ -13,7 +13,7 @@
     let { song, part, spec }: { song: Song; part: Part; spec: Spec } = $props();
 
     // A panel opens with what the part says; what was set last time is offered beside it.
-    let params = $state.raw<Record<string, unknown>>({});
+    let params = $state.raw<Record<string, unknown>>(untrack(given));
     const last = untrack(() => known(remembered(spec.id)));
     const lastWords = $derived(paramWords(spec, last).replace(/^: /, ''));
     const isLast = $derived(same(params, last));
@@ -45,6 +45,12 @@
     function firstStruck(notes: Note[]): Note[] {
         const start = Math.min(...notes.map((n) => n.start));
         return notes.filter((n) => n.start === start);
+    }
+
+    /** What is known where it is opened: the lane that is worked in. */
+    function given(): Record<string, unknown> {
+        const { lane } = song.selection;
+        return lane && spec.params.some((p) => p.type === 'lane' && p.name === 'lane') ? { lane } : {};
     }
 
     function set(name: string, value: unknown): void {

@@ -20,7 +20,7 @@ final class NoteClear implements Edit
     public static function spec(): Spec
     {
         return new Spec('note-clear', 'Clear the note’s curves', Family::Lane, 'Deletes the curves of the selected notes.', [
-            Param::lane('lane', 'Lane; all where none is named', true),
+            Param::lane('lane', 'Lane', 'all'),
         ], words: ['expression', 'remove', 'straighten'], examples: [[]], keeps: true);
     }
 

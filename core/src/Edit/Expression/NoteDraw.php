@@ -23,7 +23,7 @@ final class NoteDraw implements Edit
     public static function spec(): Spec
     {
         return new Spec('note-draw', 'Draw a curve on the note', Family::Lane, 'Draws a curve that holds for the selected notes only.', [
-            Param::lane('lane', 'Lane: bend, pressure or a controller', true),
+            Param::lane('lane', 'Lane: bend, pressure or a controller', 'the bend'),
             Param::points('points', 'Points, in ticks from the note’s start'),
         ], words: ['expression', 'bend', 'curve'], examples: [['points' => [[0, 0], [240, 2048], [480, 0]]], ['lane' => 'cc:11', 'points' => [[0, 40], [300, 100]]]], keeps: true, asked: false);
     }

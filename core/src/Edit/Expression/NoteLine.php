@@ -22,7 +22,7 @@ final class NoteLine implements Edit
     public static function spec(): Spec
     {
         return new Spec('note-line', 'A line on the note', Family::Lane, 'Draws a line that holds for the selected notes only: a bend in cents, or a controller.', [
-            Param::lane('lane', 'Lane: bend, pressure or a controller', true),
+            Param::lane('lane', 'Lane: bend, pressure or a controller', 'the bend'),
             Param::integer('low', 'At the start: cents of a bend, else 0 to 127', -4800, 4800, -100),
             Param::integer('high', 'At the end', -4800, 4800, 0),
             Param::integer('from', 'From', 0, 100, 0, 'percent of its length'),

@@ -25,7 +25,7 @@ final class NoteShape implements Edit
     public static function spec(): Spec
     {
         return new Spec('note-shape', 'A shape on the note', Family::Lane, 'Draws vibrato, a swell or another shape that holds for the selected notes only.', [
-            Param::lane('lane', 'Lane: bend, pressure or a controller', true),
+            Param::lane('lane', 'Lane: bend, pressure or a controller', 'the bend'),
             Param::choice('shape', 'Shape', self::SHAPES, 'vibrato'),
             Param::integer('depth', 'Depth of the vibrato: cents of a bend, else of 127', 0, 1200, 30),
             Param::number('rate', 'Rate of the vibrato', 0.1, 20, 5.5, 'a second'),

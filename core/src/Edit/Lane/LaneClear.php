@@ -23,7 +23,7 @@ final class LaneClear implements Edit
     public static function spec(): Spec
     {
         return new Spec('lane-clear', 'Clear a lane', Family::Lane, 'Deletes the points of a lane in a stretch of time.', [
-            Param::lane('lane', 'Lane'),
+            EditInput::inLane(),
             Param::place('from', 'From', default: new Word('span-start')),
             Param::place('to', 'To', 1, new Word('span-end')),
         ], Requires::Part, ['delete', 'remove', 'automation', 'points'], [['lane' => 'cc:11', 'from' => 0, 'to' => 20_000], ['lane' => 'cc:64', 'from' => 0, 'to' => 20_000]], keeps: true);
@@ -31,7 +31,7 @@ final class LaneClear implements Edit
 
     public function apply(EditInput $input): Outcome
     {
-        $lane = $input->params->lane('lane');
+        $lane = $input->lane();
         [$from, $to] = [$input->params->integer('from'), $input->params->integer('to')];
         if ($to <= $from) {
             throw Refusal::parameter('to', $to, 'a place after from');

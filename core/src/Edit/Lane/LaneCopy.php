@@ -29,11 +29,11 @@ final class LaneCopy implements Edit
     public static function spec(): Spec
     {
         return new Spec('lane-copy', 'Copy a stretch of a lane', Family::Lane, 'Copies the span of a lane to the caret, also into another lane or part.', [
-            Param::lane('lane', 'Lane'),
+            EditInput::inLane(),
             Param::place('from', 'From', default: new Word('span-start')),
             Param::place('to', 'To', 1, new Word('span-end')),
             Param::place('at', 'To the place', default: new Word('caret')),
-            Param::lane('into', 'Into the lane', optional: true),
+            Param::lane('into', 'Into the lane', 'the same'),
             Param::part('part', 'Into the part'),
             Param::flag('move', 'Delete it here'),
         ], Requires::Part, ['duplicate', 'paste', 'automation', 'move'], [['lane' => 'cc:11', 'from' => 0, 'to' => 9000, 'at' => 20_000], ['lane' => 'cc:11', 'from' => 0, 'to' => 9000, 'at' => 0, 'into' => 'bend'], ['lane' => 'cc:1', 'from' => 0, 'to' => 9000, 'at' => 30_000, 'move' => true]], keeps: true);
@@ -44,7 +44,7 @@ final class LaneCopy implements Edit
         $params = $input->params;
         $part = $input->part();
         $target = $params->has('part') ? $input->score->part($params->integer('part')) : $part;
-        $lane = $params->lane('lane');
+        $lane = $input->lane();
         $into = $params->has('into') ? $params->lane('into') : $lane;
         [$from, $to, $at] = [$params->integer('from'), $params->integer('to'), $params->integer('at')];
         if ($to <= $from) {
@@ -74,11 +74,9 @@ final class LaneCopy implements Edit
         $end = $at + $to - $from;
         $after = LaneCurve::heldAt($target, $into, $channelThere, $end);
         LaneCurve::clear($builder, $target, $into, $channelThere, $at, $end);
-        [$least, $most] = $lane->range();
-        [$low, $high] = $into->range();
         $mapped = null;
         foreach ($copied as $tick => $value) {
-            $mapped = (int) round($low + ($value - $least) * ($high - $low) / ($most - $least));
+            $mapped = LanePaste::mapped($value, $lane, $into);
             $builder->putPoint($target, $into->point($builder->newPointId($target), $tick - $from + $at, $channelThere, $mapped));
         }
         if ($after !== null && $after !== $mapped && ! LaneCurve::standsAt($target, $into, $channelThere, $end)) {

@@ -25,7 +25,7 @@ final class LaneLine implements Edit
     public static function spec(): Spec
     {
         return new Spec('lane-line', 'A line in a lane', Family::Lane, 'Draws a straight or bent line in a lane.', [
-            Param::lane('lane', 'Lane'),
+            EditInput::inLane(),
             Param::place('from', 'From', default: new Word('span-start')),
             Param::place('to', 'To', 1, new Word('span-end')),
             Param::integer('low', 'Value at the start', 0, 127, 0),
@@ -38,7 +38,7 @@ final class LaneLine implements Edit
     public function apply(EditInput $input): Outcome
     {
         $params = $input->params;
-        $lane = $params->lane('lane');
+        $lane = $input->lane();
         [$from, $to, $low, $high, $curve] = [$params->integer('from'), $params->integer('to'), $params->integer('low'), $params->integer('high'), $params->integer('curve')];
         $builder = new ChangeBuilder;
         $count = LaneCurve::draw($builder, $input, $input->part(), $lane, $from, $to, static fn (float $x): float => $low + ($high - $low) * LaneCurve::bent($x, $curve),

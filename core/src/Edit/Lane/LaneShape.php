@@ -28,7 +28,7 @@ final class LaneShape implements Edit
     public static function spec(): Spec
     {
         return new Spec('lane-shape', 'A shape in a lane', Family::Lane, 'Draws a swell, a sine or another shape over the span.', [
-            Param::lane('lane', 'Lane'),
+            EditInput::inLane(),
             Param::choice('shape', 'Shape', self::SHAPES, 'swell'),
             Param::place('from', 'From', default: new Word('span-start')),
             Param::place('to', 'To', 1, new Word('span-end')),
@@ -37,6 +37,7 @@ final class LaneShape implements Edit
             Param::grid('period', 'Period', default: '1/4'),
             Param::integer('seed', 'Seed', 0, 0x7FFFFFFF, 1),
         ], Requires::Part, ['swell', 'sine', 'lfo', 'vibrato', 'random', 'crescendo', 'automation'], [['lane' => 'cc:11', 'from' => 0, 'to' => 7680], ['lane' => 'cc:1', 'shape' => 'sine', 'from' => 0, 'to' => 3840], ['lane' => 'bend', 'shape' => 'random', 'from' => 0, 'to' => 3840, 'seed' => 4]], keeps: true, forms: [
+            ['title' => 'A swell over the span', 'params' => ['shape' => 'swell'], 'words' => ['crescendo', 'dynamics']],
             ['title' => 'A swell of expression over the span', 'params' => ['lane' => 'cc:11', 'shape' => 'swell'], 'words' => ['crescendo', 'dynamics']],
         ]);
     }
@@ -44,7 +45,7 @@ final class LaneShape implements Edit
     public function apply(EditInput $input): Outcome
     {
         $params = $input->params;
-        $lane = $params->lane('lane');
+        $lane = $input->lane();
         [$from, $to, $low, $high] = [$params->integer('from'), $params->integer('to'), $params->integer('low'), $params->integer('high')];
         $lines = $input->time()->lines($params->grid('period'));
         $period = max(1, $lines->after($from) - $lines->nearest($from));

@@ -25,7 +25,7 @@ final class LaneThin implements Edit
     public static function spec(): Spec
     {
         return new Spec('lane-thin', 'Thin a lane', Family::Lane, 'Removes points that are hardly heard.', [
-            Param::lane('lane', 'Lane'),
+            EditInput::inLane(),
             Param::integer('tolerance', 'Tolerance, in 127ths', 0, 64, 2),
         ], Requires::Part, ['reduce', 'simplify', 'points', 'controller', 'automation'], [['lane' => 'cc:11', 'tolerance' => 60], ['lane' => 'cc:1', 'tolerance' => 60]], keeps: true);
     }
@@ -33,7 +33,7 @@ final class LaneThin implements Edit
     public function apply(EditInput $input): Outcome
     {
         $part = $input->part();
-        $lane = $input->params->lane('lane');
+        $lane = $input->lane();
         [$least, $most] = $lane->range();
         $tolerance = $input->params->integer('tolerance') * ($most - $least) / 127;
         $points = array_filter($part->points->all(), $lane->holds(...));

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Jactonic\Core\Edit\Structure;
 
 use Jactonic\Core\Change\ChangeBuilder;
+use Jactonic\Core\Edit\AppliesTo;
 use Jactonic\Core\Edit\Edit;
 use Jactonic\Core\Edit\EditInput;
 use Jactonic\Core\Edit\Family;
@@ -13,7 +14,10 @@ use Jactonic\Core\Edit\Spec;
 use Jactonic\Core\Edit\Wording;
 use Jactonic\Core\Param\Param;
 use Jactonic\Core\Refusal;
+use Jactonic\Core\Score\Lane;
 use Jactonic\Core\Score\Note;
+use Jactonic\Core\Score\Part;
+use Jactonic\Core\Score\Point;
 use Jactonic\Core\Selection\Selection;
 use Jactonic\Core\Time\Lines;
 
@@ -40,14 +44,14 @@ final class Repeat implements Edit
             Param::place('from', 'Span from', optional: true),
             Param::place('to', 'Span to', 1, optional: true),
             EditInput::lanes(),
-        ], words: ['duplicate', 'copy', 'again', 'loop'], examples: [[], ['times' => 3, 'every' => 'bars'], ['every' => 'span', 'from' => 960, 'to' => 5000]]);
+        ], words: ['duplicate', 'copy', 'again', 'loop'], takes: [AppliesTo::Notes, AppliesTo::Points], examples: [[], ['times' => 3, 'every' => 'bars'], ['every' => 'span', 'from' => 960, 'to' => 5000]]);
     }
 
     public function apply(EditInput $input): Outcome
     {
         $params = $input->params;
         $times = $params->integer('times');
-        if ($times * $input->selection->count() > self::MOST_COPIES) {
+        if ($times * ($input->selection->count() + $input->selection->countPoints()) > self::MOST_COPIES) {
             throw Refusal::parameter('times', $times, sprintf('fewer: %d copies at most', self::MOST_COPIES));
         }
         [$shifts, $said] = $this->shifts($input, $times);
@@ -67,11 +71,45 @@ final class Repeat implements Edit
                 }
             }
         }
-        if ($input->firstStart() + $shifts[count($shifts) - 1] > PHP_INT_MAX >> 20) {
+        $points = [];
+        foreach ($input->partsOfPoints() as $part) {
+            foreach (array_filter($input->selection->points[$part->id]) as $name => $chosen) {
+                $points[$part->id][$name] = self::copied($builder, $part, Lane::parse($name), array_map(static fn (int $id): Point => $part->points[$id], $chosen), $shifts);
+            }
+        }
+        if ($input->firstPlace() + $shifts[count($shifts) - 1] > PHP_INT_MAX >> 20) {
             throw new Refusal('A copy would lie past the end of time: nothing was copied.', 'times');
         }
 
-        return new Outcome($builder->change(), new Selection($ids), sprintf('%s repeated%s, every %s.', Wording::notes($input->selection->count()), $times === 1 ? '' : ", $times times", $said));
+        return new Outcome($builder->change(), new Selection($ids, $points), sprintf('%s repeated%s, every %s.', Wording::chosen($input), $times === 1 ? '' : ", $times times", $said));
+    }
+
+    /**
+     * Copies points of a lane; each copy replaces what lies from the first of its points to the last.
+     *
+     * @param  non-empty-list<Point>  $points
+     * @param  non-empty-list<int>  $shifts
+     * @return list<int> ids of the copies
+     */
+    private static function copied(ChangeBuilder $builder, Part $part, Lane $lane, array $points, array $shifts): array
+    {
+        [$first, $last] = [min(array_map(static fn (Point $p): int => $p->tick, $points)), max(array_map(static fn (Point $p): int => $p->tick, $points))];
+        $ids = [];
+        foreach ($shifts as $shift) {
+            // What is repeated stays, also where a copy begins before it ends.
+            foreach ($part->points->all() as $old) {
+                if ($lane->holds($old) && $old->status === $points[0]->status && $old->tick >= $first + $shift && $old->tick <= $last + $shift && ! in_array($old, $points, true)) {
+                    $builder->dropPoint($part, $old);
+                }
+            }
+            foreach ($points as $point) {
+                $copy = $point->copiedAs($builder->newPointId($part))->movedTo($point->tick + $shift);
+                $builder->putPoint($part, $copy);
+                $ids[] = $copy->id;
+            }
+        }
+
+        return $ids;
     }
 
     /**
@@ -82,15 +120,12 @@ final class Repeat implements Edit
     private function shifts(EditInput $input, int $times): array
     {
         $params = $input->params;
-        [$part] = $input->first();
-        $ends = [];
-        foreach ($input->parts() as $each) {
-            foreach ($input->chosen($each) as $note) {
-                $ends[] = $note->end();
-            }
+        $part = $input->selection->isEmpty() ? $input->part() : $input->first()[0];
+        [$first, $last] = array_map(Note::whole(...), $input->stretch());
+        if ($input->selection->isEmpty()) {
+            // The last point holds on, to the next line.
+            $last = (int) $input->lines($part)->after($last);
         }
-        $first = Note::whole($input->firstStart());
-        $last = $ends === [] ? $first : max($ends);
         $every = $params->choice('every');
         if ($every === 'span') {
             [$from, $to] = $params->has('from') || $params->has('to') ? [$params->integer('from'), $params->integer('to')] : $input->context->span();

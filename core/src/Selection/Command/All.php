@@ -13,7 +13,7 @@ final class All implements SelectionCommand
 {
     public static function spec(): SelectionSpec
     {
-        return new SelectionSpec('Select all notes');
+        return new SelectionSpec('Select all notes', ofPoints: 'Select all points');
     }
 
     public static function select(SelectionInput $input): array

@@ -15,7 +15,7 @@ final class Bar implements SelectionCommand
 {
     public static function spec(): SelectionSpec
     {
-        return new SelectionSpec('Select the whole bar', Scope::FromSelection);
+        return new SelectionSpec('Select the whole bar', Scope::FromSelection, ofPoints: 'Select the points of the whole bar');
     }
 
     public static function select(SelectionInput $input): array

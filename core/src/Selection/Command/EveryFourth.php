@@ -14,7 +14,7 @@ final class EveryFourth implements SelectionCommand
 {
     public static function spec(): SelectionSpec
     {
-        return new SelectionSpec('Select every fourth note', Scope::AmongSelection);
+        return new SelectionSpec('Select every fourth note', Scope::AmongSelection, ofPoints: 'Select every fourth point');
     }
 
     public static function select(SelectionInput $input): array

@@ -14,7 +14,7 @@ final class EverySecond implements SelectionCommand
 {
     public static function spec(): SelectionSpec
     {
-        return new SelectionSpec('Select every second note', Scope::AmongSelection, ['every other', 'alternate']);
+        return new SelectionSpec('Select every second note', Scope::AmongSelection, ['every other', 'alternate'], ofPoints: 'Select every second point');
     }
 
     public static function select(SelectionInput $input): array

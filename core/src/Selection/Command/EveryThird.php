@@ -14,7 +14,7 @@ final class EveryThird implements SelectionCommand
 {
     public static function spec(): SelectionSpec
     {
-        return new SelectionSpec('Select every third note', Scope::AmongSelection);
+        return new SelectionSpec('Select every third note', Scope::AmongSelection, ofPoints: 'Select every third point');
     }
 
     public static function select(SelectionInput $input): array

@@ -16,11 +16,11 @@ final class FirstChords implements SelectionCommand
 {
     public static function spec(): SelectionSpec
     {
-        return new SelectionSpec('Select the first chord of each bar', Scope::AmongSelection);
+        return new SelectionSpec('Select the first chord of each bar', Scope::AmongSelection, ofPoints: 'Select the first point of each bar');
     }
 
     public static function select(SelectionInput $input): array
     {
-        return Chords::firstOfEach($input->among(), $input->time()->lines(Grid::parse('bar')), $input->time(), $input->part);
+        return Chords::firstOfEach($input->among(), $input->time()->lines(Grid::parse('bar')), $input->time(), $input->gather);
     }
 }

@@ -14,7 +14,7 @@ final class GrowNext implements SelectionCommand
 {
     public static function spec(): SelectionSpec
     {
-        return new SelectionSpec('Add the next note to the selection', Scope::Walk, atEnd: 'There is no later note.');
+        return new SelectionSpec('Add the next note to the selection', Scope::Walk, atEnd: 'There is no later note.', ofPoints: 'Add the next point to the selection');
     }
 
     public static function select(SelectionInput $input): array

@@ -14,7 +14,7 @@ final class GrowPrevious implements SelectionCommand
 {
     public static function spec(): SelectionSpec
     {
-        return new SelectionSpec('Add the previous note to the selection', Scope::Walk, atEnd: 'There is no earlier note.');
+        return new SelectionSpec('Add the previous note to the selection', Scope::Walk, atEnd: 'There is no earlier note.', ofPoints: 'Add the previous point to the selection');
     }
 
     public static function select(SelectionInput $input): array

@@ -14,7 +14,7 @@ final class Inverse implements SelectionCommand
 {
     public static function spec(): SelectionSpec
     {
-        return new SelectionSpec('Invert selection', words: ['invert', 'the others', 'inverse', 'rest'], isSingle: true);
+        return new SelectionSpec('Invert selection', words: ['invert', 'the others', 'inverse', 'rest'], isSingle: true, ofPoints: 'Invert selection');
     }
 
     public static function select(SelectionInput $input): array

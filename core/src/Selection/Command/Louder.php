@@ -15,7 +15,7 @@ final class Louder implements SelectionCommand
 {
     public static function spec(): SelectionSpec
     {
-        return new SelectionSpec('Select the louder notes', Scope::FromSelection);
+        return new SelectionSpec('Select the louder notes', Scope::FromSelection, ofPoints: 'Select the higher points');
     }
 
     public static function select(SelectionInput $input): array

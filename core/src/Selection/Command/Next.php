@@ -15,11 +15,11 @@ final class Next implements SelectionCommand
 {
     public static function spec(): SelectionSpec
     {
-        return new SelectionSpec('Go to the next note', Scope::Walk, atEnd: 'There is no later note.');
+        return new SelectionSpec('Go to the next note', Scope::Walk, atEnd: 'There is no later note.', ofPoints: 'Go to the next point');
     }
 
     public static function select(SelectionInput $input): array
     {
-        return Walk::beside($input->notes, $input->selected, $input->near, $input->row, 1, $input->time(), $input->part);
+        return Walk::beside($input->notes, $input->selected, $input->near, $input->row, 1, $input->time(), $input->gather);
     }
 }

@@ -13,7 +13,7 @@ final class None implements SelectionCommand
 {
     public static function spec(): SelectionSpec
     {
-        return new SelectionSpec('Deselect', isSingle: true);
+        return new SelectionSpec('Deselect', isSingle: true, ofPoints: 'Deselect');
     }
 
     public static function select(SelectionInput $input): array

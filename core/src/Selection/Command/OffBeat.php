@@ -11,7 +11,7 @@ final class OffBeat extends ByFilter
 {
     public static function spec(): SelectionSpec
     {
-        return new SelectionSpec('Select the notes off the beat');
+        return new SelectionSpec('Select the notes off the beat', ofPoints: 'Select the points off the beat');
     }
 
     protected static function filter(): array

@@ -11,7 +11,7 @@ final class OffGrid extends ByFilter
 {
     public static function spec(): SelectionSpec
     {
-        return new SelectionSpec('Select the notes off the grid', words: ['loose', 'early and late']);
+        return new SelectionSpec('Select the notes off the grid', words: ['loose', 'early and late'], ofPoints: 'Select the points off the grid');
     }
 
     protected static function filter(): array

@@ -11,7 +11,7 @@ final class OnBeat extends ByFilter
 {
     public static function spec(): SelectionSpec
     {
-        return new SelectionSpec('Select the notes on the beat');
+        return new SelectionSpec('Select the notes on the beat', ofPoints: 'Select the points on the beat');
     }
 
     protected static function filter(): array

@@ -14,7 +14,7 @@ final class OutsideSpan implements SelectionCommand
 {
     public static function spec(): SelectionSpec
     {
-        return new SelectionSpec('Select the notes outside the span', needsSpan: true);
+        return new SelectionSpec('Select the notes outside the span', needsSpan: true, ofPoints: 'Select the points outside the span');
     }
 
     public static function select(SelectionInput $input): array

@@ -15,7 +15,7 @@ final class Row implements SelectionCommand
 {
     public static function spec(): SelectionSpec
     {
-        return new SelectionSpec('Select the whole row', Scope::FromSelection, ['row', 'same note']);
+        return new SelectionSpec('Select the whole row', Scope::FromSelection, ['row', 'same note'], ofPoints: 'Select the points of the same value');
     }
 
     public static function select(SelectionInput $input): array

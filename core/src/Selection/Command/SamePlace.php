@@ -15,7 +15,7 @@ final class SamePlace implements SelectionCommand
 {
     public static function spec(): SelectionSpec
     {
-        return new SelectionSpec('Select the notes at the same place in the bar', Scope::FromSelection);
+        return new SelectionSpec('Select the notes at the same place in the bar', Scope::FromSelection, ofPoints: 'Select the points at the same place in the bar');
     }
 
     public static function select(SelectionInput $input): array

@@ -15,7 +15,7 @@ final class Softer implements SelectionCommand
 {
     public static function spec(): SelectionSpec
     {
-        return new SelectionSpec('Select the softer notes', Scope::FromSelection);
+        return new SelectionSpec('Select the softer notes', Scope::FromSelection, ofPoints: 'Select the lower points');
     }
 
     public static function select(SelectionInput $input): array

@@ -14,7 +14,7 @@ final class Span implements SelectionCommand
 {
     public static function spec(): SelectionSpec
     {
-        return new SelectionSpec('Select the notes in the span', needsSpan: true);
+        return new SelectionSpec('Select the notes in the span', needsSpan: true, ofPoints: 'Select the points in the span');
     }
 
     public static function select(SelectionInput $input): array

@@ -1,10 +1,9 @@
 import type { Handler } from '../../keys/keys.svelte';
-import type { Point } from '../../api/tables';
 import { Lane } from '../../rules/lane';
 import { valueWords } from '../lanes.svelte';
 import type { RollModel } from '../roll-model.svelte';
-import { asked } from './moving';
-import { CARET_MOVERS, louderBy } from './make';
+import * as make from './make';
+import { IN_LANES, POINT, UNNAMED_LANE } from './make';
 
 /** What is selected in the lane that is worked in; of one point its value and place. */
 export function sayPoints({ song, lanes, part }: RollModel): void {
@@ -22,9 +21,9 @@ export function sayPoints({ song, lanes, part }: RollModel): void {
     );
 }
 
-/** What keys do while a lane is worked in: to its points what they do to notes, and what is no business of a lane to notes. */
+/** What keys do while a lane is worked in, and what brings lanes and takes them away. */
 export function inLanes(model: RollModel): Record<string, Handler> {
-    return { ...views(model), ...choosing(model), ...moving(model) };
+    return { ...views(model), ...drawing(model), ...atCaret(model), ...leaving(model) };
 }
 
 /** Lanes and curves that come and go. */
@@ -49,16 +48,89 @@ function views(model: RollModel): Record<string, Handler> {
     };
 }
 
-/** What is selected among the points of the lane that has the keys. */
-function choosing(model: RollModel): Record<string, Handler> {
+/** Edits that draw in a lane: the lane is shown, and a value typed is kept for the next point. */
+function drawing(model: RollModel): Record<string, Handler> {
     const { song, lanes } = model;
-    const moves = movesOf(model);
+    const show: Handler = (p) => {
+        lanes.reveal(typeof p.lane === 'string' ? p.lane : (song.selection.lane ?? UNNAMED_LANE));
+        return false;
+    };
+    const point: Handler = (p, binding, press) => {
+        const lane = typeof p.lane === 'string' ? p.lane : (song.selection.lane ?? UNNAMED_LANE);
+        if (typeof p.value === 'number') lanes.typed.set(lane, p.value);
+        return show(p, binding, press);
+    };
+    return { ...Object.fromEntries(IN_LANES.map((edit) => [edit, show])), [POINT]: point };
+}
+
+/** What is put at the caret, found there and taken away there, where a lane has the keys. */
+function atCaret(model: RollModel): Record<string, Handler> {
+    const { song, lanes } = model;
     return {
-        select: (p) => {
-            const move = song.selection.lane ? moves[String(p.move)] : undefined;
-            if (!move) return false;
-            song.afterAll(move);
+        'insert-at': (p) => {
+            const { lane } = song.selection;
+            if (!lane || model.own.open) return false;
+            song.afterAll(() => {
+                const at = p.at === 'pointer' ? (song.pointer?.tick ?? song.caret.tick) : song.caret.tick;
+                song.do(
+                    make.pointAt(lane, p.at === 'pointer' ? 'pointer' : 'caret', newValue(model, lane, at, p.touch)),
+                );
+                if (p.at !== 'pointer') song.inTurn(() => goOn(model));
+            });
         },
+        pass: (p) => {
+            const { lane } = song.selection;
+            if (!lane) return false;
+            song.afterAll(() => toEdge(model, lane, p.to === 'start' ? 'start' : 'end'));
+        },
+        'note-here': (p) => {
+            const { lane } = song.selection;
+            if (!lane || model.own.open) return false;
+            song.afterAll(() => {
+                const at = p.at === 'pointer' ? (song.pointer?.tick ?? -1) : song.caret.tick;
+                const there = lanes
+                    .pointsOf(lane)
+                    .filter((q) => q.tick === at)
+                    .map((q) => q.id);
+                if (there.length === 0)
+                    return song.tell(`There is no point ${p.at === 'pointer' ? 'under the pointer' : 'at the caret'}.`);
+                if (p.what === 'delete') return song.do(make.remove({ part: model.part.id, lane, points: there }));
+                const kept = p.what === 'add' ? [...song.selection.points] : [];
+                choose(model, [...new Set([...kept, ...there])]);
+            });
+        },
+    };
+}
+
+/** Selects what lies in the lane before the caret, or from it on. The caret stays. */
+function toEdge(model: RollModel, lane: string, edge: 'start' | 'end'): void {
+    const { tick } = model.song.caret;
+    const all = model.lanes.pointsOf(lane).filter((p) => (edge === 'start' ? p.tick < tick : p.tick >= tick));
+    choose(
+        model,
+        all.map((p) => p.id),
+    );
+}
+
+/** The value of a new point where the lane holds none: the one typed last. */
+function newValue(model: RollModel, name: string, at: number, touch: unknown): number | undefined {
+    const { lanes, part } = model;
+    const lane = new Lane(name);
+    if (touch !== undefined) return lane.at((part.settings.touches[Number(touch) - 1] ?? 0) / 127);
+    return lanes.all(name).some((p) => p.tick <= at) ? undefined : lanes.typed.get(name);
+}
+
+/** Writing goes on at the next line; the point just put in stays selected, to be set. */
+function goOn(model: RollModel): void {
+    if (model.song.goesOn === null) return;
+    model.song.putCaret(model.song.goesOn);
+    model.caretWent();
+}
+
+/** Esc: from the points to the lane, from the lane to the notes. */
+function leaving(model: RollModel): Record<string, Handler> {
+    const { song, lanes } = model;
+    return {
         escape: () => {
             if (model.own.open) return model.own.away();
             if (!song.selection.lane) return false;
@@ -70,88 +142,8 @@ function choosing(model: RollModel): Record<string, Handler> {
     };
 }
 
-function moving({ song }: RollModel): Record<string, Handler> {
-    const [inTime, byLine, inPitch] = CARET_MOVERS as [string, string, string];
-    const inTimeOf =
-        (edit: string): Handler =>
-        (p, _, press) => {
-            if (!song.selection.lane || song.selection.points.size === 0) return false;
-            song.do(asked(edit, p, press));
-        };
-    return {
-        // Up and down is the value: by one, and with Shift by ten.
-        [inPitch]: (p, _, press) => {
-            if (!song.selection.lane) return false;
-            const by = Number(p.steps ?? p.semitones);
-            const { edit, params } = louderBy(Math.abs(by) === 1 ? by : Math.sign(by) * 10);
-            song.do(asked(edit!, params!, press));
-        },
-        [inTime]: inTimeOf(inTime),
-        [byLine]: inTimeOf(byLine),
-    };
-}
-
-function choose(model: RollModel, ids: readonly number[], at = ids.length === 1 ? ids[0] : undefined): void {
-    const { song, lanes } = model;
-    const lane = song.selection.lane!;
+function choose(model: RollModel, ids: readonly number[]): void {
+    const { song } = model;
     song.byHand(() => (song.selection.points = new Set(ids)));
-    model.touch(`lane:${lane}`);
-    const all = lanes.pointsOf(lane);
-    // The caret goes with the walk.
-    const last = all.find((p) => p.id === at);
-    if (last) {
-        song.putCaret(last.tick);
-        model.view.reveal(last.tick, last.tick + 1, song.caret.pitch, song.caret.pitch);
-    }
     sayPoints(model);
-}
-
-function walk(model: RollModel, way: 1 | -1, grows: boolean): void {
-    const { song, lanes } = model;
-    const all = lanes.pointsOf(song.selection.lane!);
-    const chosen = all.filter((p) => song.selection.points.has(p.id));
-    const edge = way > 0 ? chosen.at(-1) : chosen[0];
-    const at = edge
-        ? all.indexOf(edge) + way
-        : way > 0
-          ? all.findIndex((p) => p.tick >= song.caret.tick)
-          : all.findLastIndex((p) => p.tick <= song.caret.tick);
-    const next = all[at];
-    if (!next) return song.tell('There is no point that way.');
-    choose(model, grows ? [...chosen.map((p) => p.id), next.id] : [next.id], next.id);
-}
-
-/** Ways of selecting points, by their names. */
-function movesOf(model: RollModel): Record<string, () => void> {
-    const { song, lanes } = model;
-    const points = (): readonly Point[] => lanes.pointsOf(song.selection.lane!);
-    return {
-        next: () => walk(model, 1, false),
-        previous: () => walk(model, -1, false),
-        'grow-next': () => walk(model, 1, true),
-        'grow-previous': () => walk(model, -1, true),
-        all: () =>
-            choose(
-                model,
-                points().map((p) => p.id),
-            ),
-        none: () => choose(model, []),
-        inverse: () =>
-            choose(
-                model,
-                points()
-                    .filter((p) => !song.selection.points.has(p.id))
-                    .map((p) => p.id),
-            ),
-        span: () => {
-            const { span } = song;
-            if (!span) return song.tell('There is no span.');
-            choose(
-                model,
-                points()
-                    .filter((p) => p.tick >= span.from && p.tick < span.to)
-                    .map((p) => p.id),
-            );
-        },
-    };
 }

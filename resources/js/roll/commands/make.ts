@@ -97,6 +97,27 @@ export const clearLane = (part: number, lane: string, from: number, to: number):
     on: { part, notes: [] },
     params: { lane, from, to },
 });
+/** One point; with no value named, what the lane holds there. */
+export const pointAt = (lane: string, at: 'caret' | 'pointer', value?: number): Command => ({
+    edit: POINT,
+    params: { lane, at, ...(value === undefined ? {} : { value }) },
+});
+export const pastePoints = (
+    part: number,
+    lane: string,
+    of: string,
+    points: [number, number][],
+    at: number,
+    anchor: number,
+): Command => ({
+    edit: 'lane-paste',
+    on: { part, lane, points: [] },
+    params: { lane, of, points, at, anchor },
+});
+/** What draws in a lane: one that is named, the one worked in, or this. */
+export const UNNAMED_LANE = 'cc:11';
+export const POINT = 'lane-point';
+export const IN_LANES = ['lane-shape', 'lane-line', 'lane-clear', 'lane-copy', 'lane-thin'];
 /** Curves that one note has of its own. */
 export const drawOnNote = (lane: string, points: [number, number][], on: On): Command => ({
     edit: 'note-draw',

@@ -26,11 +26,19 @@ function orElse(model: RollModel, edit: string, other: Moves): Handler {
     const { song } = model;
     return (params, _, press) =>
         song.withSelection(() => {
-            if (!song.selection.isAny) other(params, press.times);
+            if (!song.selection.hasAny) other(params, press.times);
+            else if (song.selection.lane && edit === make.CARET_MOVERS[2]) song.do(higher(params, press));
             else if (!make.inRows(edit, params, model.view.rows)) song.do(asked(edit, params, press));
             // Which rows are used is known when all that was typed before has been answered.
             else song.afterAll(() => byRows(model, edit, params, press));
         });
+}
+
+/** In a lane up and down is the value: by one, and wide by ten. */
+function higher(params: Record<string, unknown>, press: Press): Command {
+    const by = Number(params.steps ?? params.semitones);
+    const { edit, params: more } = make.louderBy(Math.abs(by) === 1 ? by : Math.sign(by) * 10);
+    return asked(edit!, more!, press);
 }
 
 function byRows(model: RollModel, edit: string, params: Record<string, unknown>, press: Press): void {

@@ -3,6 +3,7 @@
     import { commands } from '../../keys/commands.svelte';
     import { pitchName } from '../../roll/names';
     import GridField from './GridField.svelte';
+    import LaneField from './LaneField.svelte';
     import PlaceField from './PlaceField.svelte';
     import ScaleField from './ScaleField.svelte';
     import StepField from './StepField.svelte';
@@ -147,6 +148,8 @@
             data-first={first ? '' : undefined}
             oninput={(e) => onchange(e.currentTarget.value || undefined)}
         />
+    {:else if param.type === 'lane'}
+        <LaneField {value} label={param.title} blank={param.blank} {first} {onchange} />
     {:else if param.type === 'grid'}
         <GridField value={typeof shown === 'string' ? shown : '1/16'} label={param.title} {first} {onchange} />
     {:else if param.type === 'step'}
