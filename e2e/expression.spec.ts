@@ -144,6 +144,44 @@ test('drawn on the note by mouse and by key: bend and vibrato, saved on a channe
     await expect.poll(async () => (await column(page, song, OWN)).filter(Boolean)).toEqual([]);
 });
 
+test('a curve on a note by keys alone: points put in, raised in cents, moved, walked, deleted; beyond the range it is refused', async ({
+    page,
+}) => {
+    const song = await open(page, CHORD, 'Organ', 19);
+    await press(page, 'Home', 'd', 'Alt+d');
+    await said(page, 'pitch bend, 0 points.');
+    await press(page, 'd');
+    await said(page, 'The curve has no points yet.');
+    await press(page, 'Semicolon');
+    await said(page, 'Pitch bend 0 cents, where the note starts: point 1 of 1.');
+    await press(page, 'Semicolon', 'Shift+ArrowUp', 'ArrowUp');
+    await said(page, /^Pitch bend \+1 semitone 10 cents, .* into the note: point 2 of 2\.$/);
+    await press(page, 'Alt+ArrowDown', 'Shift+ArrowLeft');
+    await said(page, /^Pitch bend \+1 semitone 9 cents, .*: point 2 of 2\.$/);
+    const curve = async (): Promise<unknown> => {
+        const [own] = (await column(page, song, OWN)).filter(Boolean) as string[];
+        return own ? (JSON.parse(own) as { bend: unknown }).bend : null;
+    };
+    // A cent and 8192 units for two semitones: 109 of 200.
+    expect(await curve()).toEqual([
+        [0, 0],
+        [1920, 4465],
+    ]);
+    await press(page, 'Shift+ArrowUp');
+    await said(page, 'A bend of +2 semitones 9 cents does not fit: the bend range of “Organ” is 2 semitones.');
+    await press(page, 'Alt+a', 'r');
+    await said(page, 'The bend range of “Organ” is 12 semitones.');
+    await press(page, 'Shift+ArrowUp');
+    await said(page, /^Pitch bend \+2 semitones 9 cents/);
+    await press(page, 'a');
+    await said(page, 'point 1 of 2');
+    await press(page, 'Delete');
+    await said(page, 'point 1 of 1.');
+    expect(await curve()).toEqual([[1920, 1427]]);
+    await press(page, 'Escape');
+    await said(page, 'The curves of the note are closed.');
+});
+
 audible('a note’s own bend is heard on it alone: the other note of the chord stays where it is', async ({ page }) => {
     await page.addInitScript(() => {
         const Real = window.AudioWorkletNode;

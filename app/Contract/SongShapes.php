@@ -21,7 +21,8 @@ final class SongShapes
         $name = Shape::named(...);
         $bytes = Shape::row(Shape::whole(), Shape::whole(), Shape::whole(), Shape::whole());
         $head = ['id' => Shape::whole(1), 'name' => Shape::text(), 'revision' => Shape::whole(0), 'canUndo' => Shape::flag(), 'canRedo' => Shape::flag()];
-        $part = self::partHead() + self::belongsToPart() + self::sounds();
+        $bend = ['bendRange' => Shape::told('Cents that a bend reaches in it.', Shape::whole(1))];
+        $part = self::partHead() + self::belongsToPart() + self::sounds() + $bend;
         $contents = ['notes' => Shape::either(Shape::list($name('NoteRow')), $name('NoteColumns')), 'points' => Shape::either(Shape::list($name('PointRow')), $name('PointColumns'))];
         $track = self::track();
         $scale = ['scale' => Shape::nullable($name('ScaleData')), 'tones' => Shape::told('Names of the twelve tones from C, as its key spells them.', Shape::list(Shape::text(), 12))];
@@ -71,7 +72,7 @@ final class SongShapes
             ], [
                 'changed' => $name('ChangedNotes'), 'changedPoints' => $name('ChangedPoints'), 'head' => $name('PartHead'),
                 'shift' => Shape::told('Ticks by which everything in it moved, before what is put.', Shape::whole()), 'lines' => $name('LinesData'),
-            ] + self::belongsToPart() + self::sounds())),
+            ] + self::belongsToPart() + self::sounds() + $bend)),
             'PartAnswer' => Shape::either(Shape::object(['part' => $name('PartData')]), Shape::object(['gone' => Shape::yes()]), $name('PartChange')),
             'CatchUp' => Shape::told('What changed since a revision.', Shape::object($head + $scale + ['parts' => Shape::map($name('PartAnswer')), 'end' => Shape::whole(0)], ['time' => $name('TimeData'), 'tracks' => Shape::list($name('TrackHead'))])),
             'SongSummary' => Shape::object(self::summary()),

@@ -52,6 +52,7 @@ final class Answer
                     'putPoints' => SongView::points($part, ($points ? $changed->points->coming() : $changed->points->after()) + self::points($before, $part)), 'dropPoints' => array_keys($changed->points->going()),
                 ] + ($notes ? ['changed' => SongView::changedNotes($part, $changed->notes)] : [])
                     + ($points ? ['changedPoints' => SongView::changedPoints($part, $changed->points)] : [])
+                    + ($changed->points->isEmpty() ? [] : SongView::bendRange($part, $score))
                     + ($changed->head === null ? [] : ['head' => SongView::partHead($part), 'shift' => $changed->head->shift()])
                     + (self::soundsOtherwise($changed, $before, $part) || Performance::is($part, $score) || Performance::is($before, $session->found) ? SongView::sounds($part, $score) : []);
             }

@@ -35,7 +35,7 @@ final class Pictures
         'small cross' => [[[480, 900, 61, 90]], 'scale' => 'C major'],
         'arrow' => [[[0, 700, 60, 127, 'carryVelocity' => 12], [960, 500, 60, 1, 'carryVelocity' => -12]]],
         'letters' => [[[480, 900, 60, 90]]],
-        'thin line' => [[[0, 1440, 60, 60]], 'do' => ['edit' => 'note-line', 'params' => ['lane' => 'bend', 'low' => -250, 'high' => 0, 'to' => 60]]],
+        'thin line' => [[[0, 1440, 60, 60]], 'do' => ['edit' => 'note-line', 'params' => ['lane' => 'bend', 'low' => -200, 'high' => 0, 'to' => 60]]],
         'pale' => [[[0, 460, 60, 90], [960, 460, 60, 90]], 'window' => [0, 960]],
         'hatched' => [[[480, 900, 60, 90]], 'other' => true],
         'dot and bar' => [[[480, 900, 60, 90]], 'sounding' => true],

@@ -10,6 +10,7 @@ use Illuminate\Support\Facades\DB;
 use Jactonic\Core\Change\RowsChange;
 use Jactonic\Core\Harmony\PitchSpelling;
 use Jactonic\Core\Score\ArticulationSet;
+use Jactonic\Core\Score\BendRange;
 use Jactonic\Core\Score\Ids;
 use Jactonic\Core\Score\Note;
 use Jactonic\Core\Score\Part;
@@ -134,10 +135,16 @@ final class SongView
     /** @return array<string, mixed> */
     public static function part(Part $part, Score $score, bool $contents = true): array
     {
-        return self::partHead($part) + self::settings($part, $score->time) + self::sounds($part, $score) + ($contents ? [
+        return self::partHead($part) + self::settings($part, $score->time) + self::sounds($part, $score) + self::bendRange($part, $score) + ($contents ? [
             'notes' => self::allNotes($part),
             'points' => self::points($part, $part->points->all()),
         ] : []);
+    }
+
+    /** @return array{bendRange: int} cents */
+    public static function bendRange(Part $part, Score $score): array
+    {
+        return ['bendRange' => BendRange::ofPart($part, $score->channelOf($part))];
     }
 
     /**

@@ -56,7 +56,9 @@ export type EditId =
     | 'note-clear'
     | 'note-draw'
     | 'note-line'
+    | 'note-point'
     | 'note-shape'
+    | 'set-bend-range'
     | 'write-chords'
     | 'lane-clear'
     | 'lane-copy'
@@ -451,6 +453,10 @@ export interface PartData {
      * What releases pedals and bends at its end: tick, status and data.
      */
     letGo: number[][];
+    /**
+     * Cents that a bend reaches in it.
+     */
+    bendRange: number;
     notes: NoteRow[] | NoteColumns;
     points: PointRow[] | PointColumns;
     /**
@@ -659,6 +665,10 @@ export interface PartChange {
      * What releases pedals and bends at its end: tick, status and data.
      */
     letGo?: number[][];
+    /**
+     * Cents that a bend reaches in it.
+     */
+    bendRange?: number;
 }
 /**
  * What changed since a revision.
@@ -769,6 +779,28 @@ export interface EditParams {
          */
         curve?: number;
     };
+    'note-point': {
+        /**
+         * cc:0 to cc:119, bend, pressure, poly-pressure or program
+         */
+        lane?: string;
+        /**
+         * a whole number from 0 to 8796093022207 ticks from its start
+         */
+        at?: number;
+        /**
+         * a number from -4800 to 4800
+         */
+        value?: number;
+        /**
+         * a whole number from 0 to 8796093022207 ticks from its start
+         */
+        to?: number;
+        /**
+         * true or false
+         */
+        remove?: boolean;
+    };
     'note-shape': {
         /**
          * cc:0 to cc:119, bend, pressure, poly-pressure or program
@@ -798,6 +830,12 @@ export interface EditParams {
          * a whole number from -4800 to 4800
          */
         high?: number;
+    };
+    'set-bend-range': {
+        /**
+         * a whole number from 1 to 48 semitones
+         */
+        semitones?: number;
     };
     'write-chords': {
         /**

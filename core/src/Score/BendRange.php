@@ -11,6 +11,46 @@ final class BendRange
 {
     public const CENTS = 200;
 
+    /** In a part as a whole: what the last of its points says. */
+    public static function ofPart(Part $part, int $channel): int
+    {
+        // Hardly any part says it: that is seen without its points being made.
+        return in_array(101, $part->points->integers('data1'), true) ? self::of(self::ordered($part), $channel) : self::CENTS;
+    }
+
+    /**
+     * Points that say the range on a channel: what chooses the parameter, and its value.
+     *
+     * @return list<Point>
+     */
+    public static function points(Part $part, int $channel): array
+    {
+        $chosen = [127, 127];
+        $found = [];
+        foreach (self::ordered($part) as $point) {
+            if ($point->status !== (Message::CONTROLLER | $channel)) {
+                continue;
+            }
+            if ($point->data1 === 101 || $point->data1 === 100) {
+                $chosen[101 - $point->data1] = $point->data2;
+            }
+            if ($chosen === [0, 0] && in_array($point->data1, [6, 38], true)) {
+                $found[] = $point;
+            }
+        }
+
+        return $found;
+    }
+
+    /** @return list<Point> in order of time */
+    private static function ordered(Part $part): array
+    {
+        $points = array_values($part->points->all());
+        usort($points, static fn (Point $a, Point $b): int => $a->tick <=> $b->tick ?: $a->id <=> $b->id);
+
+        return $points;
+    }
+
     /** @param  iterable<Point>  $points  of the channel, in order */
     public static function of(iterable $points, int $channel): int
     {

@@ -163,7 +163,9 @@ final class EveryEditTest extends TestCase
         $after = Make::after($score, $id, $params, [3, 17, 20]);
         foreach ($score->part(1)->notes as $note) {
             if (! in_array($note->id, [3, 17, 20], true)) {
-                self::assertEquals($note, $after->part(1)->notes[$note->id]);
+                // Where a bend reaches further, all curves are written anew, to sound as before.
+                $same = $id === 'set-bend-range' ? ['own' => ''] : [];
+                self::assertEquals($note->with($same), $after->part(1)->notes[$note->id]->with($same));
             }
         }
     }

@@ -14,6 +14,8 @@ export class Part {
     settings = $state.raw<Settings>(null as unknown as Settings);
     lines = $state.raw<Lines>(null as unknown as Lines);
     private pen: Pen = { ticks: 1 };
+    /** Cents that a bend reaches. */
+    bendRange = 200;
     /** The pitch classes of a scale of its own; null where it has none. */
     private ownScale = $state.raw<readonly number[] | null>(null);
     /** The pitch classes of the scale that holds in it, its own or the song’s. */
@@ -78,6 +80,7 @@ export class Part {
         this.heard.take(data);
         this.settings = data.settings;
         this.pen = data.pen;
+        this.bendRange = data.bendRange;
         this.ownScale = data.scale;
         this.lines = new Lines(typeof data.lines === 'string' ? tables[data.lines]! : data.lines);
         this.notes.clear();
@@ -105,6 +108,7 @@ export class Part {
         }
         if (change.settings) this.settings = change.settings;
         if (change.pen) this.pen = change.pen;
+        if (change.bendRange) this.bendRange = change.bendRange;
         if (change.scale !== undefined) this.ownScale = change.scale;
         if (change.lines) this.lines = new Lines(change.lines);
     }

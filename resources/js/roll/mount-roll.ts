@@ -4,6 +4,7 @@ import { transport } from '../sound/transport.svelte';
 import { takeKeys } from '../stage/keys';
 import { commandsOf, listen } from './commands';
 import { inLanes } from './commands/lanes';
+import { onOwn } from './commands/own';
 import { layersOf } from './layers';
 import { visibleNotes } from './visible-notes';
 import type { RollModel } from './roll-model.svelte';
@@ -36,6 +37,7 @@ export function mountRoll(
     takeKeys(body);
     const off = keys.handle(commandsOf(model, cancel));
     const offLanes = keys.handle(inLanes(model));
+    const offOwn = keys.handle(onOwn(model));
     const deaf = listen(model);
     transport.onFrame = (tick) => model.onFrame(tick);
     song.onCaret = () => model.caretCame();
@@ -46,6 +48,7 @@ export function mountRoll(
         transport.onFrame = () => {};
         song.seen = { left: model.view.left, scale: model.view.scale, row: model.view.row };
         deaf();
+        offOwn();
         offLanes();
         observer.disconnect();
         around.disconnect();

@@ -1,4 +1,6 @@
+import { counted } from '../rules/counted';
 import { Lane } from '../rules/lane';
+import { lengthWords } from '../rules/note-value';
 import type { Note } from '../api/tables';
 import { titleOf } from './lanes.svelte';
 import type { RollState } from './roll-state';
@@ -21,6 +23,8 @@ export class OwnCurves {
     /** The note that is opened; null while none is. */
     note = $state<number | null>(null);
     lane = $state('bend');
+    /** The point that the keys are for: its ticks from the note's start; null while none is. */
+    held = $state<number | null>(null);
     /** What is drawn before it is let go: ticks from the note's start, and value. */
     stroke: { points: [number, number][]; clears: boolean } | null = null;
 
@@ -37,17 +41,18 @@ export class OwnCurves {
         if (!first) return song.tell('Select a note to draw on.');
         if (this.model.isDrums) return song.tell('All drums share one channel, so a single one cannot have curves.');
         this.note = first.id;
+        this.held = null;
         const names = Object.keys(curvesOf(first));
         this.lane = names[0] ?? 'bend';
         this.model.view.reveal(first.start, first.start + first.length, first.pitch - 3, first.pitch + 3);
         song.tell(
-            `Drawing on ${this.model.rowName(first.pitch)} at ${song.time.position(first.start, part.lines)}: ${titleOf(this.lane).toLowerCase()}. V: another curve; Esc closes it.`,
+            `Drawing on ${this.model.rowName(first.pitch)} at ${song.time.position(first.start, part.lines)}: ${titleOf(this.lane).toLowerCase()}, ${counted(this.points.length, 'point')}.`,
         );
         this.model.touchAll();
     }
 
     away(): void {
-        this.note = null;
+        this.note = this.held = null;
         this.stroke = null;
         this.model.touchAll();
         this.model.touch('overlay');
@@ -57,8 +62,41 @@ export class OwnCurves {
     next(): void {
         const kinds = [...new Set([...KINDS, ...(this.open ? Object.keys(curvesOf(this.open)) : [])])];
         this.lane = kinds[(kinds.indexOf(this.lane) + 1) % kinds.length]!;
+        this.held = null;
         this.model.song.tell(`Drawing ${titleOf(this.lane).toLowerCase()} on the note.`);
         this.model.touch('overlay');
+    }
+
+    /** Of the curve that is drawn: ticks from the note's start and values, in order. */
+    get points(): readonly [number, number][] {
+        return this.open ? (curvesOf(this.open)[this.lane] ?? []) : [];
+    }
+
+    /** What the curve has at a place: the value of the point there or before it. */
+    valueAt(ticks: number): number {
+        return this.points.findLast(([t]) => t <= ticks)?.[1] ?? (this.lane === 'bend' ? 0 : 64);
+    }
+
+    /** A value as it is said, and as it is asked for: a bend in semitones and cents. */
+    words(value: number): string {
+        return this.lane === 'bend' ? bendWords(this.amount(value)) : String(value);
+    }
+
+    /** A value in the units in which it is asked for: cents of a bend, else as it is. */
+    amount(value: number): number {
+        return this.lane === 'bend' ? (value * this.model.part.bendRange) / 8192 : value;
+    }
+
+    /** Takes a point in hand, and says where it is. */
+    take(ticks: number | null): void {
+        const { song } = this.model;
+        this.held = ticks;
+        this.model.touch('overlay');
+        const place = this.points.findIndex(([t]) => t === ticks);
+        if (ticks === null || place < 0) return;
+        song.tell(
+            `${titleOf(this.lane)} ${this.words(this.points[place]![1])}, ${ticks === 0 ? 'where the note starts' : `${lengthWords(ticks, song.time.ppq)} into the note`}: point ${place + 1} of ${this.points.length}.`,
+        );
     }
 
     get box(): Box | null {
@@ -84,6 +122,14 @@ export class OwnCurves {
         // Near the middle a bend is none.
         return [ticks, this.lane === 'bend' && Math.abs(value) < 300 ? 0 : value];
     }
+}
+
+/** Cents as they are said: "+2 semitones", "−30 cents". */
+function bendWords(cents: number): string {
+    const all = Math.round(Math.abs(cents));
+    const [whole, rest] = [Math.floor(all / 100), all % 100];
+    const words = [whole > 0 && counted(whole, 'semitone'), (rest > 0 || whole === 0) && counted(rest, 'cent')];
+    return `${cents > 0 ? '+' : cents < 0 ? '−' : ''}${words.filter(Boolean).join(' ')}`;
 }
 
 /** A note's own curves: by lane, ticks from its start and values. */

@@ -86,16 +86,45 @@ final class NoteCurve
         return $points;
     }
 
+    /** How a number of cents is said: "+2 semitones", "−30 cents". */
+    public static function words(float $cents): string
+    {
+        $sign = $cents > 0 ? '+' : ($cents < 0 ? '−' : '');
+        $whole = intdiv((int) round(abs($cents)), 100);
+        $rest = (int) round(abs($cents)) % 100;
+        $parts = [...($whole > 0 ? [$whole === 1 ? '1 semitone' : "$whole semitones"] : []), ...($rest > 0 || $whole === 0 ? [$rest === 1 ? '1 cent' : "$rest cents"] : [])];
+
+        return $sign.implode(' ', $parts);
+    }
+
     /** A cent by the range that holds in a part, in units of a bend; at least one. */
     public static function cent(EditInput $input, Part $part): float
     {
         return max(1.0, self::units($input, $part, Lane::parse('bend'), 1));
     }
 
-    /** What is given for a lane in its units: cents of a bend by the range that holds in the part, else as it is. */
+    /**
+     * What is given for a lane in its units: cents of a bend by the range that holds in the part, else as it is.
+     *
+     * @throws Refusal for a bend beyond that range, which it names
+     */
     public static function units(EditInput $input, Part $part, Lane $lane, float $amount): float
     {
-        return $lane->name !== 'bend' ? $amount : $amount / BendRange::of($part->points->all(), $input->score->channelOf($part)) * 8192;
+        if ($lane->name !== 'bend') {
+            return $amount;
+        }
+        $range = BendRange::ofPart($part, $input->score->channelOf($part));
+        if (abs($amount) > $range) {
+            throw new Refusal(sprintf('A bend of %s does not fit: the bend range of “%s” is %s. Widen that first.', self::words($amount), $part->name, ltrim(self::words($range), '+')));
+        }
+
+        return $amount / $range * 8192;
+    }
+
+    /** A bend in units of the message, as cents by the range that holds in the part. */
+    public static function cents(EditInput $input, Part $part, int $units): float
+    {
+        return $units * BendRange::ofPart($part, $input->score->channelOf($part)) / 8192;
     }
 
     /**

@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace Jactonic\Core\Tests\Edit\Expression;
 
 use Jactonic\Core\Command\Batch;
+use Jactonic\Core\Edit\Expression\NoteCurve;
 use Jactonic\Core\Refusal;
+use Jactonic\Core\Score\BendRange;
 use Jactonic\Core\Score\Expression;
 use Jactonic\Core\Score\Lane;
 use Jactonic\Core\Score\Note;
@@ -77,6 +79,60 @@ final class ExpressionTest extends TestCase
         self::assertEqualsWithDelta(6, $crossings, 1);
     }
 
+    public function test_one_point_is_put_set_moved_and_deleted(): void
+    {
+        $curve = '{"bend":[[0,0],[480,4096],[900,0]]}';
+        self::assertSame([[0, 0], [240, 2048], [480, 4096], [900, 0]], self::points(self::own('note-point', ['at' => 240, 'value' => 50], $curve)));
+        self::assertSame([[0, 0], [480, -4096], [900, 0]], self::points(self::own('note-point', ['at' => 480, 'value' => -100], $curve)));
+        self::assertSame([[0, 0], [600, 4096], [900, 0]], self::points(self::own('note-point', ['at' => 480, 'to' => 600], $curve)));
+        self::assertSame([[0, 0], [900, 4096]], self::points(self::own('note-point', ['at' => 480, 'to' => 900], $curve)));
+        self::assertSame([[0, 0], [900, 0]], self::points(self::own('note-point', ['at' => 480, 'remove' => true], $curve)));
+        // With no value it has what the curve has there; a note with none is straight.
+        self::assertSame([[0, 0], [480, 4096], [500, 4096], [900, 0]], self::points(self::own('note-point', ['at' => 500], $curve)));
+        self::assertSame([[0, 0]], self::points(self::own('note-point', [])));
+        self::assertSame([[0, 64]], self::points(self::own('note-point', ['lane' => 'cc:11']), 'cc:11'));
+        // Past the end of the note it stands at its end.
+        self::assertSame([[1920, 0]], self::points(self::own('note-point', ['at' => 5000])));
+    }
+
+    /** A part of two notes with a bend each, of the lane and of its own, and a range of two semitones. */
+    private static function bent(): Score
+    {
+        $part = Part::of(1, 'Vibes', [new Note(1, 0, 960, 60, 80, own: '{"bend":[[0,8191]],"cc:11":[[0,5]]}'), new Note(2, 0, 960, 62, 80)], [new Point(1, 480, 0xE0, 0, 96)]);
+
+        return new Score(Timeline::of(960), [1 => $part], [1 => new Track(1, 'Vibes', 0)], 2, 2);
+    }
+
+    public function test_a_wider_bend_range_leaves_what_is_heard(): void
+    {
+        $score = self::bent();
+        $outcome = Batch::once(['edit' => 'set-bend-range', 'params' => ['semitones' => 8], 'on' => ['part' => 1, 'notes' => []]], $score);
+        $after = $outcome->change->applyTo($score)->part(1);
+
+        self::assertSame('The bend range of “Vibes” is 8 semitones.', $outcome->said);
+        self::assertSame(800, BendRange::ofPart($after, 0));
+        self::assertSame('{"bend":[[0,2048]],"cc:11":[[0,5]]}', $after->note(1)->own);
+        self::assertSame(1024, Lane::parse('bend')->value($after->points[1]));
+        self::assertSame(200, BendRange::ofPart($score->part(1), 0));
+        self::assertSame(Make::bytes($score), Make::bytes($outcome->change->inverse()->applyTo($outcome->change->applyTo($score))));
+        // Set once more there is one range, not two.
+        $wide = $outcome->change->applyTo($score);
+        $again = Batch::once(['edit' => 'set-bend-range', 'params' => ['semitones' => 4], 'on' => ['part' => 1, 'notes' => []]], $wide)->change->applyTo($wide)->part(1);
+        self::assertSame([400, 2], [BendRange::ofPart($again, 0), count(BendRange::points($again, 0))]);
+        self::assertSame(2048, Lane::parse('bend')->value($again->points[1]));
+    }
+
+    public function test_a_range_that_what_is_bent_does_not_fit_is_refused(): void
+    {
+        $this->expectExceptionMessage('A bend that is there goes further than 1 semitone:');
+        Batch::once(['edit' => 'set-bend-range', 'params' => ['semitones' => 1], 'on' => ['part' => 1, 'notes' => []]], self::bent());
+    }
+
+    public function test_cents_are_said_in_semitones(): void
+    {
+        self::assertSame(['+2 semitones', '−1 semitone 50 cents', '+1 cent', '0 cents', '−30 cents'], array_map(NoteCurve::words(...), [200, -150, 1, 0, -30]));
+    }
+
     public function test_cleared_by_lane_or_whole(): void
     {
         $both = '{"bend":[[0,5]],"cc:11":[[0,9]]}';
@@ -100,6 +156,9 @@ final class ExpressionTest extends TestCase
         yield 'a lane that is the track’s' => ['note-draw', ['lane' => 'program', 'points' => [[0, 20]]], 'belong to the whole track'];
         yield 'a lane that there is not' => ['note-draw', ['lane' => 'cc:150', 'points' => [[0, 20]]], 'cc:0 to cc:119'];
         yield 'a line backwards' => ['note-line', ['from' => 50, 'to' => 50], 'above from'];
+        yield 'a bend beyond the range' => ['note-line', ['low' => -300], 'A bend of −3 semitones does not fit: the bend range of “Vibes” is 2 semitones.'];
+        yield 'a vibrato beyond the range' => ['note-shape', ['depth' => 250], 'the bend range of “Vibes” is 2 semitones'];
+        yield 'a point beyond the range' => ['note-point', ['value' => 201], 'A bend of +2 semitones 1 cent does not fit'];
         yield 'drums' => ['note-shape', [], 'All drums share one channel', 9];
         yield 'no set' => ['articulate', ['number' => 1], 'no set of articulations yet'];
     }

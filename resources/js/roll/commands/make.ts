@@ -124,6 +124,11 @@ export const drawOnNote = (lane: string, points: [number, number][], on: On): Co
     on,
     params: { lane, points },
 });
+export const pointOnNote = (
+    lane: string,
+    on: On,
+    point: { at: number; value?: number; to?: number; remove?: boolean },
+): Command => ({ edit: 'note-point', on, params: { lane, ...point } });
 export const clearOnNote = (lane: string, on: On): Command => ({ edit: 'note-clear', on, params: { lane } });
 /** A track's set of articulations, and the command whose parameter is a number in it. */
 export const articulationsOf = (track: number, set: unknown): Command => ({
@@ -139,6 +144,7 @@ export const songRename = (name: string): Command => ({ edit: 'song-rename', par
 /** Commands that move the caret where nothing is selected, and those that make the span longer. */
 export const CARET_MOVERS = ['nudge', 'snap-nudge', 'transpose'];
 export const SPAN_MOVERS = ['resize'];
+export const DELETES = 'delete';
 /** Commands whose keys the nudge settings show. */
 export const BY_NUDGE_STEP = ['nudge', 'resize', 'snap-nudge'];
 

@@ -41,7 +41,7 @@ export function onNote(model: RollModel): Gesture {
                 );
             } else stroke.points = [...stroke.points, own.at(x, y)];
             const [ticks, value] = stroke.points.at(-1)!;
-            model.onHover(`${lengthWords(ticks, model.song.time.ppq)} into the note, ${value}`);
+            model.onHover(`${lengthWords(ticks, model.song.time.ppq)} into the note, ${own.words(value)}`);
             model.touch('overlay');
         },
         drop() {

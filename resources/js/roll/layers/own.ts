@@ -43,6 +43,13 @@ export function paintOwn(model: RollModel, ctx: CanvasRenderingContext2D): void 
     ctx.strokeStyle = c.tint;
     ctx.lineWidth = 2;
     trace(ctx, box, note, own.lane, curvesOf(note)[own.lane] ?? [], 1);
+    const place = new Lane(own.lane);
+    for (const [ticks, value] of own.points) {
+        const [x, y] = [box.x + (ticks / note.length) * box.w, box.y + (1 - place.share(value)) * box.h];
+        ctx.fillStyle = ticks === own.held ? c.selected : c.tint;
+        const half = ticks === own.held ? 4.5 : 2.5;
+        ctx.fillRect(x - half, y - half, 2 * half, 2 * half);
+    }
     if (own.stroke) {
         ctx.strokeStyle = own.stroke.clears ? c.trouble : c.selected;
         ctx.setLineDash([4, 3]);
