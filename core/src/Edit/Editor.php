@@ -37,7 +37,8 @@ final class Editor
             $outcome = $outcome->selecting(new Selection($on->notes, $on->points, $given->parts === [] ? [] : $on->parts, $given->tracks === [] ? [] : $on->tracks));
         }
         $namesNoNotes = $outcome->selection->notes === [] && $outcome->selection->points === [];
-        if ($namesNoNotes && ($given->notes !== [] || $given->points !== [])) {
+        $stands = $given->parts === [] && $given->tracks === [] && ($given->notes !== [] || $given->points !== []);
+        if ($namesNoNotes && $stands) {
             $outcome = $outcome->selecting(self::left($given, $outcome->change->applyTo($score)));
         }
         if ($outcome->change->isEmpty()) {

@@ -122,6 +122,15 @@ final class SeveralPartsTest extends TestCase
         }
     }
 
+    public function test_where_parts_are_selected_those_made_of_them_are_then(): void
+    {
+        $score = new Score(Timeline::of(960), self::score()->parts, [1 => new Track(1, 'Part', 0)], 3, 2);
+        $batch = new Batch($score, chosen: new Selection(parts: [1, 2]));
+        $batch->run(['edit' => 'as-played']);
+        $batch->run(['edit' => 'track-duplicate']);
+        self::assertSame([3, 4], $batch->chosen->parts ?? null);
+    }
+
     public function test_of_notes_that_stood_for_a_part_those_that_went_are_not_selected(): void
     {
         $batch = new Batch(self::score(), chosen: new Selection([1 => [1, 2], 2 => [1]]));

@@ -77,7 +77,9 @@ export function holdsInput(item: Item): boolean {
 export function goTogether(before: readonly Waiting[], next: Waiting): boolean {
     const [first, last] = [before[0]!, before.at(-1)!];
     if (first.kind !== 'do' || next.kind !== 'do') return true;
-    if (next.command.on && next.on && next.on !== last.on) return false;
+    const { on, set, touched } = next.command;
+    const namesItsOwn = on ?? set ?? touched;
+    if (namesItsOwn !== undefined && next.on && next.on !== last.on) return false;
     return !first.alone && !next.alone && !first.quiet === !next.quiet;
 }
 
