@@ -1523,6 +1523,10 @@ export interface EditParams {
          */
         spread?: number;
         /**
+         * one of next, pen
+         */
+        lasts?: 'next' | 'pen';
+        /**
          * true or false
          */
         group?: boolean;

@@ -86,8 +86,14 @@ final class InterfaceCommands
                 ['title' => 'Select all from the caret on', 'params' => ['to' => 'end'], 'words' => ['after', 'rest', 'end']],
                 ['title' => 'Select all before the caret', 'params' => ['to' => 'start'], 'words' => ['start']],
             ]),
-            new Command(new Spec('copy', 'Copy', Family::Structure, 'Copies the selected notes, or with none selected the notes in the span.', needs: Requires::Part, words: ['clipboard']), self::OPEN),
-            new Command(new Spec('cut', 'Cut', Family::Structure, 'Copies the notes, then deletes them.', needs: Requires::Part, words: ['clipboard', 'move']), self::OPEN),
+            new Command(new Spec('copy', 'Copy', Family::Structure, 'Copies the selected notes, or with none selected the notes in the span.', [Param::flag('span', 'Only what lies in the span')], Requires::Part, ['clipboard']), self::OPEN, [
+                ['title' => 'Copy the selected', 'params' => []],
+                ['title' => 'Copy the selected in the span, cut at its edges', 'params' => ['span' => true]],
+            ]),
+            new Command(new Spec('cut', 'Cut', Family::Structure, 'Copies the notes, then deletes them.', [Param::flag('span', 'Only what lies in the span')], Requires::Part, ['clipboard', 'move']), self::OPEN, [
+                ['title' => 'Cut the selected', 'params' => []],
+                ['title' => 'Cut the selected in the span, at its edges', 'params' => ['span' => true]],
+            ]),
             new Command(new Spec('paste', 'Paste', Family::Structure, 'Pastes the copied notes at the caret or in the same place: in this part, another part or another song. The caret moves to their end.', [
                 Param::choice('where', 'Where', ['caret', 'place'], 'caret'),
             ], Requires::Part, ['clipboard', 'insert']), self::OPEN, [

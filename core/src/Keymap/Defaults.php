@@ -161,6 +161,8 @@ final class Defaults
                 ['Alt+Shift+PageDown', 'caret', 'caret to the lower used row', ['to' => 'pitch-down']],
                 ['Mod+C', 'copy', 'copy'],
                 ['Mod+X', 'cut', 'cut'],
+                ['Mod+Alt+C', 'copy', 'copy the selected in the span', ['span' => true]],
+                ['Mod+Alt+X', 'cut', 'cut the selected in the span', ['span' => true]],
                 ['Mod+V', 'paste', 'paste at the caret'],
                 ['Mod+Shift+V', 'paste', 'paste in the same place', ['where' => 'place']],
                 ['Mod+D', 'repeat', 'repeat the notes'],

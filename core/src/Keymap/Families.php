@@ -141,6 +141,8 @@ final class Families
             ['Alt+S Q', 'panel', 'name of the song', ['edit' => 'song-rename']],
             ['Alt+S K', 'panel', 'set a marker', ['edit' => 'marker-set']],
             ['Alt+S Delete', 'panel', 'remove a marker', ['edit' => 'marker-remove']],
+            ['Alt+S Semicolon', 'set', 'the pen takes after notes clicked', ['velocityFrom' => 'touched', 'lengthFrom' => 'touched']],
+            ['Alt+S Shift+Semicolon', 'set', 'the pen stays as it is set', ['velocityFrom' => 'fixed', 'lengthFrom' => 'fixed']],
             ['Alt+S G', 'panel', 'chords into the file', ['edit' => 'write-chords']],
         ];
     }

@@ -63,16 +63,16 @@ final class ChordTest extends TestCase
         self::assertSame([52, 60, 64, 67], Chord::parse('C/E')->pitches(48));
     }
 
-    public function test_it_is_put_in_at_the_caret_as_the_pen_writes(): void
+    public function test_it_is_put_in_at_the_caret_and_lasts_to_the_bar_line(): void
     {
         $score = Make::score([], ['grid' => '1/4', 'penVelocity' => 66]);
         $command = ['edit' => 'insert-chord', 'params' => ['chord' => 'Dm7'], 'on' => ['part' => 1, 'notes' => []], 'context' => ['caret' => 1920]];
         $outcome = Batch::once($command, $score);
         $after = $outcome->change->applyTo($score);
 
-        self::assertSame([[50, 53, 57, 60], [1920, 1920, 1920, 1920], [960, 960, 960, 960], [66, 66, 66, 66]], [Make::pitches($after), Make::starts($after), Make::lengths($after), Make::velocities($after)]);
+        self::assertSame([[50, 53, 57, 60], [1920, 1920, 1920, 1920], [1920, 1920, 1920, 1920], [66, 66, 66, 66]], [Make::pitches($after), Make::starts($after), Make::lengths($after), Make::velocities($after)]);
         self::assertSame('Dm7 at 1.3.1: D3 F3 A3 C4.', $outcome->said);
-        self::assertSame(2880, $outcome->caret);
+        self::assertSame(3840, $outcome->caret);
         $this->expectExceptionMessage('would go beyond the highest or lowest pitch');
         Make::edit($score, 'insert-chord', ['chord' => 'C13', 'tick' => 0, 'low' => 108, 'inversion' => 3]);
     }

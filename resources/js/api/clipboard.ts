@@ -40,14 +40,18 @@ export class Clipboard {
     }
 
     /** Keeps what is selected, or with nothing selected what lies in the span; then does something, before all that was typed after it. */
-    copy(then: Carried): void {
-        this.song.queue.push({ kind: 'ask', ask: () => this.now(then) });
+    copy(then: Carried, onlyInSpan = false): void {
+        this.song.queue.push({ kind: 'ask', ask: () => this.now(then, onlyInSpan) });
     }
 
-    private async now(then: Carried): Promise<void> {
+    /** @param onlyInSpan of what is selected, too, only what lies in the span, cut at its edges */
+    private async now(then: Carried, onlyInSpan: boolean): Promise<void> {
         const { song } = this;
-        const inSpan = song.selection.notes.size === 0 && song.selection.points.size === 0;
-        if (inSpan && !song.span) return song.tell('Nothing is selected, and there is no span: nothing was copied.');
+        const inSpan = onlyInSpan || (song.selection.notes.size === 0 && song.selection.points.size === 0);
+        if (inSpan && !song.span)
+            return song.tell(
+                `${onlyInSpan ? 'There' : 'Nothing is selected, and there'} is no span: nothing was copied.`,
+            );
         const clip = await song.read('clip', inSpan ? { from: 'span-start', to: 'span-end' } : {});
         const isEmpty = clip.notes.length === 0 && (!song.selection.lane || Object.keys(clip.points).length === 0);
         if (isEmpty)

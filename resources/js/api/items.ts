@@ -6,12 +6,20 @@ export type Done = (kept: boolean, answer: Answer | null) => void;
 /**
  * What is waiting to be sent or done. Commands that wait travel together; `one` is a list that is a single step; `later`
  * looks at what is there when its turn comes, and so does `ask`, which waits for an answer of its own. A way through the
- * history may take the part away that is open, and its page with it.
+ * history may take the part away that is open, and its page with it. What the hand sounded as it did it is not heard again:
+ * `sounded` is told when it is answered.
  */
 export type Item =
     | { kind: 'ask'; ask: () => Promise<void>; join?: (next: Item) => boolean; movesCaret?: boolean }
     | { kind: 'later'; run: () => void; afterAll?: boolean; isPress?: boolean; opensPanel?: boolean; stroke?: string }
-    | { kind: 'do'; command: Command; keeps: boolean; alone?: { key: string; done: Done }; quiet?: () => void }
+    | {
+          kind: 'do';
+          command: Command;
+          keeps: boolean;
+          alone?: { key: string; done: Done };
+          quiet?: () => void;
+          sounded?: () => void;
+      }
     | { kind: 'one'; commands: Command[] }
     | { kind: 'undo' | 'redo'; takesPage: boolean }
     | { kind: 'steps'; step: number | null; takesPage: boolean };

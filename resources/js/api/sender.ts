@@ -32,7 +32,7 @@ export class Sender {
                 this.long.over(key, request('POST', `songs/${song.id}/${path}`, body)),
             );
             song.trouble = '';
-            this.take(answer, sealed, !isQuiet(sealed) && path === 'edits');
+            this.take(answer, sealed, !isQuiet(sealed) && path === 'edits' && !isSounded(sealed));
             return { left: answer.left ?? 0 };
         } catch (e) {
             if (e instanceof NoAnswer) {
@@ -90,8 +90,9 @@ export class Sender {
     /** Tells who waits for a command that went quietly. */
     private tellQuiet(batch: readonly Waiting[]): void {
         for (const item of batch) {
-            const quiet = item.kind === 'do' ? item.quiet : undefined;
-            if (quiet) this.song.queue.runInTurn(quiet, item.input);
+            if (item.kind !== 'do') continue;
+            if (item.quiet) this.song.queue.runInTurn(item.quiet, item.input);
+            item.sounded?.();
         }
     }
 }
@@ -104,4 +105,8 @@ function alone({ batch: [first] }: Sealed): Alone {
 
 function isQuiet({ batch: [first] }: Sealed): boolean {
     return first?.kind === 'do' && first.quiet !== undefined;
+}
+
+function isSounded({ batch }: Sealed): boolean {
+    return batch.every((i) => i.kind === 'do' && i.sounded !== undefined);
 }

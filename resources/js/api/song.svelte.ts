@@ -257,6 +257,11 @@ export class Song extends TrackList implements SongState {
         this.queue.push({ kind: 'do', command, keeps: true, quiet: done });
     }
 
+    /** Does a command whose notes the hand has sounded; `done` is told when it is answered. */
+    doSounded(command: Command, done: () => void): void {
+        this.queue.push({ kind: 'do', command, keeps: this.keeps(command), sounded: done });
+    }
+
     /** Whether the song still stands where an edit left it. */
     isLast(edit: string): boolean {
         return this.last.edit === edit && this.last.revision === this.revision && this.queue.flying.length === 0;

@@ -17,10 +17,11 @@ use Jactonic\Core\Param\Param;
 use Jactonic\Core\Param\Word;
 use Jactonic\Core\Refusal;
 use Jactonic\Core\Score\Note;
+use Jactonic\Core\Score\Part;
 use Jactonic\Core\Selection\Selection;
 
 /**
- * Puts a chord in by its name: at the caret, as long and as loud as the pen says, its root as low as the lowest pitch
+ * Puts a chord in by its name: at the caret, to the next chord or bar line, as loud as the pen says, its root as low as the lowest pitch
  * allows. The notes are selected then, and writing goes on after it.
  */
 final class InsertChord implements Edit
@@ -36,6 +37,7 @@ final class InsertChord implements Edit
             Param::place('tick', 'At', default: new Word('caret')),
             Param::pitch('low', 'Lowest note', self::LOW),
             Param::integer('spread', 'Notes moved up an octave', 0, 6, 0),
+            Param::choice('lasts', 'It lasts', ['next' => 'to the next chord or bar line', 'pen' => 'as long as the pen writes'], 'next'),
             Param::flag('group', 'As a group'),
             Param::integer('velocity', 'Velocity', Note::SOFTEST, Note::LOUDEST, setting: 'penVelocity'),
         ], Requires::Part, ['harmony', 'write', 'type'], [['chord' => 'Gm9/C', 'tick' => 960], ['chord' => 'F#m7b5', 'tick' => 0, 'inversion' => 2, 'velocity' => 40, 'spread' => 1, 'group' => true]]);
@@ -47,7 +49,8 @@ final class InsertChord implements Edit
         $part = $input->part();
         $chord = $input->params->chord('chord');
         $tick = $input->params->integer('tick');
-        $length = $part->settings()->penTicks($input->time(), $tick);
+        $isOfPen = $input->params->choice('lasts') === 'pen';
+        $length = $isOfPen ? $part->settings()->penTicks($input->time(), $tick) : self::next($input, $part, $tick) - $tick;
         $ids = $names = [];
         $group = $input->params->flag('group') ? $builder->newGroup($part) : 0;
         foreach (Voicing::opened($chord->pitches($input->params->integer('low'), $input->params->integer('inversion')), $input->params->integer('spread')) as $pitch) {
@@ -64,6 +67,14 @@ final class InsertChord implements Edit
         }
         $outcome = new Outcome($builder->change(), new Selection([$part->id => $ids]), sprintf('%s at %s: %s.', $chord->name, $input->time()->position($tick), implode(' ', $names)));
 
-        return $outcome->caretAt($part->settings()->penGoesOn($input->time(), $tick, $length));
+        return $outcome->caretAt($isOfPen ? $part->settings()->penGoesOn($input->time(), $tick, $length) : $tick + $length);
+    }
+
+    /** Where the next chord of the part begins after a tick, or the next bar, whichever is first. */
+    private static function next(EditInput $input, Part $part, int $tick): int
+    {
+        $starts = array_filter($part->notes->integers('start'), static fn (int $start): bool => $start > $tick);
+
+        return min([$input->time()->meters->barAt($tick)->end(), ...$starts]);
     }
 }

@@ -23,15 +23,19 @@ export function copying(model: RollModel): Record<string, Handler> {
     const here = (): Part => song.open ?? model.part;
 
     /** Keeps what is selected, or what lies in the span; then does what follows, in its turn. */
-    function copy(then: (words: string, inSpan: boolean) => void): void {
-        song.clipboard.copy((clip, inSpan) => then(`${copied(clip)}${inSpan ? ' of the span' : ''}`, inSpan));
+    function copy(p: Record<string, unknown>, then: (words: string, inSpan: boolean) => void): void {
+        song.clipboard.copy(
+            (clip, inSpan) => then(`${copied(clip)}${inSpan ? ' of the span' : ''}`, inSpan),
+            p.span === true,
+        );
     }
 
     /** What lies in the span, of what has the keys: notes, or the points of a lane. */
     function cutOfSpan(): Command {
         const { lane } = song.selection;
         const part = here().id;
-        return lane ? make.clearLane(part, lane, song.span!.from, song.span!.to) : make.cutSpan({ part, notes: [] });
+        if (lane) return make.clearLane(part, lane, song.span!.from, song.span!.to);
+        return make.cutSpan(song.selection.isAny ? song.on() : [{ part, notes: [] }]);
     }
 
     /** Notes go where notes are worked on; points into the lane that has the keys, else into their own. */
@@ -48,9 +52,9 @@ export function copying(model: RollModel): Record<string, Handler> {
     }
 
     return {
-        copy: () => copy((words) => song.tell(`${words} copied.`)),
-        cut: () =>
-            copy((words, inSpan) => {
+        copy: (p) => copy(p, (words) => song.tell(`${words} copied.`)),
+        cut: (p) =>
+            copy(p, (words, inSpan) => {
                 song.do(!inSpan ? make.remove() : cutOfSpan());
                 song.afterAll(() => song.tell(`${words} cut.`));
             }),

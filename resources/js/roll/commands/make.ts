@@ -20,7 +20,11 @@ export const endAt = (tick: number): Command => ({ edit: 'end-at', params: { tic
 export const louderBy = (amount: number): Command => ({ edit: 'velocity-add', params: { amount } });
 export const moveTo = (tick: number | string): Command => ({ edit: 'move-to', params: { tick } });
 export const remove = (on?: On | On[]): Command => ({ edit: 'delete', ...(on ? { on } : {}) });
-export const cutSpan = (on: On): Command => ({ edit: 'cut-span', on, params: { from: 'span-start', to: 'span-end' } });
+export const cutSpan = (on: On[]): Command => ({
+    edit: 'cut-span',
+    on,
+    params: { from: 'span-start', to: 'span-end' },
+});
 export const asPlayed = (on: On): Command => ({ edit: 'as-played', on });
 export const longerByCell = (on: On, by: unknown): Command => ({ edit: 'resize', on, params: { steps: 1, by } });
 

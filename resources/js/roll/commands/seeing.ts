@@ -1,6 +1,7 @@
 import type { Handler } from '../../keys/keys.svelte';
 import { router } from '../../router.svelte';
 import { transport } from '../../sound/transport.svelte';
+import { tool } from '../pen.svelte';
 import type { RollModel } from '../roll-model.svelte';
 import { asPlayed } from './make';
 
@@ -55,6 +56,11 @@ export function seeing(model: RollModel, cancel: () => boolean): Record<string, 
         escape: () => {
             if (song.queue.going) return void (song.queue.going = false);
             if (cancel()) return;
+            // What is in hand is put down first.
+            if (tool.name !== 'hand') {
+                song.tell(`${tool.name === 'pen' ? 'The pen' : 'The eraser'} is put down.`);
+                return tool.turn('hand');
+            }
             song.withSelection(() => {
                 if (song.selection.isAny) {
                     song.select([]);

@@ -72,7 +72,7 @@ export class NoteDrag {
                     ? wanted
                     : Math.max(-Math.min(...pitches), Math.min(127 - Math.max(...pitches), rows));
         } else if (across) {
-            this.velocity = -Math.round(dy / 2);
+            this.velocity = Math.max(-126, Math.min(126, -Math.round(dy / 2)));
         }
     }
 

@@ -8,6 +8,7 @@ import { valueWords } from '../lanes.svelte';
 import { tool } from '../pen.svelte';
 import type { RollModel } from '../roll-model.svelte';
 import { DRAG_FROM } from './drag';
+import { within } from './stem';
 import { Stroke } from './stroke';
 
 const REACH = 6;
@@ -72,7 +73,7 @@ function hold(model: RollModel, name: string, height: () => number): Gesture {
             model.lanes.held = {
                 lane: name,
                 ticks: axis === 'time' ? model.snapped(Math.max(0, tick), alt) - point!.tick : 0,
-                by: axis === 'value' ? Math.round((-dy / (height() - 10)) * 127) : 0,
+                by: axis === 'value' ? within(Math.round((-dy / (height() - 10)) * 127)) : 0,
             };
             model.onHover(axis === 'value' ? `${model.lanes.held.by > 0 ? '+' : ''}${model.lanes.held.by}` : '');
             model.touch(`lane:${name}`);

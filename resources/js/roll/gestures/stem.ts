@@ -7,6 +7,10 @@ import { numbersOf } from '../numbers';
 import type { RollModel } from '../roll-model.svelte';
 
 const REACH = 7;
+const MOST = 126;
+
+/** As far as velocities go in one go. */
+export const within = (by: number): number => Math.max(-MOST, Math.min(MOST, by));
 
 /** The stem at a place of the velocity lane; a selected one goes before others. */
 export function stemAt(model: RollModel, x: number): Note | null {
@@ -40,7 +44,8 @@ export function raise(model: RollModel, height: () => number): Gesture {
             return true;
         },
         move({ y }) {
-            const raised = Math.round(((from - y) / (stemTop(0, height()) - stemTop(127, height()))) * 127);
+            // Past the end of the lane they stop.
+            const raised = within(Math.round(((from - y) / (stemTop(0, height()) - stemTop(127, height()))) * 127));
             const clipped = song.selectedNotes.filter(
                 (n) => n.velocity + raised > 127 || n.velocity + raised < 1,
             ).length;

@@ -5,7 +5,7 @@ import { PenStroke, tool } from '../pen.svelte';
 import type { RollModel } from '../roll-model.svelte';
 import { noteAt } from './drag';
 
-/** The pen in hand: a press writes a note, or ends a choice. */
+/** The pen in hand: a press writes a note, whatever was selected; what it wrote is selected then. */
 export function write(model: RollModel): Gesture {
     const { song, part, overlay } = model;
     let pen: PenStroke | null = null;
@@ -33,11 +33,6 @@ export function write(model: RollModel): Gesture {
         begin({ x, y, button, mod, alt }) {
             if (button !== 0 || tool.name !== 'pen' || mod || noteAt(model.view, part, song.selection.notes, x, y))
                 return false;
-            if (song.selection.notes.size > 0) {
-                // A press that ends a choice draws nothing.
-                song.select([]);
-                return true;
-            }
             const [tick, pitch] = [model.view.tick(x), model.view.pitch(y)];
             // The second press of a double click finds the note of the first, though the server has not told of it yet.
             if (model.pending.some((n) => n.pitch === pitch && tick >= n.start && tick < n.start + n.length))
@@ -58,7 +53,7 @@ export function write(model: RollModel): Gesture {
             if (pen) {
                 const mine = pen.notes;
                 model.pending = [...model.pending, ...mine];
-                song.doQuietly(pen.command(), () => {
+                song.doSounded(pen.command(), () => {
                     model.pending = model.pending.filter((n) => !mine.includes(n));
                     if (!pen) overlay.drawn = model.pending;
                     model.touch('overlay');
