@@ -49,7 +49,8 @@ test('a press writes a cell, a stroke as long as it is drawn, with Alt off the g
     const [start] = (await written(page, song)).find((n) => n[2] === 74)!;
     expect(Math.abs(start! - 3030)).toBeLessThan(20);
     expect(start! % 480).not.toBe(0);
-    await chosen(page, 0);
+    // What was written last is selected.
+    await chosen(page, 1);
 });
 
 test('with Shift a stroke is a run along a row, or a line across rows', async ({ page }) => {
@@ -117,29 +118,36 @@ test('erased by the second button, by a sweep, and by key under the pointer', as
     await expect.poll(async () => (await written(page, song)).length).toBe(1);
 });
 
-test('no note comes by accident: a press that ends a choice draws none, a double click draws one', async ({ page }) => {
+test('the first press of the pen writes, whatever was selected, and louder acts on that; a double click draws one', async ({
+    page,
+}) => {
     const song = await withPen(page);
     await page.keyboard.press('Control+a');
     await chosen(page, 2);
     const place = await spot(page, 500, 70);
     await page.mouse.click(place.x, place.y);
-    await chosen(page, 0);
-    expect(await written(page, song)).toHaveLength(0);
-    await page.mouse.dblclick(place.x, place.y);
-    await expect.poll(async () => (await written(page, song)).length).toBe(1);
-    // The same with nothing in hand: a double click that ends a choice writes nothing, the next one does.
-    await page.keyboard.press("'");
-    await said(page, 'Pen and eraser are off.');
+    await page.keyboard.press('Control+ArrowUp');
+    await said(page, '1 note louder by 5');
+    await chosen(page, 1);
+    expect(await written(page, song)).toHaveLength(1);
+    const second = await spot(page, 1000, 74);
+    await page.mouse.dblclick(second.x, second.y);
+    await expect.poll(async () => (await written(page, song)).length).toBe(2);
+    // Esc puts the pen down before it does anything else.
+    await page.keyboard.press('Escape');
+    await said(page, 'The pen is put down.');
+    await chosen(page, 1);
+    // With nothing in hand a double click that ends a choice writes nothing, the next one does.
     await page.keyboard.press('Control+a');
-    await chosen(page, 3);
+    await chosen(page, 4);
     const other = await spot(page, 2000, 66);
     await page.mouse.dblclick(other.x, other.y);
     await chosen(page, 0);
     await page.keyboard.press('ArrowRight');
     await said(page, /^Caret at/);
-    expect(await written(page, song)).toHaveLength(1);
+    expect(await written(page, song)).toHaveLength(2);
     await page.mouse.dblclick(other.x, other.y);
-    await expect.poll(async () => (await written(page, song)).length).toBe(2);
+    await expect.poll(async () => (await written(page, song)).length).toBe(3);
 });
 
 test('two hundred notes drawn one after another are all there', async ({ page }) => {
