@@ -45,6 +45,10 @@ final class Editor
             return $outcome;
         }
         SongLength::check($outcome->change);
+        if ($outcome->selection->points !== []) {
+            // Points that an edit of their lane took away are not selected.
+            $outcome = $outcome->selecting(self::withoutGone($outcome->selection, $outcome->change));
+        }
         $merged = array_sum(array_map('count', CollisionCheck::merging($outcome->change, $score)));
         if ($merged > 0) {
             $outcome = $outcome->warn(($merged === 1 ? '1 note now doubles another' : "$merged notes now double others").' (same pitch, same start); all are kept.');
@@ -52,6 +56,20 @@ final class Editor
         [$change, $said] = WindowGrowth::of($outcome->change, $score);
 
         return $said === '' ? $outcome : $outcome->with($change, $said);
+    }
+
+    /** A selection without the points that a change takes away. */
+    private static function withoutGone(Selection $selection, Change $change): Selection
+    {
+        $points = $selection->points;
+        foreach ($points as $part => $lanes) {
+            $gone = isset($change->parts[$part]) ? $change->parts[$part]->points->going() : [];
+            if ($gone !== []) {
+                $points[$part] = array_map(static fn (array $ids): array => array_values(array_filter($ids, static fn (int $id): bool => ! isset($gone[$id]))), $lanes);
+            }
+        }
+
+        return $points === $selection->points ? $selection : new Selection($selection->notes, $points, $selection->parts, $selection->tracks);
     }
 
     /**

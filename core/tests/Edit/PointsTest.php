@@ -207,6 +207,15 @@ final class PointsTest extends TestCase
         self::assertSame(self::score()->part(1)->points->bytes(), $back->part(1)->points->bytes());
     }
 
+    public function test_points_that_an_edit_took_away_are_not_selected_for_the_next(): void
+    {
+        $batch = new Batch(self::score([[0, 20], [240, 21], [480, 90]]), chosen: self::on([1, 2, 3]), context: new Context(0, 60));
+        $batch->run(['edit' => 'lane-thin', 'params' => ['tolerance' => 5]]);
+        self::assertSame([1 => ['cc:1' => [1, 3]]], $batch->chosen->points ?? null);
+        $batch->run(['edit' => 'velocity-add', 'params' => ['amount' => 1]]);
+        self::assertSame([[0, 21], [480, 91]], self::lane($batch->score));
+    }
+
     /** @return array<string, mixed> */
     private static function clip(Selection $on, Context $context = new Context(0)): array
     {

@@ -31,6 +31,8 @@ export type Waiting = Item & {
     /** How often the hand had made a selection, and put the caret somewhere: what is older does not undo it. */
     selects: number;
     carets: number;
+    /** A way through the history that waited behind something done in its turn: it is of when it is sent. */
+    late?: boolean;
     /** What it works on; left out where that is what the command before it leaves. */
     on?: On[];
     /** Where it was asked for; without a caret where that is where the command before it leaves it. */

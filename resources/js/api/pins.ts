@@ -23,13 +23,27 @@ export class Pins {
 
     /** Settles what is known. */
     pin(item: Waiting, ahead: readonly Waiting[]): void {
-        if (item.kind !== 'do' && item.kind !== 'one') return;
+        const waits = ahead.some((i) => i.kind === 'ask' || i.kind === 'later');
+        if (item.kind !== 'do' && item.kind !== 'one') return void (item.late = waits);
         const { selects, carets } = this.marks();
         // What was asked for before the last selection by hand does not change that.
         if (ahead.filter((i) => i.selects === selects).every(keepsSelection)) item.on = this.selected();
-        if (ahead.some((i) => i.kind === 'ask' || i.kind === 'later')) return;
+        if (waits) return;
         const { caret, ...rest } = this.song.context();
         item.where = ahead.filter((i) => i.carets === carets).every(keepsCaret) ? { caret, ...rest } : rest;
+    }
+
+    /** Settles where the first of a request is asked for, before what is done in its turn behind it moves the caret on. */
+    settle(first: Waiting): void {
+        if (first.kind !== 'do' || first.where) return;
+        this.isOfNow(first);
+        first.where = { ...this.song.context(), caret: this.caret };
+    }
+
+    /** What waited behind a way of the caret, or behind something done in its turn, is of now: the hand waited too. */
+    private isOfNow(item: Waiting): void {
+        item.carets = this.marks().carets;
+        if (!item.on) item.selects = this.marks().selects;
     }
 
     /** Looks where things are now that something was done in its turn. */
@@ -56,6 +70,7 @@ export class Pins {
     /** What a batch is sent as: where to, and what. */
     body(batch: Waiting[]): [SealedPath, SealedBody] {
         const first = batch[0]!;
+        for (const item of batch) if (item.late) this.isOfNow(item);
         switch (first.kind) {
             case 'ask':
             case 'later':
@@ -96,12 +111,7 @@ export class Pins {
     }
 
     private edits(batch: Waiting[]): SealedBody {
-        // What waited behind a way of the caret, or behind something done in its turn, is of now: the hand waited too.
-        for (const item of batch)
-            if (!item.where) {
-                item.carets = this.marks().carets;
-                if (!item.on) item.selects = this.marks().selects;
-            }
+        for (const item of batch) if (!item.where) this.isOfNow(item);
         const begin = this.begin(batch[0]!);
         const same = JSON.stringify({ ...begin.context, caret: undefined });
         return { ...begin, do: batch.map((item, i) => this.command(item, batch[i - 1], same)) };
@@ -123,7 +133,9 @@ export class Pins {
         const where = item.where && caret ? { caret, ...rest } : JSON.stringify(rest) === same ? {} : rest;
         return {
             ...command,
-            ...(command.on || !item.on || (item.on === before.on && leaves) ? {} : { on: item.on }),
+            ...(command.on || !item.on || (item.on === before.on && leaves && !isPicked(item.on))
+                ? {}
+                : { on: item.on }),
             ...(Object.keys(where).length > 0 ? { context: where } : {}),
         };
     }
@@ -134,4 +146,9 @@ export class Pins {
         if (key !== this.named.key) this.named = { key, on };
         return this.named.on;
     }
+}
+
+/** Whether a condition says what is meant: what that finds may be other things after the command before. */
+function isPicked(on: readonly On[]): boolean {
+    return on.some((item) => 'pick' in item);
 }

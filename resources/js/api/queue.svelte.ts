@@ -302,6 +302,7 @@ export class Queue {
     private async seal(): Promise<Sealed> {
         const first = this.items.shift()!;
         const batch = (this.flying = this.building = [first]);
+        this.pins.settle(first);
         const together = first.kind === 'do' || first.kind === 'undo' || first.kind === 'redo';
         for (let next = this.items[0]; together && next && batch.length < MOST_TOGETHER; next = this.items[0]) {
             if (first.kind === 'do' && first.alone) break;

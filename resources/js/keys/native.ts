@@ -45,6 +45,8 @@ export function editText(field: HTMLElement, stroke: string, key: string): void 
     const isWide = stroke.includes('Mod+');
     const move = MOVES[key];
     if (isText && stroke === 'Mod+A') field.select();
+    else if (isText && stroke === 'Mod+Z') document.execCommand('undo');
+    else if (isText && (stroke === 'Mod+Shift+Z' || stroke === 'Mod+Y')) document.execCommand('redo');
     else if (field instanceof HTMLInputElement && stroke === 'Enter') commit(field);
     else if (isText && move && !stroke.includes('Alt+')) {
         const by = isWide && move[1] === 'character' ? 'word' : move[1];
