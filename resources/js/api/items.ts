@@ -11,7 +11,16 @@ export type Done = (kept: boolean, answer: Answer | null) => void;
  */
 export type Item =
     | { kind: 'ask'; ask: () => Promise<void>; join?: (next: Item) => boolean; movesCaret?: boolean }
-    | { kind: 'later'; run: () => void; afterAll?: boolean; isPress?: boolean; opensPanel?: boolean; stroke?: string }
+    | {
+          kind: 'later';
+          run: () => void;
+          afterAll?: boolean;
+          isPress?: boolean;
+          opensPanel?: boolean;
+          stroke?: string;
+          /** It was pressed when the page that comes had been asked for: it is for that page. */
+          isForNext?: boolean;
+      }
     | {
           kind: 'do';
           command: Command;

@@ -62,7 +62,7 @@ export class Queue {
             this.input = input;
             return false;
         }
-        this.push({ kind: 'later', run: again, isPress, stroke }, input);
+        this.push({ kind: 'later', run: again, isPress, stroke, isForNext: this.song.lacksPage() }, input);
         return true;
     }
 
@@ -182,8 +182,9 @@ export class Queue {
     /** Leaves out what was pressed and waits to look at a page that is left, by hand, before its turn came. */
     leave(): void {
         if (this.turning) return;
-        const left = this.items.filter((i) => i.kind === 'later' && i.isPress).length;
-        this.items = this.items.filter((i) => i.kind !== 'later');
+        const stays = (i: Waiting): boolean => i.kind !== 'later' || i.isForNext === true;
+        const left = this.items.filter((i) => i.kind === 'later' && i.isPress && !stays(i)).length;
+        this.items = this.items.filter(stays);
         if (left > 0) this.song.tell('', [], `${counted(left, 'key')} typed before you left the page did nothing.`);
         this.count();
     }
