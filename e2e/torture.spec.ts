@@ -176,6 +176,8 @@ const FIELDS: [string, string, string?][] = [
     ['a sequence goes on in the field of a panel', 'Alt+L, Alt+S T', '"panel":"Rename the track'],
     ['a sequence is ended by Esc, and the panel keeps the keys', 'Alt+L, Alt+S, Escape, ArrowDown, Escape, ArrowDown'],
     ['a space is typed, and does not play', 'Alt+Shift+K, G, m, Space, C, Enter', 'Gm'],
+    ['a button that cannot be pressed for a while keeps no key', 'Shift+B, Alt+Shift+I, ArrowDown, Enter, Shift+ArrowUp, N Shift+3, ArrowDown'],
+    ['what the check finds next is selected for the next key', 'Alt+H S, f, Escape, Shift+N, ArrowDown, Enter, Alt+ArrowDown', 'Check'],
     ['a text is corrected', 'Alt+H C, D, m, 7, ArrowLeft, Backspace, Home, Shift+ArrowRight, G, End, 9, s, Backspace, Enter'],
 ]; // prettier-ignore
 

@@ -167,11 +167,18 @@ export class Queue {
         }
     }
 
-    /** Waits for something that keys look at, in its turn: what is pressed meanwhile waits behind it. */
-    during<T>(work: () => Promise<T>): Promise<T> {
+    /**
+     * Waits for something that keys look at, in its turn: what is pressed meanwhile waits behind it, and behind what
+     * follows from the answer: a selection, say.
+     */
+    during<T>(work: () => Promise<T>, follows?: () => void): Promise<T> {
         return new Promise((resolve, reject) => {
+            const taken = (answer: T): void => {
+                if (follows) this.runInTurn(follows);
+                resolve(answer);
+            };
             const ask = (): Promise<void> =>
-                work().then(resolve, (e: unknown) => {
+                work().then(taken, (e: unknown) => {
                     if (e instanceof NoAnswer) throw e;
                     reject(e instanceof Error ? e : new Error(String(e)));
                 });

@@ -51,8 +51,10 @@
 
     /** Where what had the keys is gone, or can no longer be used, the panel itself has them. */
     function keepKeys(): void {
-        if (holder && !isUsable(holder) && document.activeElement === document.body)
-            panel?.focus({ preventScroll: true });
+        if (!holder || isUsable(holder)) return;
+        // A browser gives no key to a disabled field, and takes the keys from it only when it draws again.
+        const active = document.activeElement;
+        if (active === document.body || active === holder) panel?.focus({ preventScroll: true });
     }
 
     onMount(() => {

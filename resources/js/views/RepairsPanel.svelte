@@ -19,6 +19,8 @@
     let shown = '';
     /** What is found next is shown: the panel was opened, or something was mended in it. */
     let showsNext = true;
+    /** It is asked for in its turn: what is typed behind it waits, since what is found next is selected. */
+    let isHeld = false;
 
     const open = $derived((reading?.found ?? []).filter((f) => !gone.has(keyOf(f))));
     const hidden = $derived((reading?.found.length ?? 0) - open.length);
@@ -30,26 +32,44 @@
     });
 
     async function read(): Promise<void> {
-        const mine = ++asked;
+        // What was asked for in its turn comes behind what is done now, and sees it.
+        if (isHeld) return;
+        isHeld = showsNext;
+        const hadWhole = whole;
         try {
-            const on = whole ? { parts: [...song.parts.keys()] } : { part: part.id, notes: [] };
-            const ask = (): Promise<ReadingAnswers['repairs']> => song.read('repairs', {}, [on]);
-            const answer = await (showsNext ? song.queue.during(ask) : ask());
-            if (mine !== asked) return;
-            [reading, trouble] = [answer, ''];
-            at = Math.max(0, Math.min(at, open.length - 1));
-            // What was done elsewhere, and selected there, stays selected.
-            const quietly = !showsNext;
-            showsNext = false;
-            await tick();
-            // Where the entry that had the focus is gone, or the list has only come, the next one takes it.
-            const active = document.activeElement;
-            if (list?.contains(active) || active === document.body || active?.role === 'dialog') focus(quietly);
+            if (isHeld) await song.queue.during(look, showNext);
+            else if (await look()) keepFocus(true);
         } catch (e) {
-            if (mine === asked) trouble = e instanceof Error ? e.message : String(e);
+            trouble = e instanceof Error ? e.message : String(e);
         }
+        isHeld = false;
+        if (hadWhole !== whole) void read();
     }
 
+    /** Whether this is the newest reading. */
+    async function look(): Promise<boolean> {
+        const mine = ++asked;
+        const on = whole ? { parts: [...song.parts.keys()] } : { part: part.id, notes: [] };
+        const answer = await song.read('repairs', {}, [on]);
+        if (mine !== asked) return false;
+        [reading, trouble] = [answer, ''];
+        at = Math.max(0, Math.min(at, open.length - 1));
+        await tick();
+        return true;
+    }
+
+    function showNext(): void {
+        showsNext = false;
+        keepFocus(false);
+    }
+
+    /** Where the entry that had the focus is gone, or the list has only come, the next one takes it. */
+    function keepFocus(quietly: boolean): void {
+        const active = document.activeElement;
+        if (list?.contains(active) || active === document.body || active?.role === 'dialog') focus(quietly);
+    }
+
+    /** Quietly: what was done elsewhere, and selected there, stays selected. */
     function focus(quietly = false): void {
         const before = shown;
         const fault = open[at];
@@ -76,6 +96,7 @@
         shown = '';
         showsNext = true;
         for (const fault of faults) for (const command of fault.do) song.do(command);
+        void read();
     }
 
     function dismiss(faults: Fault[]): void {
