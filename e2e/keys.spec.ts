@@ -46,6 +46,49 @@ test('the strip follows the held modifiers and the first stroke of two', async (
     await said(page, 'Nothing is selected.');
 });
 
+test('the strip is for what one works on: points, the curve of a note, a panel, the pen', async ({ page }) => {
+    const strip = page.getByTestId('key-strip');
+    // What is done to the notes stands before what selects others, however often one selected.
+    await press(page, 'd', 'd', 'd', 'd', 'd', 'd', 'Control+a');
+    const heads = async (): Promise<string[]> => strip.locator('.font-serif').allTextContents();
+    await expect.poll(async () => (await heads()).indexOf('selecting')).toBeGreaterThan(2);
+    // What a first stroke leads to is seen whole, over what is above it.
+    const line = await page.getByTestId('said').boundingBox();
+    await press(page, 'n');
+    await expect
+        .poll(() => strip.evaluate((el) => [el.scrollHeight - el.clientHeight, el.clientHeight > 60]))
+        .toEqual([0, true]);
+    // What it leads to with a modifier held is told by its first, and seen while that is held.
+    await expect(strip).toContainText('held: only muted ones');
+    await expect(strip).not.toContainText('only top notes');
+    await page.keyboard.down('Alt');
+    await expect(strip).toContainText('only top notes');
+    await page.keyboard.up('Alt');
+    expect(await page.getByTestId('said').boundingBox()).toEqual(line);
+    await press(page, 'Escape');
+    // In a lane nothing stands there that is for notes only.
+    await press(page, 'Alt+v', 'e');
+    await said(page, 'In the lane of');
+    await expect(strip).toContainText('a point at the caret');
+    await expect(strip).toContainText('caret value');
+    await expect(strip).not.toContainText('legato');
+    await press(page, 'Escape', 'Escape');
+    await page.keyboard.press('Control+a');
+    await expect(strip).toContainText('legato');
+    // A panel says what its keys are; none stands there that it does not let through.
+    await press(page, 'Alt+q');
+    await expect(strip).toContainText('apply, and stay here');
+    await expect(strip).toContainText('next field');
+    await expect(strip).not.toContainText('legato');
+    await press(page, 'Escape');
+    await expect(strip).toContainText('legato');
+    await expect(strip).not.toContainText('next field');
+    await press(page, "'");
+    await expect(strip).toContainText('puts it down');
+    await press(page, 'Escape');
+    await expect(strip).not.toContainText('puts it down');
+});
+
 test('the arrows have a grammar: sixteen commands', async ({ page }) => {
     await page.keyboard.press('Control+a');
     await page.keyboard.press('q');

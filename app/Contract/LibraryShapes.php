@@ -33,7 +33,7 @@ final class LibraryShapes
                 'id' => Shape::text(), 'title' => Shape::text(), 'group' => Shape::text(), 'about' => Shape::text(), 'params' => Shape::list($name('Param')), 'needs' => Shape::oneOf(array_column(Requires::cases(), 'value')), 'words' => $texts,
                 'takes' => Shape::told('What it works on.', Shape::list(Shape::oneOf(array_column(AppliesTo::cases(), 'value')))), 'keeps' => Shape::told('After it the same things are selected.', Shape::flag()), 'selectsWith' => Shape::told('The flags with which it selects what it makes all the same.', Shape::list(Shape::text())), 'asked' => Shape::told('It can be asked for by itself.', Shape::flag()),
                 'panel' => Shape::told('The panel of its settings; empty where there is none.', Shape::text()), 'contexts' => $texts,
-                'forms' => Shape::told('The command with parameters given, as people look for it.', Shape::list(Shape::object(['title' => Shape::text(), 'params' => Shape::map(Shape::any())], ['words' => $texts]))),
+                'forms' => Shape::told('The command with parameters given, as people look for it.', Shape::list(Shape::object(['title' => Shape::text(), 'params' => Shape::map(Shape::any())], ['words' => $texts, 'ofPoints' => Shape::told('Its title where it selects points of a lane.', Shape::text())]))),
                 'formsOnly' => Shape::told('It makes sense only with parameters given.', Shape::flag()),
             ])),
             'ConditionSpec' => Shape::told('A condition of notes: its words, its field, and what holds at first.', Shape::object([

@@ -2777,6 +2777,10 @@ export interface Spec {
             [k: string]: unknown;
         };
         words?: string[];
+        /**
+         * Its title where it selects points of a lane.
+         */
+        ofPoints?: string;
     }[];
     /**
      * It makes sense only with parameters given.

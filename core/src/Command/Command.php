@@ -12,8 +12,9 @@ final readonly class Command
     /**
      * @param  Spec  $spec  what it is called and what it takes; for an edit its own
      * @param  list<string>  $contexts  where it can be asked for: songs, song, roll, keys; "any" is everywhere
-     * @param  list<array{title: string, params: array<string, mixed>, words?: list<string>}>  $forms  the command with
-     *                                                                                                 parameters already given, as people look for it; none for a command that is looked for as it is
+     * @param  list<array{title: string, params: array<string, mixed>, words?: list<string>, ofPoints?: string}>  $forms  the
+     *                                                                                                                    command with parameters already given, as people look for it, with its title for points of a
+     *                                                                                                                    lane; none for a command that is looked for as it is
      * @param  bool  $formsOnly  whether it makes sense only with parameters given
      */
     public function __construct(public Spec $spec, public array $contexts, public array $forms = [], public bool $formsOnly = false)

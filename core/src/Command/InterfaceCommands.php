@@ -34,7 +34,11 @@ final class InterfaceCommands
     /** @return list<Command> */
     private static function choosing(): array
     {
-        $moves = array_map(static fn (string $id): array => ['title' => SelectionCommands::spec($id)->title, 'params' => ['move' => $id], 'words' => SelectionCommands::spec($id)->words], SelectionCommands::ids());
+        $moves = array_map(static function (string $id): array {
+            $spec = SelectionCommands::spec($id);
+
+            return ['title' => $spec->title, 'params' => ['move' => $id], 'words' => $spec->words] + ($spec->ofPoints === null ? [] : ['ofPoints' => $spec->ofPoints]);
+        }, SelectionCommands::ids());
 
         return [
             new Command(new Spec('select', 'Select notes', Family::Selection, 'Selects notes; nothing changes.', [

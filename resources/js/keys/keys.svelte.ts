@@ -19,6 +19,11 @@ export interface Typist {
     letGo: () => void;
 }
 
+export type Work = 'notes' | 'lane' | 'curve';
+
+/** A key, by its sign, and what it does. */
+export type Hint = readonly [key: string, does: string];
+
 /** How a command was asked for. */
 export interface Press {
     /** The key is held and repeats. */
@@ -62,8 +67,10 @@ class Keys {
     version = $state(0);
     /** How many notes are selected where notes can be; −1 elsewhere. */
     chosen = $state(-1);
-    /** Whether a lane has the keys. */
-    isInLane = $state(false);
+    /** What in the roll has the keys: notes, a lane, or the curve of one note. */
+    work = $state<Work>('notes');
+    /** The panel that has the keys, and what it does with them. */
+    panel = $state.raw<{ title: string; does: readonly Hint[] } | null>(null);
     /** What the last commands were, the latest first: what repeating would do. */
     repeats = $state.raw<string[]>([]);
     /** Takes strokes instead of the commands, while a shortcut is being given. */

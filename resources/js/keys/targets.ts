@@ -13,9 +13,12 @@ export function isPressed(target: EventTarget | null, stroke: string): boolean {
 export function belongsTo(target: EventTarget | null, stroke: string): boolean {
     // A panel keeps what moves within it; the keys that open panels, undo and the like go on.
     if (isInPanel(target))
-        return stroke !== 'Escape' && !stroke.startsWith('Alt+') && (isTyping(target) || !stroke.startsWith('Mod+'));
+        return stroke !== 'Escape' && (!isForPage(stroke) || (isTyping(target) && !stroke.startsWith('Alt+')));
     return isTyping(target);
 }
+
+/** Whether a stroke goes on to the page from a panel's button, whatever has the keys in it. */
+export const isForPage = (stroke: string): boolean => stroke.startsWith('Alt+') || stroke.startsWith('Mod+');
 
 /** Whether it is of a panel. */
 export function isInPanel(target: EventTarget | null): boolean {

@@ -3,8 +3,16 @@
     import { tick } from 'svelte';
     import type { Part } from '../api/part.svelte';
     import type { Song } from '../api/song.svelte';
+    import type { Hint } from '../keys/keys.svelte';
     import Panel from './Panel.svelte';
     import { panels } from '../panels.svelte';
+
+    /** What the panel does with keys, for the strip. */
+    const HINTS: Hint[] = [
+        ['ArrowUp ArrowDown', 'saved selection'],
+        ['Enter', 'select it'],
+        ['Delete', 'remove it'],
+    ];
 
     let { song, part }: { song: Song; part: Part } = $props();
 
@@ -72,7 +80,7 @@
     }
 </script>
 
-<Panel title="Saved selections" onkeydown={press}>
+<Panel title="Saved selections" onkeydown={press} hints={HINTS}>
     <div class="flex flex-col gap-1 px-4 pt-3 pb-2">
         <label class="text-sm font-semibold" for="choice-name"
             >{chosen === 0

@@ -4,7 +4,7 @@
     import type { Song } from '../api/song.svelte';
     import type { Settings } from '../api/types';
     import { allowedWords, commands, isNeeded, paramWords, same, type Entry } from '../keys/commands.svelte';
-    import { keys } from '../keys/keys.svelte';
+    import { keys, type Hint } from '../keys/keys.svelte';
     import { Search } from '../keys/search';
     import { TypedLine } from '../keys/typed.svelte';
     import { labels } from '../keys/strokes';
@@ -14,6 +14,12 @@
     import GiveKey from './GiveKey.svelte';
     import Panel from './Panel.svelte';
     import { panels } from '../panels.svelte';
+
+    /** What the panel does with keys, for the strip. */
+    const HINTS: Hint[] = [
+        ['ArrowUp ArrowDown', 'command'],
+        ['Enter', 'do it'],
+    ];
 
     let { song, part, onSaid }: { song: Song | null; part: Part | null; onSaid: (said: string) => void } = $props();
 
@@ -204,7 +210,7 @@
     }
 </script>
 
-<Panel title="All commands" onkeydown={press}>
+<Panel title="All commands" onkeydown={press} hints={HINTS}>
     <div class="sticky top-0 z-10 bg-base-100 px-4 py-3">
         <input
             bind:this={field}

@@ -7,8 +7,15 @@
     import Field from './fields/Field.svelte';
     import LastTime, { asksForLast } from './LastTime.svelte';
     import LandingWords from './LandingWords.svelte';
+    import type { Hint } from '../keys/keys.svelte';
     import Panel from './Panel.svelte';
     import { newSeed, panels, remember, remembered } from '../panels.svelte';
+
+    /** What the panel does with keys, for the strip. */
+    const HINTS: Hint[] = [
+        ['Enter', 'apply'],
+        ['Shift+Enter', 'apply, and stay here'],
+    ];
 
     let { song, part, spec }: { song: Song; part: Part; spec: Spec } = $props();
 
@@ -95,7 +102,7 @@
     }
 </script>
 
-<Panel title={spec.title} onkeydown={press}>
+<Panel title={spec.title} onkeydown={press} hints={HINTS}>
     <p class="px-4 pt-3 pb-1 text-base-content/85">{spec.about}</p>
     {#if lastWords !== '' && !isLast}
         <LastTime words={lastWords} again={asLast} />

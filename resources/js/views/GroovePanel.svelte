@@ -10,10 +10,17 @@
     import GridField from './fields/GridField.svelte';
     import LastTime, { asksForLast } from './LastTime.svelte';
     import LandingWords from './LandingWords.svelte';
+    import type { Hint } from '../keys/keys.svelte';
     import Panel from './Panel.svelte';
     import { panels, remember, remembered } from '../panels.svelte';
     import Icon from '../stage/Icon.svelte';
     import { taken } from './import-conflict.svelte';
+
+    /** What the panel does with keys, for the strip. */
+    const HINTS: Hint[] = [
+        ['Enter', 'apply'],
+        ['Shift+Enter', 'apply, and stay here'],
+    ];
 
     let { song, part, spec }: { song: Song; part: Part; spec: Spec } = $props();
 
@@ -168,7 +175,7 @@
     }
 </script>
 
-<Panel title="Grooves" onkeydown={press}>
+<Panel title="Grooves" onkeydown={press} hints={HINTS}>
     {#if trouble}<p class="px-4 pt-3 text-error" role="alert">{trouble}</p>{/if}
     {#if replaced}<p class="px-4 pt-3" role="status">
             A groove replaced “{replaced.groove.name}”.

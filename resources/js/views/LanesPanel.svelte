@@ -5,7 +5,14 @@
     import { commands } from '../keys/commands.svelte';
     import { titleOf } from '../roll/lanes.svelte';
     import type { RollModel } from '../roll/roll-model.svelte';
+    import type { Hint } from '../keys/keys.svelte';
     import Panel from './Panel.svelte';
+
+    /** What the panel does with keys, for the strip. */
+    const HINTS: Hint[] = [
+        ['ArrowUp ArrowDown', 'lane'],
+        ['Enter', 'show or hide it'],
+    ];
 
     let { part, model }: { part: Part; model: RollModel } = $props();
 
@@ -60,7 +67,7 @@
     }
 </script>
 
-<Panel title="Lanes" onkeydown={press}>
+<Panel title="Lanes" onkeydown={press} hints={HINTS}>
     <div class="sticky top-0 z-10 bg-base-100 p-3">
         <input
             class="input input-sm w-full"

@@ -2,7 +2,7 @@
     import { X } from 'lucide';
     import { onMount, type Snippet } from 'svelte';
     import { does } from '../keys/does';
-    import { keys } from '../keys/keys.svelte';
+    import { keys, type Hint } from '../keys/keys.svelte';
     import { follow } from '../stage/edge';
     import { LEAST, panels } from '../panels.svelte';
     import Icon from '../stage/Icon.svelte';
@@ -13,8 +13,10 @@
         /** What stays in sight below what scrolls. */
         foot?: Snippet;
         onkeydown?: (e: KeyboardEvent) => void;
+        /** What it does with keys, for the strip. */
+        hints?: readonly Hint[];
     }
-    let { title, children, foot, onkeydown }: Props = $props();
+    let { title, children, foot, onkeydown, hints = [] }: Props = $props();
 
     let panel: HTMLElement | undefined;
     /** What in the panel has the keys. */
@@ -37,6 +39,7 @@
 
     function hold(e: FocusEvent): void {
         holder = e.target instanceof HTMLElement ? e.target : null;
+        keys.panel = { title, does: hints };
         // What is typed into a field that gets the keys takes the place of what stood there.
         if (holder instanceof HTMLInputElement && ['number', 'text'].includes(holder.type)) holder.select();
     }
@@ -45,7 +48,9 @@
     function release(): void {
         setTimeout(() => {
             keepKeys();
-            if (!panel?.contains(document.activeElement)) holder = null;
+            if (panel?.contains(document.activeElement)) return;
+            holder = null;
+            if (keys.panel?.does === hints) keys.panel = null;
         });
     }
 
@@ -65,6 +70,7 @@
         keeping.observe(panel!, { childList: true, subtree: true, attributes: true, attributeFilter: ['disabled'] });
         return () => {
             off();
+            keys.panel = null;
             keeping.disconnect();
             const roll = document.querySelector<HTMLElement>('[data-testid=roll]');
             const back =

@@ -4,7 +4,11 @@
     import type { Part } from '../api/part.svelte';
     import type { Song } from '../api/song.svelte';
     import { BY_PLAYING } from '../roll/commands/make';
+    import type { Hint } from '../keys/keys.svelte';
     import Panel from './Panel.svelte';
+
+    /** What the panel does with keys, for the strip. */
+    const HINTS: Hint[] = [['ArrowLeft ArrowRight', 'note']];
 
     let { song, part }: { song: Song; part: Part } = $props();
 
@@ -97,7 +101,7 @@
     }
 </script>
 
-<Panel title="The playing" onkeydown={press}>
+<Panel title="The playing" onkeydown={press} hints={HINTS}>
     {#if trouble}
         <p class="p-4 text-error">{trouble}</p>
     {:else if reading}

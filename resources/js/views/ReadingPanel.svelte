@@ -3,8 +3,15 @@
     import type { Part } from '../api/part.svelte';
     import type { Song } from '../api/song.svelte';
     import type { GridReading, GridWeighed } from '../api/types';
+    import type { Hint } from '../keys/keys.svelte';
     import Panel from './Panel.svelte';
     import { panels } from '../panels.svelte';
+
+    /** What the panel does with keys, for the strip. */
+    const HINTS: Hint[] = [
+        ['ArrowUp ArrowDown', 'grid'],
+        ['Enter', 'set the best'],
+    ];
 
     let { song, part }: { song: Song; part: Part } = $props();
 
@@ -74,7 +81,7 @@
     }
 </script>
 
-<Panel title="Grid reading" onkeydown={press}>
+<Panel title="Grid reading" onkeydown={press} hints={HINTS}>
     {#if trouble}
         <p class="p-4 text-error">{trouble}</p>
     {:else if !reading}

@@ -3,8 +3,17 @@
     import { tick, untrack } from 'svelte';
     import type { Part } from '../api/part.svelte';
     import type { Song } from '../api/song.svelte';
+    import type { Hint } from '../keys/keys.svelte';
     import Panel from './Panel.svelte';
     import { dismissed, keyOf, type Fault } from './repairs';
+
+    /** What the panel does with keys, for the strip. */
+    const HINTS: Hint[] = [
+        ['ArrowUp ArrowDown', 'problem'],
+        ['Enter', 'fix it'],
+        ['Shift+Enter', 'fix all of its kind'],
+        ['Delete', 'leave it as it is'],
+    ];
 
     let { song, part }: { song: Song; part: Part } = $props();
 
@@ -123,7 +132,7 @@
     }
 </script>
 
-<Panel title="Check" onkeydown={press}>
+<Panel title="Check" onkeydown={press} hints={HINTS}>
     {#if trouble}
         <p class="p-4 text-error">{trouble}</p>
     {:else if !reading}

@@ -98,10 +98,10 @@
     $effect(() => {
         void song.selection.version;
         keys.chosen = song.selection.lane ? song.selection.points.size : song.selection.notes.size;
-        keys.isInLane = song.selection.lane !== null;
+        keys.work = model?.own.open ? 'curve' : song.selection.lane !== null ? 'lane' : 'notes';
         return () => {
             keys.chosen = -1;
-            keys.isInLane = false;
+            keys.work = 'notes';
         };
     });
     $effect(() => {

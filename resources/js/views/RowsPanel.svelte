@@ -6,7 +6,15 @@
     import type { RowSet } from '../api/types';
     import type { RollModel } from '../roll/roll-model.svelte';
     import { keepTyped } from './fields/keep-typed';
+    import type { Hint } from '../keys/keys.svelte';
     import Panel from './Panel.svelte';
+
+    /** What the panel does with keys, for the strip. */
+    const HINTS: Hint[] = [
+        ['ArrowUp ArrowDown', 'row'],
+        ['Alt+ArrowUp Alt+ArrowDown', 'move the row'],
+        ['Enter', 'next row'],
+    ];
 
     let { song, part, model }: { song: Song; part: Part; model: RollModel } = $props();
 
@@ -73,7 +81,7 @@
     }
 </script>
 
-<Panel title="Rows of {track.name}" onkeydown={press}>
+<Panel title="Rows of {track.name}" onkeydown={press} hints={HINTS}>
     <p class="px-4 pt-3 text-base-content/85">
         The used rows, from the top. An empty name resets a row; <kbd class="key">Alt ↑</kbd>
         <kbd class="key">Alt ↓</kbd> move a row.

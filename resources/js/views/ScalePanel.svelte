@@ -6,7 +6,15 @@
     import { commands } from '../keys/commands.svelte';
     import { songScale } from '../roll/commands/make';
     import ScaleField from './fields/ScaleField.svelte';
+    import type { Hint } from '../keys/keys.svelte';
     import Panel from './Panel.svelte';
+
+    /** What the panel does with keys, for the strip. */
+    const HINTS: Hint[] = [
+        ['ArrowUp ArrowDown', 'scale'],
+        ['Enter', 'for the song'],
+        ['Shift+Enter', 'for the part'],
+    ];
 
     let { song, part }: { song: Song; part: Part } = $props();
 
@@ -53,7 +61,7 @@
     }
 </script>
 
-<Panel title="Scale" onkeydown={press}>
+<Panel title="Scale" onkeydown={press} hints={HINTS}>
     <div class="flex flex-col gap-1 px-4 py-2" role="group" aria-label="Scale of the song">
         <span class="text-sm font-semibold">Of the song</span>
         <ScaleField

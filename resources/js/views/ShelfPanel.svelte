@@ -6,8 +6,17 @@
     import type { Song } from '../api/song.svelte';
     import { putIn } from '../arrange/commands/make';
     import { transport } from '../sound/transport.svelte';
+    import type { Hint } from '../keys/keys.svelte';
     import Panel from './Panel.svelte';
     import { panels } from '../panels.svelte';
+
+    /** What the panel does with keys, for the strip. */
+    const HINTS: Hint[] = [
+        ['ArrowUp ArrowDown', 'phrase'],
+        ['Enter', 'put it in'],
+        ['Shift+Enter', 'as new tracks'],
+        ['Delete', 'remove it'],
+    ];
 
     let { song, keep }: { song: Song; keep: boolean } = $props();
 
@@ -113,7 +122,7 @@
     }
 </script>
 
-<Panel title={keeping ? 'Keep on the shelf' : 'Shelf'} onkeydown={press}>
+<Panel title={keeping ? 'Keep on the shelf' : 'Shelf'} onkeydown={press} hints={HINTS}>
     {#if keeping}
         <div class="space-y-3 p-4">
             <label class="block">

@@ -5,8 +5,17 @@
     import { commands } from '../keys/commands.svelte';
     import { drawLane } from '../roll/commands/make';
     import { transport } from '../sound/transport.svelte';
+    import type { Hint } from '../keys/keys.svelte';
     import Panel from './Panel.svelte';
     import { panels } from '../panels.svelte';
+
+    /** What the panel does with keys, for the strip. */
+    const HINTS: Hint[] = [
+        ['ArrowUp ArrowDown', 'sound'],
+        ['Enter', 'for the track'],
+        ['Shift+Enter', 'on a new track'],
+        ['Mod+Enter', 'from the caret on'],
+    ];
 
     let { song }: { song: Song } = $props();
 
@@ -86,7 +95,7 @@
     }
 </script>
 
-<Panel title="Sound of {track?.name ?? 'a new track'}" onkeydown={press}>
+<Panel title="Sound of {track?.name ?? 'a new track'}" onkeydown={press} hints={HINTS}>
     <div class="sticky top-0 z-10 bg-base-100 p-3">
         <input
             class="input input-sm w-full"

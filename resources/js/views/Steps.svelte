@@ -4,7 +4,14 @@
     import { request } from '../api/client';
     import type { Song } from '../api/song.svelte';
     import type { HistoryStep } from '../api/types';
+    import type { Hint } from '../keys/keys.svelte';
     import Panel from './Panel.svelte';
+
+    /** What the panel does with keys, for the strip. */
+    const HINTS: Hint[] = [
+        ['ArrowUp ArrowDown', 'step'],
+        ['Enter', 'go there'],
+    ];
 
     let { song }: { song: Song } = $props();
 
@@ -54,7 +61,7 @@
     }
 </script>
 
-<Panel title="History" onkeydown={move}>
+<Panel title="History" onkeydown={move} hints={HINTS}>
     <label class="flex items-center gap-2 px-4 pt-3"
         >Search <input
             class="input input-sm flex-1"

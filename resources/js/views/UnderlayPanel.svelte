@@ -2,7 +2,14 @@
     import type { Part } from '../api/part.svelte';
     import type { Song } from '../api/song.svelte';
     import type { Underlay } from '../roll/underlay.svelte';
+    import type { Hint } from '../keys/keys.svelte';
     import Panel from './Panel.svelte';
+
+    /** What the panel does with keys, for the strip. */
+    const HINTS: Hint[] = [
+        ['ArrowUp ArrowDown', 'part'],
+        ['Space', 'show or hide it'],
+    ];
 
     let { song, part, underlay }: { song: Song; part: Part; underlay: Underlay } = $props();
 
@@ -26,7 +33,7 @@
     }
 </script>
 
-<Panel title="Other parts" onkeydown={press}>
+<Panel title="Other parts" onkeydown={press} hints={HINTS}>
     <p class="px-4 pt-3 text-base-content/85">
         They are shown behind {part.name}, hatched in the tint of their tracks.
     </p>
