@@ -178,6 +178,7 @@ const FIELDS: [string, string, string?][] = [
     ['a space is typed, and does not play', 'Alt+Shift+K, G, m, Space, C, Enter', 'Gm'],
     ['a button that cannot be pressed for a while keeps no key', 'Shift+B, Alt+Shift+I, ArrowDown, Enter, Shift+ArrowUp, N Shift+3, ArrowDown'],
     ['what the check finds next is selected for the next key', 'Alt+H S, f, Escape, Shift+N, ArrowDown, Enter, Alt+ArrowDown', 'Check'],
+    ['notes of the playing are walked as they are after a cut', 'Alt+V D, ArrowRight, Control+X, ArrowRight, ArrowRight, Alt+ArrowDown', 'down a semitone'],
     ['a text is corrected', 'Alt+H C, D, m, 7, ArrowLeft, Backspace, Home, Shift+ArrowRight, G, End, 9, s, Backspace, Enter'],
 ]; // prettier-ignore
 

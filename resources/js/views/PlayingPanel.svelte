@@ -1,10 +1,10 @@
 <script lang="ts">
-    import type { ReadingAnswers } from '../api/types';
     import { tick, untrack } from 'svelte';
     import type { Part } from '../api/part.svelte';
     import type { Song } from '../api/song.svelte';
     import { BY_PLAYING } from '../roll/commands/make';
     import type { Hint } from '../keys/keys.svelte';
+    import { PanelReading } from './panel-reading.svelte';
     import Panel from './Panel.svelte';
 
     /** What the panel does with keys, for the strip. */
@@ -18,22 +18,29 @@
     const HEIGHT = 260;
     const EDGE = 14;
 
-    let reading = $state.raw<ReadingAnswers['playing'] | null>(null);
-    let trouble = $state('');
     /** Which of the edits has its landing shown, from 1; 0 for none. */
     let after = $state(0);
     /** The notes that are looked at, while single ones of them are selected here. */
     let of = untrack(() => [...song.selection.notes]);
     let at = $state(-1);
-    let asked = 0;
     /** The choice that this panel made itself. */
     let mine = -1;
+    const last = new PanelReading(
+        untrack(() => song.queue),
+        () => song.read('playing', {}, [{ part: part.id, notes: of.filter((id) => part.notes.has(id)) }]),
+    );
+    const { answer: reading, trouble } = $derived(last);
 
     $effect(() => {
-        if (song.selection.version !== untrack(() => mine)) of = untrack(() => [...song.selection.notes]);
         void part.version;
         void part.settings;
-        void untrack(read);
+        void untrack(() => last.read());
+    });
+    // What somebody selects is read; what the panel itself selects is of what was read.
+    $effect(() => {
+        if (song.selection.version === untrack(() => mine)) return;
+        of = untrack(() => [...song.selection.notes]);
+        void untrack(() => last.read());
     });
     // Where an edit would put them, here and in the roll.
     $effect(() => {
@@ -59,18 +66,6 @@
         });
     });
 
-    async function read(): Promise<void> {
-        const now = ++asked;
-        try {
-            const notes = of.filter((id) => part.notes.has(id));
-            const ask = (): Promise<ReadingAnswers['playing']> => song.read('playing', {}, [{ part: part.id, notes }]);
-            const answer = await (reading ? ask() : song.queue.during(ask));
-            if (now === asked) [reading, trouble] = [answer, ''];
-        } catch (e) {
-            if (now === asked) trouble = e instanceof Error ? e.message : String(e);
-        }
-    }
-
     /** In order of the place in the bar, then of how late: as they are walked. */
     const dots = $derived([...(reading?.notes ?? [])].sort((a, b) => a[1] - b[1] || a[2] - b[2]));
     const most = $derived(Math.max(20, ...(reading ? [...reading.notes, ...landed].map((d) => Math.abs(d[2])) : [])));
@@ -93,7 +88,8 @@
 
     function press(e: KeyboardEvent): void {
         if (e.altKey || e.ctrlKey || e.metaKey) return;
-        if (e.key === 'ArrowRight' || e.key === 'ArrowLeft') go(at + (e.key === 'ArrowRight' ? 1 : -1), e.shiftKey);
+        const step = { ArrowRight: 1, ArrowLeft: -1 }[e.key];
+        if (step) last.after(() => go(at + step, e.shiftKey));
         else if (/^[1-4]$/.test(e.key)) after = Number(e.key) - 1;
         else return;
         e.preventDefault();

@@ -4,6 +4,7 @@
     import type { Song } from '../api/song.svelte';
     import type { GridReading, GridWeighed } from '../api/types';
     import type { Hint } from '../keys/keys.svelte';
+    import { PanelReading } from './panel-reading.svelte';
     import Panel from './Panel.svelte';
     import { panels } from '../panels.svelte';
 
@@ -19,28 +20,17 @@
     const SHOWN = 8;
     const HEIGHT = 64;
 
-    let reading = $state.raw<GridReading | null>(null);
-    let trouble = $state('');
-    let asked = 0;
+    const last = new PanelReading<GridReading>(
+        untrack(() => song.queue),
+        () => song.read('grid-reading', {}, [{ part: part.id, notes: [...song.selection.notes] }]),
+    );
+    const { answer: reading, trouble } = $derived(last);
 
     $effect(() => {
         void song.selection.version;
         void part.version;
-        void untrack(read);
+        void untrack(() => last.read());
     });
-
-    async function read(): Promise<void> {
-        const mine = ++asked;
-        try {
-            const ask = (): Promise<GridReading> =>
-                song.read('grid-reading', {}, [{ part: part.id, notes: [...song.selection.notes] }]);
-            // Keys typed behind the panel's are for what it reads.
-            const answer = await (reading ? ask() : song.queue.during(ask));
-            if (mine === asked) [reading, trouble] = [answer, ''];
-        } catch (e) {
-            if (mine === asked) trouble = e instanceof Error ? e.message : String(e);
-        }
-    }
 
     const best = $derived(reading?.grids.find((g) => isBest(g)) ?? null);
     const ranked = $derived.by(() => {
@@ -62,7 +52,7 @@
         if (e.key === 'Enter' && !(e.target instanceof HTMLButtonElement) && best) {
             e.preventDefault();
             e.stopPropagation();
-            set(best);
+            last.after(() => best && set(best));
         } else if (e.key === 'ArrowDown' || e.key === 'ArrowUp') {
             e.preventDefault();
             e.stopPropagation();

@@ -1,9 +1,9 @@
 <script lang="ts">
-    import type { ReadingAnswers } from '../api/types';
     import { tick, untrack } from 'svelte';
     import type { Part } from '../api/part.svelte';
     import type { Song } from '../api/song.svelte';
     import type { Hint } from '../keys/keys.svelte';
+    import { PanelReading } from './panel-reading.svelte';
     import Panel from './Panel.svelte';
     import { dismissed, keyOf, type Fault } from './repairs';
 
@@ -17,19 +17,19 @@
 
     let { song, part }: { song: Song; part: Part } = $props();
 
-    let reading = $state.raw<ReadingAnswers['repairs'] | null>(null);
-    let trouble = $state('');
     let whole = $state(false);
     let gone = $state.raw(untrack(() => dismissed(song.id)));
     let at = $state(0);
     let list: HTMLElement | undefined = $state();
-    let asked = 0;
     /** What was last shown in the roll. */
     let shown = '';
     /** What is found next is shown: the panel was opened, or something was mended in it. */
     let showsNext = true;
-    /** It is asked for in its turn: what is typed behind it waits, since what is found next is selected. */
-    let isHeld = false;
+    const last = new PanelReading(
+        untrack(() => song.queue),
+        () => song.read('repairs', {}, [whole ? { parts: [...song.parts.keys()] } : { part: part.id, notes: [] }]),
+    );
+    const { answer: reading, trouble } = $derived(last);
 
     const open = $derived((reading?.found ?? []).filter((f) => !gone.has(keyOf(f))));
     const hidden = $derived((reading?.found.length ?? 0) - open.length);
@@ -40,36 +40,11 @@
         void untrack(read);
     });
 
-    async function read(): Promise<void> {
-        // What was asked for in its turn comes behind what is done now, and sees it.
-        if (isHeld) return;
-        isHeld = showsNext;
-        const hadWhole = whole;
-        try {
-            if (isHeld) await song.queue.during(look, showNext);
-            else if (await look()) keepFocus(true);
-        } catch (e) {
-            trouble = e instanceof Error ? e.message : String(e);
-        }
-        isHeld = false;
-        if (hadWhole !== whole) void read();
-    }
-
-    /** Whether this is the newest reading. */
-    async function look(): Promise<boolean> {
-        const mine = ++asked;
-        const on = whole ? { parts: [...song.parts.keys()] } : { part: part.id, notes: [] };
-        const answer = await song.read('repairs', {}, [on]);
-        if (mine !== asked) return false;
-        [reading, trouble] = [answer, ''];
-        at = Math.max(0, Math.min(at, open.length - 1));
-        await tick();
-        return true;
-    }
-
-    function showNext(): void {
+    function read(): void {
+        const isShown = showsNext;
         showsNext = false;
-        keepFocus(false);
+        if (isShown) void last.read(() => keepFocus(false));
+        else void last.read().then(() => keepFocus(true));
     }
 
     /** Where the entry that had the focus is gone, or the list has only come, the next one takes it. */
@@ -81,6 +56,7 @@
     /** Quietly: what was done elsewhere, and selected there, stays selected. */
     function focus(quietly = false): void {
         const before = shown;
+        at = Math.max(0, Math.min(at, open.length - 1));
         const fault = open[at];
         if (quietly && fault) shown = keyOf(fault);
         list?.querySelectorAll<HTMLElement>('[data-fault]')[at]?.focus();
@@ -119,16 +95,26 @@
 
     function press(e: KeyboardEvent): void {
         if (e.altKey) return;
-        const fault = open[at];
-        const kind = e.shiftKey ? open.filter((f) => f.kind === fault?.kind) : fault ? [fault] : [];
-        if (e.key === 'ArrowDown' || e.key === 'ArrowUp') {
-            at = Math.max(0, Math.min(open.length - 1, at + (e.key === 'ArrowDown' ? 1 : -1)));
-            focus();
-        } else if (e.key === 'Enter' && fault) mend(kind);
-        else if ((e.key === 'Delete' || e.key === 'Backspace') && fault) dismiss(kind);
-        else return;
+        const does = onKey(e);
+        if (!does) return;
+        last.after(does);
         e.preventDefault();
         e.stopPropagation();
+    }
+
+    /** What a key does to what is read by then. */
+    function onKey({ key, shiftKey }: KeyboardEvent): (() => void) | null {
+        const step = { ArrowDown: 1, ArrowUp: -1 }[key];
+        const meant = (): Fault[] => open.filter((f, i) => (shiftKey ? f.kind === open[at]?.kind : i === at));
+        if (step) return () => walk(step);
+        if (key === 'Enter' && open.length > 0) return () => mend(meant());
+        if ((key === 'Delete' || key === 'Backspace') && open.length > 0) return () => dismiss(meant());
+        return null;
+    }
+
+    function walk(step: number): void {
+        at = Math.max(0, Math.min(open.length - 1, at + step));
+        focus();
     }
 </script>
 

@@ -1,5 +1,4 @@
 <script lang="ts">
-    import type { ReadingAnswers } from '../api/types';
     import { untrack } from 'svelte';
     import type { Part } from '../api/part.svelte';
     import type { Song } from '../api/song.svelte';
@@ -7,6 +6,7 @@
     import { songScale } from '../roll/commands/make';
     import ScaleField from './fields/ScaleField.svelte';
     import type { Hint } from '../keys/keys.svelte';
+    import { PanelReading } from './panel-reading.svelte';
     import Panel from './Panel.svelte';
 
     /** What the panel does with keys, for the strip. */
@@ -20,28 +20,21 @@
 
     const param = commands.find(songScale(null).edit!)?.params[0];
     const [roots, kinds] = [param?.roots ?? [], param?.kinds ?? []];
-    let reading = $state.raw<ReadingAnswers['key'] | null>(null);
     let whole = $state(false);
-    let trouble = $state('');
-    let asked = 0;
+    const last = new PanelReading(
+        untrack(() => song.queue),
+        () => {
+            const on = whole ? { parts: [...song.parts.keys()] } : { part: part.id, notes: [...song.selection.notes] };
+            return song.read('key', {}, [on]);
+        },
+    );
+    const { answer: reading, trouble } = $derived(last);
 
     $effect(() => {
         void song.revisionShown;
         void whole;
-        void untrack(read);
+        void untrack(() => last.read());
     });
-
-    async function read(): Promise<void> {
-        const mine = ++asked;
-        try {
-            const on = whole ? { parts: [...song.parts.keys()] } : { part: part.id, notes: [...song.selection.notes] };
-            const ask = (): Promise<ReadingAnswers['key']> => song.read('key', {}, [on]);
-            const answer = await (reading ? ask() : song.queue.during(ask));
-            if (mine === asked) [reading, trouble] = [answer, ''];
-        } catch (e) {
-            if (mine === asked) trouble = e instanceof Error ? e.message : String(e);
-        }
-    }
 
     const setPart = (scale: string | undefined): void => song.do({ set: { scale: scale ?? null }, part: part.id });
 
