@@ -2,6 +2,7 @@ import { expect, test } from './silent';
 import { test as audible } from '@playwright/test';
 import {
     bring,
+    caret,
     chosen,
     fetchSong,
     LOOSE,
@@ -239,4 +240,39 @@ audible('the line says each time what was done, also the same again, and nothing
     await said(page, /^Playing from \d+\.\d+\.\d+(\.\d+)?\.$/);
     await press(page, 'Space');
     await said(page, /^Stopped at \d+\.\d+\.\d+(\.\d+)?\.$/);
+});
+
+test('what a key opened it closes: panels, the list of commands, the guide; the guide leaves what is selected', async ({
+    page,
+}) => {
+    await press(page, 'Control+a', 'Shift+ArrowUp');
+    const panels = [
+        'j',
+        '.',
+        'Shift+n',
+        'Alt+q',
+        'Alt+l',
+        'Alt+;',
+        'Alt+r',
+        'Alt+h s',
+        'Alt+s c',
+        'Shift+v s',
+        'Alt+Shift+t',
+    ];
+    for (const keys of panels) {
+        for (const shown of [1, 0]) {
+            await press(page, ...keys.split(' '));
+            await expect(page.getByRole('dialog'), keys).toHaveCount(shown);
+        }
+    }
+    await press(page, 'Control+a');
+    const kept = await caret(page);
+    await press(page, 'F1');
+    await expect(page.getByTestId('guide')).toBeVisible();
+    await press(page, 'F1');
+    await expect(page.getByTestId('roll')).toBeVisible();
+    await chosen(page, 8);
+    expect(await caret(page)).toEqual(kept);
+    await press(page, 'F2', 'F2');
+    await chosen(page, 8);
 });

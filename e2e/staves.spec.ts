@@ -423,7 +423,7 @@ test('the roll comes up under the staves, in time with them; job 5: notes moved 
     page,
 }) => {
     const song = await open(page);
-    await press(page, 'u');
+    await press(page, 'Alt+Shift+y');
     const roll = page.getByTestId('roll');
     await expect(roll).toHaveAttribute('data-drawn', /^\d/);
     const seen = async (id: string): Promise<string[]> =>
@@ -453,12 +453,17 @@ test('the roll comes up under the staves, in time with them; job 5: notes moved 
     await said(page, /^Undone/);
     await press(page, 'Control+a', 'Alt+w', 'ArrowUp');
     await said(page, 'There is no track that far up: nothing moved.');
-    // Esc with nothing selected comes back to the staves, U sends the roll away.
+    // Esc with nothing selected comes back to the staves, the same key sends the roll away.
     await press(page, 'Escape', 'Escape');
     await said(page, 'Back on the tracks.');
     await press(page, 's');
     await said(page, /^Pad:/);
-    await press(page, 'u');
+    await press(page, 'Alt+Shift+y');
+    await expect(roll).toHaveCount(0);
+    // From the roll too: what opened it closes it.
+    await press(page, 'Alt+Shift+y');
+    await expect(roll).toBeVisible();
+    await press(page, 'Control+a', 'Alt+Shift+y');
     await expect(roll).toHaveCount(0);
 });
 

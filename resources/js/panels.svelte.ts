@@ -9,6 +9,8 @@ const WIDTH = 'jactonic.panel-width';
 /** Pixels. */
 const USUAL = 384;
 export const LEAST = 320;
+/** Panels that have a command of their own. */
+const OWN_COMMAND = ['commands', 'steps'];
 
 class Panels {
     open = $state.raw<Open | null>(null);
@@ -28,6 +30,14 @@ class Panels {
     widen(to: number): void {
         this.width = Math.max(LEAST, Math.min(this.widest, Math.round(to)));
         localStorage.setItem(WIDTH, String(this.width));
+    }
+
+    /** The command that opens the one that is open, with its parameters; null where none is. */
+    get opener(): [command: string, params: Record<string, unknown>] | null {
+        if (!this.open) return null;
+        const { name, edit } = this.open;
+        if (OWN_COMMAND.includes(name)) return [name, {}];
+        return ['panel', edit === undefined ? { name } : { edit }];
     }
 
     /** Opens a panel in place of another; the one that is open it closes. */

@@ -1,9 +1,12 @@
 export type Place =
     | { at: 'songs' }
-    | { at: 'keys'; page: 'shortcuts' | 'sheet' | 'pace' | 'guide' | 'start' | 'backups' }
+    | { at: 'keys'; page: AsidePage }
     | { at: 'song'; song: number }
     | { at: 'chords'; song: number }
     | { at: 'roll'; song: number; part: number };
+
+/** A page that is of no song. */
+export type AsidePage = keyof typeof PAGES;
 
 const PAGES = {
     shortcuts: '/keys',
@@ -47,6 +50,11 @@ class Router {
 
     /** Where the person was before they went among the shortcuts. */
     private before: Place = { at: 'songs' };
+
+    /** Whether the address is of a page that is of no song: a part that is left still sees the place of before. */
+    get isAside(): boolean {
+        return read(location.pathname).at === 'keys';
+    }
 
     back(): void {
         this.go(this.before);

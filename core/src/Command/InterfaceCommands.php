@@ -34,11 +34,7 @@ final class InterfaceCommands
     /** @return list<Command> */
     private static function choosing(): array
     {
-        $moves = array_map(static function (string $id): array {
-            $spec = SelectionCommands::spec($id);
-
-            return ['title' => $spec->title, 'params' => ['move' => $id], 'words' => $spec->words] + ($spec->ofPoints === null ? [] : ['ofPoints' => $spec->ofPoints]);
-        }, SelectionCommands::ids());
+        $moves = array_map(static fn (string $id): array => SelectionCommands::spec($id)->form($id), SelectionCommands::ids());
 
         return [
             new Command(new Spec('select', 'Select notes', Family::Selection, 'Selects notes; nothing changes.', [
@@ -359,7 +355,7 @@ final class InterfaceCommands
                 ['title' => 'Invert the selection of parts', 'params' => ['which' => 'others'], 'words' => ['invert', 'inverse']],
                 ['title' => 'Select the parts in the span', 'params' => ['which' => 'span'], 'words' => ['range']],
             ]),
-            new Command(new Spec('roll-under', 'The roll under the tracks', Family::View, 'Opens the selected part in a roll under the tracks, in time with them, or closes it.', needs: Requires::Song, words: ['split', 'both', 'editor', 'below', 'beside the others']), ['song']),
+            new Command(new Spec('roll-under', 'The roll under the tracks', Family::View, 'Opens the selected part in a roll under the tracks, in time with them, or closes it.', needs: Requires::Song, words: ['split', 'both', 'editor', 'below', 'beside the others']), ['song', 'roll']),
             new Command(new Spec('open-part', 'Open the part', Family::Song, 'Opens the selected part in the roll.', needs: Requires::Song, words: ['edit', 'roll']), ['song']),
             new Command(new Spec('open-song', 'To the song', Family::Song, 'Shows the tracks and parts of the song.', needs: Requires::Nothing, words: ['timeline', 'tracks', 'parts', 'back']), ['songs', 'roll', 'keys']),
             new Command(new Spec('open-songs', 'All songs', Family::Song, 'Shows the list of songs.', needs: Requires::Nothing, words: ['list', 'home', 'close']), self::ANY),

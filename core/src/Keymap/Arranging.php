@@ -24,7 +24,7 @@ final class Arranging
     {
         return [
             ['Enter', 'open-part', 'open the part'],
-            ['U', 'roll-under', 'the roll below'],
+            ['Alt+Shift+Y', 'roll-under', 'the roll below'],
             ...self::walking(),
             ...self::arrows(),
             ['Q', 'quantize', 'quantize'],

@@ -141,6 +141,7 @@ final class Defaults
                 ['Mod+Alt+Shift+2', 'insert-at', 'insert at the pointer, touch 2', ['at' => 'pointer', 'touch' => 2]],
                 ['Mod+Alt+Shift+3', 'insert-at', 'insert at the pointer, touch 3', ['at' => 'pointer', 'touch' => 3]],
                 ['Mod+Alt+Shift+4', 'insert-at', 'insert at the pointer, touch 4', ['at' => 'pointer', 'touch' => 4]],
+                ['Alt+Shift+Y', 'roll-under', 'the roll below'],
                 ['Equal', 'note-here', 'select the note here', ['what' => 'choose']],
                 ['Shift+Equal', 'note-here', 'add the note here', ['what' => 'add']],
                 ['Minus', 'note-here', 'delete the note here', ['what' => 'delete']],

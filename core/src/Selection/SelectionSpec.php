@@ -24,4 +24,10 @@ final readonly class SelectionSpec
         public ?string $ofPoints = null,
     ) {
     }
+
+    /** @return array{title: string, params: array{move: string}, words: list<string>, ofPoints?: string} the command as people look for it */
+    public function form(string $id): array
+    {
+        return ['title' => $this->title, 'params' => ['move' => $id], 'words' => $this->words] + ($this->ofPoints === null ? [] : ['ofPoints' => $this->ofPoints]);
+    }
 }

@@ -2,45 +2,15 @@ import { untrack } from 'svelte';
 import { request, type BodyOf, type Method } from '../api/client';
 import type { Binding, KeyState } from '../api/types';
 import { bindingsOf, keyOf } from './commands.svelte';
+import type { Handler, Hint, Press, Typist, Work } from './handler';
 import { codeOf, layoutLabels, seen } from './layout';
 import { goesOnWith } from './native';
 import { pace, type How } from './pace.svelte';
 import { isMac, Resolver, strokeOf, type Modifiers } from './strokes';
-import { belongsTo, isInPanel, isOutside, isPressed } from './targets';
+import { belongsTo, isInPanel, isOutside, isPressed, takesNoLetters } from './targets';
 import { typeInto, type Pressed } from './type-into';
 
-/** Takes keys to play notes with, while it is told to. */
-export interface Typist {
-    /** What a key is for; null where it does what it always does. */
-    role: (code: string) => { note: number } | { touch: number } | { octave: number } | null;
-    down: (code: string, stamp: number) => void;
-    /** Whether the key was one that played. */
-    up: (code: string, stamp: number) => boolean;
-    letGo: () => void;
-}
-
-export type Work = 'notes' | 'lane' | 'curve';
-
-/** A key, by its sign, and what it does. */
-export type Hint = readonly [key: string, does: string];
-
-/** How a command was asked for. */
-export interface Press {
-    /** The key is held and repeats. */
-    more: boolean;
-    /** How many times over, by a count typed before it. */
-    times: number;
-}
-
-/**
- * Does a command. It may give back what to do when the key is let go (for a command that holds as long as the key), or
- * false where it is none of its business after all and the next one may.
- */
-export type Handler = (
-    params: Record<string, unknown>,
-    binding: Binding,
-    press: Press,
-) => void | boolean | (() => void);
+export type { Handler, Hint, Press, Typist, Work } from './handler';
 
 const ONCE: Press = { more: false, times: 1 };
 /** Commands that see to a count themselves; others are done so many times one after another. */
@@ -83,6 +53,8 @@ class Keys {
     onNothing: (stroke: string, elsewhere: Binding | null) => void = () => {};
     /** Holds a press back that has to wait for what was pressed before it: it is done again in its turn. Says whether it does. */
     gate: (again: () => void, isPress?: boolean, stroke?: string) => boolean = () => false;
+    /** The command that opened the panel, with its parameters; null where none is open. */
+    opener: () => readonly [string, Record<string, unknown>] | null = () => null;
     /** Whether what is pressed now has to wait. */
     holds: () => boolean = () => false;
     /** Whether a stroke or a command waits for nothing: what stops the sound, or something that takes long. */
@@ -279,11 +251,22 @@ class Keys {
             this.held = held;
     }
 
+    /** Whether a stroke is for what has the keys. The one that opened a panel closes it. */
+    private isTaken(target: EventTarget | null, stroke: string): boolean {
+        if (!belongsTo(target, stroke)) return false;
+        return !(takesNoLetters(target) && this.closes(stroke));
+    }
+
+    private closes(stroke: string): boolean {
+        const [command, params] = this.opener() ?? [''];
+        return bindingsOf(this.resolver.bindings, command, params ?? {}).some((b) => b.keys.split(' ')[0] === stroke);
+    }
+
     /** Keys that a panel or a button would have wait too, while what was pressed before them does. */
     private before(e: KeyboardEvent): void {
         const stroke = strokeOf(e);
         if (!e.isTrusted || stroke === null || this.capture || !this.holds() || isOutside(e.target)) return;
-        const isFor = belongsTo(e.target, stroke) || (isInPanel(e.target) && !this.passes(stroke));
+        const isFor = this.isTaken(e.target, stroke) || (isInPanel(e.target) && !this.passes(stroke));
         if (!isFor && stroke !== 'Tab' && stroke !== 'Shift+Tab' && !isPressed(e.target, stroke)) return;
         const press = { stroke, code: e.code, key: e.key, repeat: e.repeat, time: e.timeStamp };
         if (!this.isHeldBack(() => this.pressAgain(press), stroke)) return;
@@ -307,7 +290,7 @@ class Keys {
         if (goesOnWith(e)) e.preventDefault();
         // The second stroke of a sequence is not typed into the field of a panel.
         const goesOn = this.prefix !== '' && isInPanel(e.target);
-        if (!goesOn && belongsTo(e.target, stroke)) return;
+        if (!goesOn && this.isTaken(e.target, stroke)) return;
         // A focused button keeps the keys that press it.
         if (!goesOn && isPressed(e.target, stroke)) return;
         // What plays sounds at once.
@@ -355,7 +338,7 @@ class Keys {
         const tab = press.stroke === 'Tab' || press.stroke === 'Shift+Tab';
         if (
             target instanceof HTMLElement &&
-            (tab || isInPanel(target) || belongsTo(target, press.stroke) || isPressed(target, press.stroke))
+            (tab || isInPanel(target) || this.isTaken(target, press.stroke) || isPressed(target, press.stroke))
         )
             typeInto(target, press);
         else this.press(press);

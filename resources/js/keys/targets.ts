@@ -11,6 +11,8 @@ export function isPressed(target: EventTarget | null, stroke: string): boolean {
 
 /** Whether a stroke is for the field or the panel that has the focus. */
 export function belongsTo(target: EventTarget | null, stroke: string): boolean {
+    // No field takes F1 to F12.
+    if (/(^|\+)F\d+$/.test(stroke)) return false;
     // A panel keeps what moves within it; the keys that open panels, undo and the like go on.
     if (isInPanel(target))
         return stroke !== 'Escape' && (!isForPage(stroke) || (isTyping(target) && !stroke.startsWith('Alt+')));
@@ -19,6 +21,11 @@ export function belongsTo(target: EventTarget | null, stroke: string): boolean {
 
 /** Whether a stroke goes on to the page from a panel's button, whatever has the keys in it. */
 export const isForPage = (stroke: string): boolean => stroke.startsWith('Alt+') || stroke.startsWith('Mod+');
+
+/** Whether letters mean nothing to a field or button of a panel that has the keys: they may go on to what closes it. */
+export function takesNoLetters(target: EventTarget | null): boolean {
+    return isInPanel(target) && (!isTyping(target) || (target instanceof HTMLInputElement && target.type === 'number'));
+}
 
 /** Whether it is of a panel. */
 export function isInPanel(target: EventTarget | null): boolean {

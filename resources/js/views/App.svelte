@@ -138,6 +138,7 @@
         return (what === 'Escape' || what === 'escape') && song !== null && song.queue.isStoppable;
     };
     keys.holds = () => song?.queue.holdsInput ?? false;
+    keys.opener = () => panels.opener;
     keys.onNothing = (stroke, elsewhere) => {
         const words = nothingHere(keys.context, stroke, elsewhere);
         if (words !== null) tell(words);

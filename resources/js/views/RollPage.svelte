@@ -12,6 +12,7 @@
     import { heardAs } from '../api/opened';
     import { numbersOf } from '../roll/numbers';
     import Roll from '../roll/Roll.svelte';
+    import { router } from '../router.svelte';
     import type { MenuOf, RollModel } from '../roll/roll-model.svelte';
     import { stepState } from '../roll/steps.svelte';
     import { recorder } from '../sound/recorder.svelte';
@@ -40,6 +41,7 @@
     import SoundPanel from './SoundPanel.svelte';
     import RecordingPanel from './RecordingPanel.svelte';
     import RecipesPanel from './recipes/RecipesPanel.svelte';
+    import { giveChoiceBack, keepChoice } from './left';
     import PartLine from './PartLine.svelte';
     import TempoPanel from './TempoPanel.svelte';
 
@@ -139,8 +141,14 @@
     });
     $effect(() => {
         const opened = part;
-        untrack(() => song.openPart(opened));
-        return () => song.openPart(null);
+        untrack(() => {
+            song.openPart(opened);
+            giveChoiceBack(song, opened);
+        });
+        return () => {
+            if (router.isAside) keepChoice(song, opened);
+            song.openPart(null);
+        };
     });
 </script>
 
