@@ -276,3 +276,27 @@ test('what a key opened it closes: panels, the list of commands, the guide; the 
     await press(page, 'F2', 'F2');
     await chosen(page, 8);
 });
+
+test('a field that gets the keys has its old value selected: what is typed takes its place', async ({ page }) => {
+    const whole = (): Promise<boolean> =>
+        page.evaluate(() => window.getSelection()?.toString() === (document.activeElement as HTMLInputElement).value);
+    // Numbers and names in panels, and the fields below and above the roll.
+    for (const keys of ['Alt+n', 'Alt+;', 'Alt+Shift+t', 'Alt+Shift+l', 'Alt+s t', 'Alt+Backslash']) {
+        await press(page, ...keys.split(' '));
+        const fields = page.getByRole('dialog').locator('input[type=number], input[type=text]');
+        await expect(fields.first(), keys).toBeVisible();
+        for (const field of await fields.all()) {
+            if (!(await field.isVisible()) || !(await field.isEnabled())) continue;
+            await field.focus();
+            expect(await whole(), keys).toBe(true);
+        }
+        await press(page, 'Escape');
+    }
+    for (const name of ['Strength', 'Swing', 'Tempo']) {
+        await page
+            .getByLabel(new RegExp(`^${name}`))
+            .first()
+            .focus();
+        expect(await whole(), name).toBe(true);
+    }
+});

@@ -122,6 +122,11 @@
                 place.at === 'songs' ? 'Jactonic' : `${part ? `${part.name} · ` : ''}${song?.name ?? ''} · Jactonic`;
     });
 
+    /** What is typed into a field that gets the keys takes the place of what stood there. */
+    function selectOld({ target }: FocusEvent): void {
+        if (target instanceof HTMLInputElement && ['number', 'text'].includes(target.type)) target.select();
+    }
+
     /** Says something, with a song or without. */
     function tell(words: string): void {
         hint = words;
@@ -189,6 +194,7 @@
 
 <svelte:window
     onpagehide={() => transport.stop()}
+    onfocusin={selectOld}
     ondragover={(e) => {
         e.preventDefault();
         dragged = e.dataTransfer?.types.includes('Files') ?? false;

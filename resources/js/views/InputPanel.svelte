@@ -123,7 +123,6 @@
                     min="0"
                     max="100"
                     value={settings.loose}
-                    onfocus={(e) => e.currentTarget.select()}
                     onchange={(e) => number('loose', e.currentTarget.value, 0, 100, false)}
                 /></label
             >
@@ -133,7 +132,6 @@
                     type="number"
                     min="0"
                     value={settings.seed}
-                    onfocus={(e) => e.currentTarget.select()}
                     onchange={(e) => number('seed', e.currentTarget.value, 0, 1e9)}
                 /></label
             >
@@ -144,7 +142,6 @@
                     min="1"
                     max="64"
                     value={settings.times}
-                    onfocus={(e) => e.currentTarget.select()}
                     onchange={(e) => number('times', e.currentTarget.value, 1, 64)}
                 /></label
             >
@@ -156,7 +153,6 @@
                     max="400"
                     placeholder="song’s"
                     value={settings.tempo}
-                    onfocus={(e) => e.currentTarget.select()}
                     onchange={(e) =>
                         e.currentTarget.value === ''
                             ? player.set({ tempo: null })

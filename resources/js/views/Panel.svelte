@@ -40,8 +40,6 @@
     function hold(e: FocusEvent): void {
         holder = e.target instanceof HTMLElement ? e.target : null;
         keys.panel = { title, does: hints };
-        // What is typed into a field that gets the keys takes the place of what stood there.
-        if (holder instanceof HTMLInputElement && ['number', 'text'].includes(holder.type)) holder.select();
     }
 
     /** Another thing has the keys; where it is gone or disabled is seen after this. */

@@ -53,7 +53,6 @@
             data-first
             value={settings.penVelocity}
             {@attach keepTyped}
-            onfocus={(e) => e.currentTarget.select()}
             onchange={(e) => velocity(e.currentTarget.value, (penVelocity) => set({ penVelocity }))}
         /></label
     >
@@ -104,7 +103,6 @@
                     aria-label="Touch {i + 1}"
                     {value}
                     {@attach keepTyped}
-                    onfocus={(e) => e.currentTarget.select()}
                     onchange={(e) => velocity(e.currentTarget.value, (to) => touch(i, to))}
                 />
                 <span class="text-sm text-base-content/85">{keysOf(i)}</span></label

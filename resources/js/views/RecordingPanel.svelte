@@ -179,7 +179,6 @@
                 placeholder={String(latency.told)}
                 value={latency.own}
                 disabled={recorder.on}
-                onfocus={(e) => e.currentTarget.select()}
                 onchange={(e) => setLatency(e.currentTarget.value)}
             /> ms</label
         >

@@ -64,7 +64,6 @@
     title="Tempo here: type it, or drag up and down"
     value={drag ? drag.to : now}
     {@attach keepTyped}
-    onfocus={() => field.select()}
     onchange={typed}
     onkeydown={(e) => {
         if (e.key === 'Enter') giveBack();

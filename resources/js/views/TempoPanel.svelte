@@ -50,7 +50,6 @@
                 aria-label="{what} begins at bar"
                 value={bar(tick)}
                 {@attach keepTyped}
-                onfocus={(e) => e.currentTarget.select()}
                 onchange={(e) => number(e, 1, 100000, (to) => song.do(markMove(edit, tick, Math.round(to))))}
             /></label
         >
@@ -86,7 +85,6 @@
                         data-first={i === 0 ? true : undefined}
                         value={tempo}
                         {@attach keepTyped}
-                        onfocus={(e) => e.currentTarget.select()}
                         onchange={(e) => number(e, 4, 1000, (to) => song.do(tempoSet(to, { at: tick })))}
                     /> BPM</label
                 >
@@ -119,7 +117,6 @@
                         aria-label="Beats from bar {bar(tick)}"
                         value={beats}
                         {@attach keepTyped}
-                        onfocus={(e) => e.currentTarget.select()}
                         onchange={(e) =>
                             number(e, 1, 64, (to) => song.do(meterSet(Math.round(to), unit, { at: tick })))}
                     />

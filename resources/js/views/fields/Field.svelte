@@ -66,7 +66,6 @@
                 aria-label={param.title}
                 value={shown ?? ''}
                 data-first={first ? '' : undefined}
-                onfocus={(e) => e.currentTarget.select()}
                 oninput={(e) => number(e.currentTarget.value)}
             />
             <span class="min-w-12 shrink-0 text-sm whitespace-nowrap">{param.unit ?? ''}</span>

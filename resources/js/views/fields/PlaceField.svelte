@@ -38,7 +38,6 @@
             aria-label="{label}, bar and beat"
             placeholder="17.3"
             {value}
-            onfocus={(e) => e.currentTarget.select()}
             oninput={(e) => {
                 const place = e.currentTarget.value.trim();
                 if (/^\d{1,6}(\.\d{1,3}){0,3}$/.test(place)) onchange(place);
