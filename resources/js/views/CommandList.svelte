@@ -29,6 +29,8 @@
     let at = $state(0);
     /** The command whose parameters are asked for, or to which a key is given. */
     let asking = $state.raw<Entry | null>(null);
+    /** A key was just given: undo is for that, until something else is typed. */
+    let takesBack = false;
     let giving = $state.raw<Entry | null>(null);
     let params = $state.raw<Record<string, unknown>>({});
     let said = $state('');
@@ -175,16 +177,25 @@
 
     function given(sentence: string): void {
         giving = null;
+        takesBack = sentence !== '';
         if (sentence) {
-            said = sentence;
+            said = `${sentence} Undo takes it back.`;
             onSaid(sentence);
         }
         field.focus();
     }
 
+    const isUndo = (e: KeyboardEvent): boolean =>
+        (e.ctrlKey || e.metaKey) && !e.shiftKey && e.key.toLowerCase() === 'z';
+
     function press(e: KeyboardEvent): void {
         if (giving) return;
-        if (e.key === 'Enter' && !(e.target instanceof HTMLButtonElement)) {
+        if (takesBack && isUndo(e)) {
+            e.preventDefault();
+            e.stopPropagation();
+            takesBack = false;
+            void keys.ask('POST', 'key-sets/undo').then(() => (said = 'The last change of shortcuts is undone.'));
+        } else if (e.key === 'Enter' && !(e.target instanceof HTMLButtonElement)) {
             e.preventDefault();
             e.stopPropagation();
             const { altKey, shiftKey } = e;
@@ -224,7 +235,7 @@
             aria-controls="command-list"
             aria-activedescendant={chosen ? `command-${shown.indexOf(chosen)}` : undefined}
             bind:value={text}
-            oninput={() => ((at = 0), (asking = null), (said = ''))}
+            oninput={() => ((at = 0), (asking = null), (said = ''), (takesBack = false))}
         />
     </div>
     {#if said}<p class="px-4 pb-2" role="status">{said}</p>{/if}
@@ -304,6 +315,7 @@
                             ? `${entry.title}${paramWords(commands.find(entry.command)!, params)}`
                             : entry.title}
                         contexts={entry.contexts}
+                        from={keys.context}
                         onDone={given}
                     />
                 {/if}

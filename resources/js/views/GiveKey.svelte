@@ -1,5 +1,5 @@
 <script lang="ts">
-    import { onMount } from 'svelte';
+    import { onMount, untrack } from 'svelte';
     import { request } from '../api/client';
     import type { Binding } from '../api/types';
     import { keys } from '../keys/keys.svelte';
@@ -12,11 +12,13 @@
         label: string;
         /** Where the command can be asked for. */
         contexts: string[];
+        /** The page that is meant first. */
+        from?: string;
         /** The shortcut that this one takes the place of. */
         instead?: Binding | null;
         onDone: (said: string, given?: { context: string; keys: string }) => void;
     }
-    let { command, params, label, contexts, instead = null, onDone }: Props = $props();
+    let { command, params, label, contexts, from = '', instead = null, onDone }: Props = $props();
 
     const WHERE: Record<string, string> = {
         any: 'everywhere',
@@ -26,13 +28,13 @@
         keys: 'here',
     };
 
-    /** Milliseconds after which another press begins anew. */
-    const PAUSE = 1500;
-    let pressed = 0;
+    /** Milliseconds in which a second stroke comes; then a free key is taken. */
+    const PAUSE = 1200;
+    let timer = 0;
 
     let box: HTMLElement;
     let strokes = $state.raw<string[]>([]);
-    let at = $state(0);
+    let at = $state(untrack(() => Math.max(0, contexts.indexOf(from))));
     let found = $state.raw<{ lost: Binding[]; hidden: Binding[] } | null>(null);
     let trouble = $state('');
     const context = $derived(contexts[at]!);
@@ -51,6 +53,7 @@
         };
         box.addEventListener('wheel', wheel, { passive: false });
         return () => {
+            clearTimeout(timer);
             if (keys.capture === take) keys.capture = null;
         };
     });
@@ -59,10 +62,16 @@
         if (stroke === 'Escape') return onDone('');
         if (strokes.length > 0 && stroke === 'Enter') return void give();
         if (strokes.length > 0 && stroke === 'Backspace') strokes = [];
-        else if (strokes.length > 0 && stroke === 'Tab') at = (at + 1) % contexts.length;
-        // A second stroke comes at once; after a pause it is another try.
-        else strokes = strokes.length === 1 && performance.now() - pressed < PAUSE ? [strokes[0]!, stroke] : [stroke];
-        pressed = performance.now();
+        else if (contexts.length > 1 && stroke === 'Tab') at = (at + 1) % contexts.length;
+        // A second stroke comes at once; where the first waits, being taken, it is another try.
+        else
+            strokes =
+                strokes.length === 1 && timer !== 0 && !stroke.includes('Wheel') ? [strokes[0]!, stroke] : [stroke];
+        clearTimeout(timer);
+        timer = window.setTimeout(() => {
+            timer = 0;
+            takeFree();
+        }, PAUSE);
         void check();
     }
 
@@ -77,9 +86,15 @@
                 keys: asked.join(' '),
             });
             if (asked === strokes) found = answer;
+            if (asked.length === 2 || timer === 0) takeFree();
         } catch (e) {
             if (asked === strokes) trouble = e instanceof Error ? e.message : String(e);
         }
+    }
+
+    /** What is free needs no Enter. */
+    function takeFree(): void {
+        if (strokes.length > 0 && found?.lost.length === 0 && keys.capture === take) void give();
     }
 
     async function give(): Promise<void> {
@@ -108,7 +123,7 @@
 >
     <p>
         {#if strokes.length === 0}
-            Press the new key for “{label}”, one stroke or two.
+            Press the new key for “{label}” {WHERE[context]}, one stroke or two.
         {:else}
             {#each strokes as stroke, i (i)}{i > 0 ? ' then ' : ''}<kbd class="key text-base"
                     >{labels(stroke).join(' ')}</kbd
@@ -133,7 +148,7 @@
                 {found.hidden.map((b) => `“${b.label}” ${WHERE[b.context]}`).join(', ')}.
             </p>
         {:else if found}
-            <p>Free.</p>
+            <p>Free: it is taken.</p>
         {/if}
     </div>
     <p class="text-sm text-base-content/85">
