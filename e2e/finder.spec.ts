@@ -265,3 +265,19 @@ test('a drill: what is wrong is said, keys are counted, and what is reached is m
     await list.getByRole('button', { name: /^How/ }).first().click();
     await expect(list).toContainText('Ctrl A, Q');
 });
+
+test('notes above, below and at a pitch are selected by a line', async ({ page }) => {
+    const song = await bring(page, midi(LOOSE, 'Piano', 0));
+    await openRoll(page, song);
+    for (const [line, count] of [
+        ['select above C4', 7],
+        ['select notes below E4', 4],
+        ['select at F4', 1],
+        ['select below D4 add', 3],
+    ] as const) {
+        await press(page, '/');
+        await page.keyboard.type(line);
+        await press(page, 'Enter');
+        await chosen(page, count);
+    }
+});

@@ -1,5 +1,5 @@
 import { expect, test } from './silent';
-import { bring, fetchSong, LOOSE, midi, notesOf, openRoll, said, spot } from './support';
+import { bring, chosen, drawnAtRest, fetchSong, LOOSE, midi, notesOf, openRoll, said, spot } from './support';
 
 test('a song is worked by mouse too: opened, muted, soloed, renamed, played from a bar', async ({ page }) => {
     const song = await bring(page, midi(LOOSE.concat([[96 * 12, 48, 60, 70]]), 'Left hand'), 'By mouse.mid');
@@ -159,4 +159,44 @@ test('lanes and panels are as large as they are drawn, also after a reload; the 
     expect(await height('velocity')).toBeCloseTo(was + 50, -1);
     await page.keyboard.press('Alt+q');
     await expect.poll(async () => (await panel.boundingBox())!.width).toBe(496);
+});
+
+test('a drag over the keys selects the rows between, with Shift besides what is selected', async ({ page }) => {
+    const song = await bring(page, midi(LOOSE));
+    await openRoll(page, song);
+    const box = (await page.getByTestId('keyboard').boundingBox())!;
+    const heightOf = async (pitch: number): Promise<number> => (await spot(page, 0, pitch)).y;
+    const x = box.x + box.width - 12;
+    await page.mouse.move(x, await heightOf(60));
+    await page.mouse.down();
+    await chosen(page, 1);
+    await page.mouse.move(x, await heightOf(62), { steps: 4 });
+    await chosen(page, 3);
+    await said(page, '3 notes from C4 to D4 selected.');
+    await page.mouse.move(x, await heightOf(61), { steps: 2 });
+    await chosen(page, 2);
+    await page.mouse.up();
+    await page.keyboard.down('Shift');
+    await page.mouse.move(x, await heightOf(66));
+    await page.mouse.down();
+    await page.mouse.move(x, await heightOf(65));
+    await page.mouse.up();
+    await page.keyboard.up('Shift');
+    await chosen(page, 4);
+});
+
+test('the end of a note too short for edges is taken from behind it', async ({ page }) => {
+    const song = await bring(page, midi([[0, 6, 60, 80]]));
+    await openRoll(page, song);
+    for (let i = 0; i < 4; i++) await page.keyboard.press('Shift+z');
+    await drawnAtRest(page);
+    const [, start, length] = (await notesOf(page, song))[0] as [number, number, number];
+    const end = await spot(page, start + length, 60);
+    expect(end.x - (await spot(page, start, 60)).x).toBeLessThan(18);
+    await page.mouse.move(end.x + 3, end.y);
+    await page.mouse.down();
+    await page.mouse.move(end.x + 60, end.y, { steps: 4 });
+    await page.mouse.up();
+    await expect.poll(async () => (await notesOf(page, song))[0]![2]).toBeGreaterThan(length);
+    expect((await notesOf(page, song))[0]![1]).toBe(start);
 });

@@ -569,3 +569,28 @@ test('the roll says what its part plays as, and how far it loops', async ({ page
     await press(page, 'd');
     await expect(page.getByTestId('numbers')).toContainText('velocity');
 });
+
+test('Shift and Ctrl click on parts as on notes: Shift adds, Ctrl adds or lets go, a plain click selects one', async ({
+    page,
+}) => {
+    await open(page);
+    const click = async (i: number, held?: string): Promise<void> => {
+        const box = (await page.getByTestId('part').nth(i).boundingBox())!;
+        if (held) await page.keyboard.down(held);
+        await page.mouse.click(box.x + Math.min(30, box.width / 2), box.y + box.height / 2);
+        if (held) await page.keyboard.up(held);
+    };
+    await click(0);
+    await chosen(page, 1);
+    await click(1, 'Control');
+    await click(2, 'Shift');
+    await chosen(page, 3);
+    await click(1, 'Control');
+    await chosen(page, 2);
+    await click(0, 'Shift');
+    await chosen(page, 2);
+    await click(2);
+    await chosen(page, 1);
+    await click(2, 'Control');
+    await chosen(page, 0);
+});

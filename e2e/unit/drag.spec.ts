@@ -115,6 +115,10 @@ test('the note and the edge under the pointer are found', () => {
     expect(at(1200, 61)).toBeNull();
     expect(at(2000, 64)).toEqual([2, 'move']);
     expect(at(1700, 60)).toBeNull();
+    // A few pixels behind a note its end is taken, where that is asked for.
+    const behind = (px: number, outside?: number): string | undefined =>
+        noteAt(seen, part, new Set(), seen.x(1440) + px, seen.y(60) + 5, outside)?.grip;
+    expect([behind(3.5), behind(3.5, 4), behind(1, 4), behind(6, 4)]).toEqual([undefined, 'end', 'end', undefined]);
 });
 
 test('numbers carry their sign', () => {

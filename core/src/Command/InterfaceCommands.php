@@ -28,7 +28,7 @@ final class InterfaceCommands
     public static function all(): array
     {
         // What has forms is asked for in one of them.
-        return array_map(static fn (Command $c): Command => new Command($c->spec, $c->contexts, $c->forms, $c->forms !== [] && $c->spec->id !== 'set'), [...self::choosing(), ...self::writing(), ...self::playing(), ...self::settings(), ...self::again(), ...self::view(), ...self::transport(), ...self::recording(), ...self::songs(), ...self::program(), ...HarmonyCommands::all(), ...SeeingCommands::all()]);
+        return array_map(static fn (Command $c): Command => new Command($c->spec, $c->contexts, $c->forms, $c->forms !== [] && $c->spec->id !== 'set'), [...self::choosing(), ...self::writing(), ...self::playing(), ...self::settings(), ...self::again(), ...self::view(), ...self::transport(), ...self::recording(), ...self::songs(), ...self::program(), ...HarmonyCommands::all(), ...SeeingCommands::all(), ...FilterCommands::all()]);
     }
 
     /** @return list<Command> */

@@ -21,7 +21,7 @@ final class Typed
 
     /** What may be typed, by the page on which it fits. */
     public const EXAMPLES = [
-        'roll' => ['transpose -7', 'velocity +12', 'velocity to 72 50%', 'nudge 12 ms later', 'quantize 1/8T 60%', 'split 3', 'ramp 40 110', 'chord Gm9/C', 'octave up', 'grid 1/16', 'go 17.3', 'tempo 92'],
+        'roll' => ['transpose -7', 'velocity +12', 'velocity to 72 50%', 'nudge 12 ms later', 'quantize 1/8T 60%', 'split 3', 'ramp 40 110', 'chord Gm9/C', 'octave up', 'select above C4', 'grid 1/16', 'go 17.3', 'tempo 92'],
         'song' => ['go 17.3', 'transpose -7', 'quantize 1/8T 60%', 'key D minor', 'volume 90', 'pan 30', 'marker Landing stage'],
         'songs' => [],
     ];

@@ -12,7 +12,17 @@ import { partAt, type Grip } from './part-at';
  */
 export function grab(model: ArrangeModel): Gesture {
     const { song, view } = model;
-    let held: { part: Part; grip: Grip; x: number; y: number; wasChosen: boolean; shift: boolean } | null = null;
+    let held: {
+        part: Part;
+        grip: Grip;
+        x: number;
+        y: number;
+        wasChosen: boolean;
+        shift: boolean;
+        mod: boolean;
+        /** What else was selected when it was pressed: the press gives it the keys, which selects it. */
+        others: Part[];
+    } | null = null;
     let axis: 'time' | 'track' | null = null;
     let by = { ticks: 0, tracks: 0 };
 
@@ -20,6 +30,7 @@ export function grab(model: ArrangeModel): Gesture {
         const { part, grip } = held!;
         const [dx, dy] = [x - held!.x, y - held!.y];
         if (!axis && Math.hypot(dx, dy) < DRAG_FROM) return;
+        if (!axis && held!.mod && !held!.wasChosen) model.choose([part], part);
         axis ??= grip !== 'move' || Math.abs(dx) >= Math.abs(dy) ? 'time' : 'track';
         const free = shift && grip === 'move';
         const edge = grip === 'end' ? model.endOf(part) : part.head.from;
@@ -50,15 +61,17 @@ export function grab(model: ArrangeModel): Gesture {
     }
 
     return {
-        begin({ x, y, button, shift }) {
+        begin({ x, y, button, shift, mod }) {
             const hit = partAt(model, x, y);
             if (!hit || button === 1) return false;
             const { part, grip } = hit;
             const wasChosen = song.selection.parts.includes(part.id);
-            if (!wasChosen) model.choose([...(shift ? model.chosen : []), part], part);
+            const others = model.chosen.filter((p) => p !== part);
+            // With Mod on a part not selected it is open yet whether this adds the part or drags it alone.
+            if (!wasChosen && !mod) model.choose([...(shift ? model.chosen : []), part], part);
             model.at = part.id;
             if (button === 2) return false;
-            held = { part, grip, x, y, wasChosen, shift };
+            held = { part, grip, x, y, wasChosen, shift, mod, others };
             return true;
         },
         move: follow,
@@ -68,9 +81,9 @@ export function grab(model: ArrangeModel): Gesture {
             const moved = axis !== null;
             end();
             if (!moved) {
-                // A click on one of several selects it alone; with Shift it is let go.
-                if (hand.wasChosen)
-                    model.choose(hand.shift ? model.chosen.filter((p) => p !== hand.part) : [hand.part], hand.part);
+                // As on notes: a click on one of several selects it alone; with Shift it stays, with Ctrl it is added or let go.
+                if (hand.mod) model.choose(hand.wasChosen ? hand.others : [...hand.others, hand.part], hand.part);
+                else if (hand.wasChosen && !hand.shift) model.choose([hand.part], hand.part);
                 return told(model);
             }
             if (ticks === 0 && tracks === 0) return;

@@ -1,9 +1,12 @@
+import { pitchOf } from '../../rules/pitch';
 import { counted } from '../../rules/counted';
 import type { Part } from '../../api/part.svelte';
 import type { Handler } from '../../keys/keys.svelte';
 import { tool } from '../pen.svelte';
 import type { RollModel } from '../roll-model.svelte';
 import * as make from './make';
+
+const ROWS = Array.from({ length: 128 }, (_, pitch) => pitch);
 
 /** Notes put in, selected and taken away at the caret and at the pointer. */
 export function writing(model: RollModel): Record<string, Handler> {
@@ -89,6 +92,11 @@ function atCaret(model: RollModel): Record<string, Handler> {
     };
 }
 
+/** The row of a name, of a drum say; −1 where there is none. */
+function rowCalled(model: RollModel, name: string): number {
+    return ROWS.findIndex((pitch) => model.rowName(pitch).toLowerCase() === name.toLowerCase());
+}
+
 function choosing(model: RollModel): Record<string, Handler> {
     const { song } = model;
     return {
@@ -98,6 +106,13 @@ function choosing(model: RollModel): Record<string, Handler> {
                 ...(p.how ? { how: String(p.how) } : {}),
                 ...(press.times > 1 ? { times: press.times } : {}),
             }),
+        'select-pitch': (p) => {
+            const named = typeof p.pitch === 'string' ? p.pitch : 'caret';
+            const pitch = named === 'caret' ? song.caret.pitch : (pitchOf(named) ?? rowCalled(model, named));
+            if (pitch < 0) return song.tell('', [], `There is no pitch “${named}”: C4, F#3 and Bb1 are some.`);
+            const range = { above: { min: pitch + 1 }, below: { max: pitch - 1 } }[String(p.side)] ?? pitch;
+            song.do({ select: { pitch: range }, ...(p.how ? { how: String(p.how) } : {}) });
+        },
         set: (p) => song.do({ set: p, part: here(model).id }),
         'share-settings': () =>
             song.afterAll(() => {

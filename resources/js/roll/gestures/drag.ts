@@ -143,23 +143,36 @@ export function signed(n: number): string {
 const EDGE = 6;
 const EDGED_WIDTH = 18;
 
-/** The note at a place on screen, the topmost first, and which of its edges is there. */
+/** Pixels behind a note in which its end is taken, so that a short one can be made longer. */
+export const OUTSIDE = 4;
+/** Pixels behind a note that are its own in any case. */
+const NEAR = 2;
+
+/**
+ * The note at a place on screen, the topmost first, and which of its edges is there. Where nothing else lies there, its end
+ * is taken from some pixels behind it too.
+ */
 export function noteAt(
     view: View,
     part: Part,
     selected: ReadonlySet<number>,
     x: number,
     y: number,
+    outside = 0,
 ): { note: Note; grip: Grip } | null {
     const tick = view.tick(x);
     const pitch = view.pitch(y);
     let hit: Note | null = null;
-    part.between(Math.floor(tick - 2 / view.scale), Math.ceil(tick + 1), (note) => {
-        if (note.pitch === pitch && (!hit || !selected.has(hit.id) || selected.has(note.id))) hit = note;
-    });
+    const look = (from: number, to: number): void =>
+        part.between(Math.floor(from), Math.ceil(to), (note) => {
+            if (note.pitch === pitch && (!hit || !selected.has(hit.id) || selected.has(note.id))) hit = note;
+        });
+    look(tick - NEAR / view.scale, tick + 1);
+    if (!hit && outside > 0) look(tick - outside / view.scale, tick);
     if (!hit) return null;
     const found: Note = hit;
     const [left, right] = [view.x(found.start), view.x(found.start + found.length)];
     const wide = right - left >= EDGED_WIDTH;
+    if (outside > 0 && x >= right) return { note: found, grip: 'end' };
     return { note: found, grip: wide && x > right - EDGE ? 'end' : wide && x < left + EDGE - 1 ? 'start' : 'move' };
 }

@@ -4,7 +4,7 @@ import { transport } from '../../sound/transport.svelte';
 import type { Gesture } from '../../stage/hands';
 import { numbersOf } from '../numbers';
 import type { RollModel } from '../roll-model.svelte';
-import { NoteDrag, noteAt } from './drag';
+import { NoteDrag, noteAt, OUTSIDE } from './drag';
 
 /** A press on a note selects it, and drags what is selected. */
 export function grab(model: RollModel): Gesture {
@@ -34,7 +34,7 @@ export function grab(model: RollModel): Gesture {
 
     return {
         begin({ x, y, button, mod, shift, alt }) {
-            const hit = button === 0 ? noteAt(model.view, part, song.selection.notes, x, y) : null;
+            const hit = button === 0 ? noteAt(model.view, part, song.selection.notes, x, y, OUTSIDE) : null;
             if (!hit) return false;
             keep = new Set(song.selection.notes);
             ({ note } = hit);

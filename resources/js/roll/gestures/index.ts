@@ -5,7 +5,7 @@ import { numbersOf } from '../numbers';
 import { tool } from '../pen.svelte';
 import type { RollModel } from '../roll-model.svelte';
 import { box } from './box';
-import { noteAt } from './drag';
+import { noteAt, OUTSIDE } from './drag';
 import { erase } from './erase';
 import { grab } from './grab';
 import { drawSpan } from './span';
@@ -23,7 +23,8 @@ export function handsOf(model: RollModel, element: (surface: Surface) => HTMLEle
     const { song, part, view } = model;
 
     function overNotes(touch: Touch): void {
-        const hit = noteAt(view, part, song.selection.notes, touch.x, touch.y);
+        const outside = tool.name === 'hand' ? OUTSIDE : 0;
+        const hit = noteAt(view, part, song.selection.notes, touch.x, touch.y, outside);
         model.cursor =
             tool.name === 'eraser'
                 ? 'cell'
