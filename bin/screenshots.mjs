@@ -53,12 +53,12 @@ await page.waitForSelector('[data-testid=phrases] [role=option]');
 await page.waitForTimeout(400);
 await press('ArrowDown');
 await shot('shelf');
-await press('Escape', 's', 'u');
+await press('Escape', 's', 'Alt+Shift+y');
 await page.waitForSelector('[data-testid=roll][data-drawn]');
 await press('Control+a');
 await page.waitForTimeout(500);
 await shot('roll-under');
-await press('Escape', 'Escape', 'u');
+await press('Escape', 'Escape', 'Alt+Shift+y');
 
 // The vibraphone's triplets as they were played, near enough to read names and timing.
 await part(2, 0);

@@ -107,7 +107,7 @@ function choosing(model: RollModel): Record<string, Handler> {
                 ...(press.times > 1 ? { times: press.times } : {}),
             }),
         'select-pitch': (p) => {
-            const named = typeof p.pitch === 'string' ? p.pitch : 'caret';
+            const named = typeof p.pitch === 'string' || typeof p.pitch === 'number' ? String(p.pitch) : 'caret';
             const pitch = named === 'caret' ? song.caret.pitch : (pitchOf(named) ?? rowCalled(model, named));
             if (pitch < 0) return song.tell('', [], `There is no pitch “${named}”: C4, F#3 and Bb1 are some.`);
             const range = { above: { min: pitch + 1 }, below: { max: pitch - 1 } }[String(p.side)] ?? pitch;
